@@ -1,0 +1,1 @@
+"""Ample: the parts desk and bench companion of a rebuild shop."""

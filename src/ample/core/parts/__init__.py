@@ -1,0 +1,28 @@
+"""The part families: dimensions, features, attributes, manufacture and wear."""
+
+from ample.core.parts.bearing import (
+    CLOSURES,
+    FEATURES,
+    BearingSpec,
+    Closure,
+    ConditionKind,
+    Feature,
+    bearing_conditions,
+    feature_named,
+    manufacturing_interval_mm,
+)
+from ample.core.parts.markings import MarkingReading, Span
+
+__all__ = [
+    "CLOSURES",
+    "FEATURES",
+    "BearingSpec",
+    "Closure",
+    "ConditionKind",
+    "Feature",
+    "MarkingReading",
+    "Span",
+    "bearing_conditions",
+    "feature_named",
+    "manufacturing_interval_mm",
+]

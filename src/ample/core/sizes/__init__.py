@@ -1,0 +1,26 @@
+"""Lengths as people write them, instruments, and what a reading is worth."""
+
+from ample.core.sizes.instruments import Instrument, default_instrument
+from ample.core.sizes.lengths import (
+    Length,
+    Nearest,
+    format_inch,
+    nearest_sizes,
+    parse_length,
+    parse_size,
+)
+from ample.core.sizes.readings import Reading, combine, to_reference_temperature
+
+__all__ = [
+    "Instrument",
+    "Length",
+    "Nearest",
+    "Reading",
+    "combine",
+    "default_instrument",
+    "format_inch",
+    "nearest_sizes",
+    "parse_length",
+    "parse_size",
+    "to_reference_temperature",
+]
