@@ -17,6 +17,7 @@ _UPPER_DEVIATION_SHAFTS = ("c", "d", "e", "f", "g", "h")
 _LOWER_DEVIATION_SHAFTS = ("m", "n", "p", "r", "s", "t", "u")
 _LETTERS = (*_UPPER_DEVIATION_SHAFTS, "j", "js", "k", *_LOWER_DEVIATION_SHAFTS)
 FINEST_GRADE, COARSEST_GRADE = 1, 13
+SOURCE = "ISO 286-1:2010, Tables 1, 4 and 5"
 
 
 @dataclass(frozen=True)
@@ -135,7 +136,7 @@ def limits(size_mm: float, zone: str) -> DeviationLimits:
         lower, upper = _shaft(letter, grade, size_mm, width)
     else:
         lower, upper = _hole(letter.lower(), grade, size_mm, width)
-    return DeviationLimits(zone, size_mm, lower + 0.0, upper + 0.0, _table("iso286_it.csv").source)
+    return DeviationLimits(zone, size_mm, lower + 0.0, upper + 0.0, SOURCE)
 
 
 def _shaft(letter: str, grade: int, size_mm: float, width: float) -> tuple[float, float]:

@@ -1,0 +1,25 @@
+"""What the worn part can be: ranked candidates, none of these, and the next measurement."""
+
+from ample.core.identify.catalogue import Catalogue, Entry, standard_catalogue
+from ample.core.identify.model import Observation
+from ample.core.identify.ranking import (
+    Candidate,
+    FeatureAgreement,
+    Identification,
+    NextMeasurement,
+    VariantChance,
+    identify,
+)
+
+__all__ = [
+    "Candidate",
+    "Catalogue",
+    "Entry",
+    "FeatureAgreement",
+    "Identification",
+    "NextMeasurement",
+    "Observation",
+    "VariantChance",
+    "identify",
+    "standard_catalogue",
+]

@@ -1,0 +1,143 @@
+"""What is listed: envelopes with their variants, laid out for vectorised ranking."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from functools import lru_cache
+from pathlib import Path
+
+import numpy as np
+from numpy.typing import NDArray
+
+from ample.core.parts import BearingSpec, manufacturing_interval_mm
+from ample.core.standards import ball_bearing_sizes
+from ample.core.tables import read_table
+
+Floats = NDArray[np.float64]
+Ints = NDArray[np.intp]
+DIMENSIONS = ("d_mm", "D_mm", "B_mm")
+_FEATURE_OF = {"d_mm": "bore", "D_mm": "outside", "B_mm": "width"}
+
+
+@dataclass(frozen=True, slots=True)
+class Entry:
+    """One listed part: its specification, how it is marked, and how often it is met."""
+
+    spec: BearingSpec
+    marking: str
+    weight: float = 1.0
+    key: int = 0
+
+
+@dataclass(frozen=True)
+class Intervals:
+    """Distinct manufacturing intervals of one dimension, and which one each unit has."""
+
+    nominal_mm: Floats
+    low_mm: Floats
+    high_mm: Floats
+    of_unit: Ints
+
+
+@dataclass(frozen=True)
+class Catalogue:
+    """Listed parts. A unit is an envelope in one tolerance class; an envelope has one or more."""
+
+    entries: tuple[Entry, ...]
+    envelopes_mm: Floats
+    unit_envelope: Ints
+    entry_unit: Ints
+    entry_prior: Floats
+    intervals: dict[str, Intervals]
+    entry_basic: NDArray[np.str_]
+    entry_closure: NDArray[np.str_]
+    entry_clearance: NDArray[np.str_]
+    entry_class: NDArray[np.str_]
+
+    @property
+    def size(self) -> int:
+        """How many listed parts there are."""
+        return len(self.entries)
+
+    @staticmethod
+    def of(entries: Sequence[Entry]) -> Catalogue:
+        """Lay out entries; the prior is shared per envelope first, then within it."""
+        if not entries:
+            raise ValueError("a catalogue needs at least one entry")
+        sizes = np.array([[e.spec.d_mm, e.spec.D_mm, e.spec.B_mm] for e in entries])
+        envelopes, entry_envelope = np.unique(np.round(sizes, 4), axis=0, return_inverse=True)
+        entry_envelope = entry_envelope.reshape(-1)
+        classes = np.array([e.spec.tolerance_class for e in entries])
+        pairs = np.array(
+            [f"{env}|{cls}" for env, cls in zip(entry_envelope, classes, strict=True)]
+        )
+        _, first, entry_unit = np.unique(pairs, return_index=True, return_inverse=True)
+        unit_envelope = entry_envelope[first]
+        return Catalogue(
+            tuple(entries),
+            envelopes,
+            unit_envelope,
+            entry_unit.reshape(-1),
+            _prior(entries, entry_envelope, len(envelopes)),
+            _intervals(envelopes[unit_envelope], classes[first]),
+            np.array([e.spec.designation for e in entries]),
+            np.array([e.spec.closure for e in entries]),
+            np.array([e.spec.clearance for e in entries]),
+            classes,
+        )
+
+
+def _prior(entries: Sequence[Entry], envelope: Ints, count: int) -> Floats:
+    """Envelope share by its most met entry (forty rows are not forty votes), then within it."""
+    weights = np.array([entry.weight for entry in entries])
+    top = np.zeros(count)
+    total = np.zeros(count)
+    np.maximum.at(top, envelope, weights)
+    np.add.at(total, envelope, weights)
+    share = top / top.sum()
+    return np.asarray(share[envelope] * weights / total[envelope])
+
+
+def _intervals(unit_sizes: Floats, unit_classes: NDArray[np.str_]) -> dict[str, Intervals]:
+    found = {}
+    for column, dimension in enumerate(DIMENSIONS):
+        limits = np.array(
+            [
+                manufacturing_interval_mm(
+                    _FEATURE_OF[dimension], float(size[column]), float(size[0]), str(cls)
+                )
+                for size, cls in zip(unit_sizes, unit_classes, strict=True)
+            ]
+        )
+        rows = np.column_stack([unit_sizes[:, column], limits])
+        distinct, index = np.unique(rows, axis=0, return_inverse=True)
+        found[dimension] = Intervals(
+            distinct[:, 0], distinct[:, 1], distinct[:, 2], index.reshape(-1)
+        )
+    return found
+
+
+@lru_cache
+def series_weights() -> dict[str, float]:
+    """How often each series is met, before the shop's own counts."""
+    rows = read_table(Path(__file__).with_name("series_weights.csv")).rows
+    return {row["series"]: float(row["weight"]) for row in rows}
+
+
+@lru_cache
+def standard_catalogue() -> Catalogue:
+    """Every standard size held, open, shielded and sealed, in normal and wider clearance."""
+    entries = []
+    for size in ball_bearing_sizes():
+        for closure, share in (("open", 1.0), ("shield_two", 0.9), ("seal_two", 1.1)):
+            width = size.width_mm(closure != "open")
+            if width is None:
+                continue
+            for clearance, less in (("N", 1.0), ("3", 0.5)):
+                spec = BearingSpec(
+                    size.designation, size.series, size.d_mm, size.D_mm, width, closure, clearance
+                )
+                weight = series_weights()[size.series] * share * less
+                entries.append(Entry(spec, size.designation, weight))
+    return Catalogue.of(entries)

@@ -1,0 +1,245 @@
+"""How a reading lies about a nominal: manufacture, instrument, wear, slips of reading."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+from functools import lru_cache
+from itertools import combinations
+from typing import TYPE_CHECKING
+
+import numpy as np
+from numpy.typing import NDArray
+from scipy.special import ndtr
+from scipy.stats import gamma
+
+from ample.core.errors import BadInput
+from ample.core.parts import bearing_conditions, feature_named
+from ample.core.sizes import Instrument
+
+if TYPE_CHECKING:
+    from ample.core.sizes.instruments import Reach
+
+Floats = NDArray[np.float64]
+
+SLIP = 0.01
+SMALLEST_MM, LARGEST_MM = 0.3, 900.0
+SHARED_PART = 0.5
+WEAR_SHAPE = 4.0
+WEAR_MEAN_MM = 0.025
+RUST_RESIDUE_MM = 0.02
+INSTRUMENT_NODES = 5
+MOST_REPEATS = 12
+CONDITIONS = ("new", "sound", "worn", "spun", "rusty")
+
+
+@dataclass(frozen=True)
+class Observation:
+    """One feature of the part in hand: repeats in mm, the instrument, and what is seen of it."""
+
+    feature: str
+    values_mm: tuple[float, ...]
+    instrument: Instrument
+    condition: str | None = None
+
+    def __post_init__(self) -> None:
+        feature_named(self.feature)
+        if not 1 <= len(self.values_mm) <= MOST_REPEATS:
+            raise BadInput(
+                "bad_reading_count", f"Give 1 to {MOST_REPEATS} readings of a feature.", "values"
+            )
+        if not all(math.isfinite(value) and 0 < value < 20_000 for value in self.values_mm):
+            raise BadInput("not_above_zero", "A reading must be above zero.", "values")
+        if self.condition is not None and self.condition not in CONDITIONS:
+            raise BadInput(
+                "no_such_condition",
+                f"“{self.condition[:20]}” is no condition.",
+                "condition",
+                f"One of {', '.join(CONDITIONS)}.",
+            )
+
+    @property
+    def reach(self) -> Reach:
+        """How the instrument reaches the feature."""
+        return feature_named(self.feature).reach
+
+
+@dataclass(frozen=True)
+class InstrumentError:
+    """The part of an instrument's error that all its readings share, as quadrature nodes, mm."""
+
+    shifts_mm: Floats
+    weights: Floats
+    deviation_mm: float
+
+
+@lru_cache(maxsize=64)
+def shared_error(instrument: Instrument) -> InstrumentError:
+    """Half of the smallest variance of an instrument is one error shared by all its readings."""
+    smallest = min(instrument.outside_u_mm, instrument.inside_u_mm) / 2
+    deviation = math.sqrt(SHARED_PART) * smallest
+    nodes, weights = np.polynomial.hermite_e.hermegauss(INSTRUMENT_NODES)
+    return InstrumentError(nodes * deviation, weights / weights.sum(), deviation)
+
+
+@lru_cache(maxsize=8)
+def wear_amounts_mm(count: int) -> Floats:
+    """Equally likely amounts of creep wear: gamma, shape 4, mean 25 µm (about 10 to 50 µm)."""
+    chances = (np.arange(count) + 0.5) / count
+    return np.asarray(gamma.ppf(chances, WEAR_SHAPE, scale=WEAR_MEAN_MM / WEAR_SHAPE))
+
+
+def slip_density(value_mm: float) -> float:
+    """Where a slip of reading lands: even on a logarithmic scale; integrates to 1 over its range."""
+    inside = min(max(value_mm, SMALLEST_MM), LARGEST_MM)
+    return 1 / (inside * math.log(LARGEST_MM / SMALLEST_MM))
+
+
+def interval_density(
+    value_mm: float | Floats,
+    low_mm: Floats,
+    high_mm: Floats,
+    shift_mm: Floats | float,
+    sigma_mm: float,
+) -> Floats:
+    """Density of a reading of a part made evenly between two limits, read with normal doubt.
+
+    Formula: [Φ((m − a − δ)/σ) − Φ((m − b − δ)/σ)] / (b − a), from the smaller tail.
+
+    Args:
+        value_mm: The reading, mm.
+        low_mm: Lower limits a, mm.
+        high_mm: Upper limits b, mm, above a.
+        shift_mm: Effect of condition and instrument δ, mm.
+        sigma_mm: Standard uncertainty σ, mm, above 0.
+
+    Returns:
+        The density per mm, of the broadcast shape.
+
+    Raises:
+        Nothing.
+
+    Source: convolution of a rectangular and a normal density.
+
+    Example:
+        >>> round(float(interval_density(5.0, np.array(4.0), np.array(6.0), 0.0, 0.01)), 3)
+        0.5
+    """
+    above_low = (value_mm - low_mm - shift_mm) / sigma_mm
+    above_high = (value_mm - high_mm - shift_mm) / sigma_mm
+    far = above_high > 0
+    near = np.where(far, -above_high, above_low)
+    off = np.where(far, -above_low, above_high)
+    return np.asarray((ndtr(near) - ndtr(off)) / (high_mm - low_mm))
+
+
+@dataclass(frozen=True)
+class Kept:
+    """A set of repeats taken as not slipped: weight, their mean, and the doubt of that mean."""
+
+    weight: float
+    mean_mm: float
+    sigma_mm: float
+
+
+def kept_sets(observation: Observation, shared: InstrumentError | None) -> tuple[list[Kept], float]:
+    """Ways in which some repeats slipped and the others did not; and the weight of all slipping.
+
+    A slip acts on each reading by itself. For a set of n kept readings the density factors into
+    their scatter about their own mean and the density of that mean.
+    """
+    values = observation.values_mm
+    instrument = observation.instrument
+    u = instrument.expanded_uncertainty_mm(observation.reach) / 2
+    own = math.sqrt(max(u**2 - (shared.deviation_mm**2 if shared else 0.0), 1e-12))
+    if observation.condition == "rusty":
+        own = math.hypot(own, RUST_RESIDUE_MM)
+    scatter = instrument.scatter_mm
+    slips = [SLIP * slip_density(value) for value in values]
+    all_slipped = math.prod(slips)
+    count = len(values)
+    found: list[Kept] = []
+    for kept_count in range(count, max(0, count - 3), -1):
+        for chosen in combinations(range(count), kept_count):
+            kept_values = [values[i] for i in chosen]
+            mean = sum(kept_values) / kept_count
+            squares = sum((value - mean) ** 2 for value in kept_values)
+            log_scatter = (
+                -squares / (2 * scatter**2)
+                - (kept_count - 1) * math.log(scatter * math.sqrt(2 * math.pi))
+                - 0.5 * math.log(kept_count)
+            )
+            lost = math.prod(slips[i] for i in range(count) if i not in chosen)
+            weight = (1 - SLIP) ** kept_count * lost * math.exp(max(log_scatter, -700.0))
+            sigma = math.sqrt(own**2 + scatter**2 / kept_count)
+            whole = found[0] if found else None
+            like_whole = whole is not None and abs(mean - whole.mean_mm) < 0.5 * whole.sigma_mm
+            adds_nothing = like_whole and whole is not None and weight < 1e-3 * whole.weight
+            if weight / sigma > 1e-9 * all_slipped and not adds_nothing:
+                found.append(Kept(weight, mean, sigma))
+    return found, all_slipped
+
+
+@dataclass(frozen=True)
+class Profile:
+    """Density of a feature's readings per interval and instrument node: unworn, and worn."""
+
+    unworn: Floats
+    worn: Floats
+    slip: float
+
+
+def profile(
+    observation: Observation,
+    low_mm: Floats,
+    high_mm: Floats,
+    shared: InstrumentError | None,
+    worn: bool = True,
+) -> Profile:
+    """Fold manufacture, instrument, scatter, wear and slips for each interval.
+
+    Returns arrays (interval, instrument node); `shared` is None for another instrument than
+    the one most readings were taken with, whose whole doubt is then its own. With `worn` off
+    only the unworn part is worked out.
+    """
+    shifts = shared.shifts_mm if shared else np.zeros(1)
+    sign = {"bore": 1.0, "outside": -1.0}.get(observation.feature, 0.0)
+    sets, all_slipped = kept_sets(observation, shared)
+    unworn = np.full((len(low_mm), len(shifts)), all_slipped)
+    worn_too = unworn.copy()
+    sign = sign if worn else 0.0
+    low, high = low_mm[:, None], high_mm[:, None]
+    for kept in sets:
+        unworn += kept.weight * interval_density(kept.mean_mm, low, high, shifts, kept.sigma_mm)
+        if sign:
+            amounts = sign * wear_amounts_mm(6 if kept.sigma_mm > 0.012 else 24)
+            densities = interval_density(
+                kept.mean_mm,
+                low[:, :, None],
+                high[:, :, None],
+                shifts[:, None] + amounts,
+                kept.sigma_mm,
+            )
+            worn_too += kept.weight * densities.mean(axis=2)
+    return Profile(unworn, worn_too if sign else unworn, all_slipped)
+
+
+def kind_weights(observations: tuple[Observation, ...]) -> tuple[tuple[float, bool, bool], ...]:
+    """Chance of each kind of condition with whether it wears bore and outside, given what is seen."""
+    seen = {each.feature: each.condition for each in observations if each.condition}
+    anywhere = set(seen.values())
+    weighted = []
+    for kind in bearing_conditions():
+        bore, outside = kind.bore_growth_mm > 0, kind.outside_loss_mm > 0
+        weight = kind.weight
+        for feature, worn in (("bore", bore), ("outside", outside)):
+            condition = seen.get(feature)
+            if condition in ("new", "sound"):
+                weight *= 1e-6 if worn else 1.0
+            elif condition == "spun":
+                weight *= 1.0 if worn else 0.05
+        if anywhere & {"new"} and (bore or outside):
+            weight *= 1e-6
+        weighted.append((weight, bore, outside))
+    total = sum(weight for weight, _, _ in weighted)
+    return tuple((weight / total, bore, outside) for weight, bore, outside in weighted)

@@ -1,0 +1,173 @@
+"""Which measurement is worth taking next: expected information over its trouble."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import TYPE_CHECKING
+
+import numpy as np
+from numpy.typing import NDArray
+
+from ample.core.identify.catalogue import Catalogue
+from ample.core.identify.model import (
+    SLIP,
+    Observation,
+    interval_density,
+    shared_error,
+    slip_density,
+    wear_amounts_mm,
+)
+from ample.core.parts import FEATURES, Feature
+from ample.core.sizes import Instrument
+
+if TYPE_CHECKING:
+    from ample.core.identify.ranking import Posterior
+
+Floats = NDArray[np.float64]
+
+MOST_VALUES = 160
+NEGLIGIBLE = 1e-5
+SETTLED_BITS = 0.02
+MARKING_READABLE = 0.5
+MARKING_TROUBLE = 1.6
+
+
+@dataclass(frozen=True)
+class NextMeasurement:
+    """The feature to read next, the bits it is expected to bring, and why in words."""
+
+    feature: str
+    gain_bits: float
+    reason: str
+    gains: dict[str, float]
+
+
+@dataclass(frozen=True)
+class State:
+    """Where the ranking stands."""
+
+    catalogue: Catalogue
+    posterior: Posterior
+    by_envelope: Floats
+    none: float
+    by_entry: Floats
+
+
+def best_next(
+    state: State, observations: tuple[Observation, ...], marking_read: bool, at_hand: Instrument
+) -> NextMeasurement | None:
+    """The unread feature (or the marking) that brings most bits for its trouble; None if settled."""
+    read = {each.feature for each in observations}
+    gains: dict[str, float] = {}
+    worth: dict[str, float] = {}
+    for feature in FEATURES:
+        if feature.name not in read:
+            gains[feature.name] = _gain_bits(state, feature, observations, at_hand)
+            worth[feature.name] = gains[feature.name] / feature.trouble
+    if not marking_read:
+        gains["marking"] = MARKING_READABLE * _entropy(np.append(state.by_envelope, state.none))
+        worth["marking"] = gains["marking"] / MARKING_TROUBLE
+    if not gains:
+        return None
+    best = max(worth, key=lambda name: worth[name])
+    if gains[best] < SETTLED_BITS:
+        return None
+    return NextMeasurement(best, gains[best], _reason(state, best), gains)
+
+
+def _entropy(chances: Floats) -> float:
+    positive = chances[chances > 0]
+    return float(-(positive * np.log2(positive)).sum())
+
+
+def _by_value(state: State, feature: Feature) -> tuple[Floats, Floats, Floats, Floats]:
+    """Nominals of the feature still possible: chance, nominal, lower and upper limit."""
+    held = state.catalogue.intervals[feature.dimension]
+    unit_chance = np.bincount(
+        state.catalogue.entry_unit, state.by_entry, len(state.catalogue.unit_envelope)
+    )
+    chance = np.bincount(held.of_unit, unit_chance, len(held.low_mm))
+    keep = np.flatnonzero(chance > NEGLIGIBLE)
+    keep = keep[np.argsort(-chance[keep], kind="stable")][:MOST_VALUES]
+    return chance[keep], held.nominal_mm[keep], held.low_mm[keep], held.high_mm[keep]
+
+
+def _gain_bits(
+    state: State, feature: Feature, observations: tuple[Observation, ...], at_hand: Instrument
+) -> float:
+    """Mutual information between which size it is and the reading to be taken.
+
+    Formula: I = Σ_c P(c) Σ_q w_q log2[ p(m_q | c) / p(m_q) ] over quantile points m_q of each
+    candidate's own readings; none-of-these spreads over the family's range.
+    """
+    chance, _, low, high = _by_value(state, feature)
+    if not len(chance):
+        return 0.0
+    sigma, shift = _doubt(state, feature, observations, at_hand)
+    points = np.linspace(-2.0, 2.0, 5)
+    weights = np.exp(-0.5 * points**2)
+    weights /= weights.sum()
+    width = np.sqrt(sigma**2 + (high - low) ** 2 / 12)
+    readings = (((low + high) / 2 + shift)[:, None] + width[:, None] * points).ravel()
+    background = SLIP * np.array([slip_density(value) for value in readings])
+    near, owner = np.nonzero(
+        np.abs(readings[:, None] - ((low + high) / 2)[None, :]) < 8 * sigma + 0.4
+    )
+    pairs = np.zeros(len(near))
+    for weight, amount in _wear_states(state, feature):
+        pairs += weight * interval_density(
+            readings[near], low[owner], high[owner], shift + amount, sigma
+        )
+    density = np.zeros((len(readings), len(low)))
+    density[near, owner] = (1 - SLIP) * pairs
+    rest = max(1 - float(chance.sum()), 1e-12)
+    mixture = density @ chance + float(chance.sum()) * background + rest * background / SLIP
+    own = density[np.arange(len(readings)), np.repeat(np.arange(len(low)), len(points))] + background
+    bits = np.log2(own / mixture).reshape(len(chance), len(points))
+    listed = float((chance[:, None] * weights * bits).sum())
+    return max(listed - rest * float(np.log2(rest)), 0.0)
+
+
+def _doubt(
+    state: State, feature: Feature, observations: tuple[Observation, ...], at_hand: Instrument
+) -> tuple[float, float]:
+    """Deviation of a new reading, mm, and the shift already learnt of a shared instrument error."""
+    u = at_hand.expanded_uncertainty_mm(feature.reach) / 2
+    sigma = float(np.hypot(u, at_hand.scatter_mm))
+    if not any(each.instrument == at_hand for each in observations):
+        return sigma, 0.0
+    shared = shared_error(at_hand)
+    return sigma, float(np.average(shared.shifts_mm, weights=_node_chances(state)))
+
+
+def _node_chances(state: State) -> Floats:
+    nodes = state.posterior.nodes
+    return nodes / nodes.sum()
+
+
+def _wear_states(state: State, feature: Feature) -> list[tuple[float, float]]:
+    """Chance and shift of wear for the feature, given the kinds still possible."""
+    sign = {"bore": 1.0, "outside": -1.0}.get(feature.name)
+    if sign is None:
+        return [(1.0, 0.0)]
+    column = 1 if feature.name == "bore" else 2
+    worn = sum(kind[0] for kind in state.posterior.kinds if kind[column])
+    amounts = wear_amounts_mm(6)[::2]
+    return [(1 - worn, 0.0), *((worn / len(amounts), sign * float(amount)) for amount in amounts)]
+
+
+def _reason(state: State, name: str) -> str:
+    if name == "marking":
+        return "Read the marking: it says at once what the sizes only narrow down."
+    feature = next(each for each in FEATURES if each.name == name)
+    chance, nominal, _, _ = _by_value(state, feature)
+    sizes: dict[float, float] = {}
+    for share, size in zip(chance, nominal, strict=True):
+        sizes[float(size)] = sizes.get(float(size), 0.0) + float(share)
+    likely = sorted(sizes, key=lambda size: -sizes[size])
+    if len(likely) >= 2 and sizes[likely[0]] > 0.2 and len([s for s in likely if sizes[s] > 0.02]) <= 4:
+        first, second = sorted(likely[:2])
+        return f"Measure the {feature.words}: it tells {first:g} from {second:g} mm."
+    if len(likely) == 1:
+        return f"Measure the {feature.words}: it confirms {likely[0]:g} mm or shows that the part is none of these."
+    return f"Measure the {feature.words}: it leaves fewest of the {len(likely)} sizes still possible."
