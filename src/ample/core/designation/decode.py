@@ -61,7 +61,7 @@ def decode(text: str, dialects: tuple[Dialect, ...] = (), limit: int = MOST_READ
         raise BadInput("nothing_read", "There is no marking to read.", "text")
     clean = _same_length_upper(text)
     readings: list[MarkingReading] = []
-    for dialect in (*(each.over(general_dialect()) for each in dialects), general_dialect()):
+    for dialect in (*(each.over_general for each in dialects), general_dialect()):
         readings += _readings_in(clean, text, dialect)
     if not readings:
         readings = _by_size(text)

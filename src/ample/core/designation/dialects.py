@@ -61,7 +61,8 @@ class Dialect:
         """The code to write for what it sets: the first row that sets just that."""
         chosen: dict[tuple[tuple[str, str], ...], Code] = {}
         for code in self.codes:
-            if len(self._by_place(code.place)[code.code]) == 1:
+            held = self.suffixes if code.place == "suffix" else self.prefixes
+            if len(held[code.code]) == 1:
                 chosen.setdefault(code.sets, code)
         return chosen
 
@@ -72,8 +73,10 @@ class Dialect:
                 found[code.code].append(code)
         return {name: tuple(codes) for name, codes in found.items()}
 
-    def over(self, base: Dialect) -> Dialect:
-        """This dialect's codes in front of another's: where both hold a code, this one's stand."""
+    @cached_property
+    def over_general(self) -> Dialect:
+        """This dialect's codes in front of the general ones: where both hold a code, these stand."""
+        base = general_dialect()
         own = {(code.place, code.code) for code in self.codes}
         rest = tuple(code for code in base.codes if (code.place, code.code) not in own)
         return Dialect(self.name, self.codes + rest)

@@ -29,7 +29,7 @@ def encode(spec: BearingSpec, dialect: Dialect | None = None) -> str:
         >>> encode(BearingSpec("6205", "62", 25, 52, 15, closure="shield_two", clearance="3"))
         '6205-ZZ-C3'
     """
-    own = dialect.over(general_dialect()) if dialect else general_dialect()
+    own = dialect.over_general if dialect else general_dialect()
     wanted = [
         (attribute, value)
         for attribute, value, usual in (

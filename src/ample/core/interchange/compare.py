@@ -72,6 +72,7 @@ class Interchange:
     verdict: str
     words: str
     attributes: tuple[AttributeJudgement, ...]
+    distance: float
 
 
 def interchange(old: BearingSpec, new: BearingSpec, duty: Running | None = None) -> Interchange:
@@ -115,7 +116,21 @@ def interchange(old: BearingSpec, new: BearingSpec, duty: Running | None = None)
     ]
     verdict = max((each.severity for each in found), key=lambda name: _RANK[name])
     order = sorted(found, key=lambda each: (-_RANK[each.severity], each.judgement == "same"))
-    return Interchange(verdict, _verdict_words(verdict, order), tuple(order))
+    return Interchange(
+        verdict, _verdict_words(verdict, order), tuple(order), _distance(old, new, verdict)
+    )
+
+
+def _distance(old: BearingSpec, new: BearingSpec, verdict: str) -> float:
+    """How far apart two parts lie, for putting the nearest first: verdict, then kind by kind."""
+    steps = (
+        2.0 * abs(CLOSURES[old.closure].dirt - CLOSURES[new.closure].dirt)
+        + 1.5 * (CLOSURES[old.closure].sides != CLOSURES[new.closure].sides)
+        + abs(CLEARANCE_ORDER.index(old.clearance) - CLEARANCE_ORDER.index(new.clearance))
+        + abs(CLASS_ORDER.index(old.tolerance_class) - CLASS_ORDER.index(new.tolerance_class))
+        + 0.2 * abs(old.B_mm - new.B_mm)
+    )
+    return 100.0 * _RANK[verdict] + steps
 
 
 def _same(name: str, value: str, basis: str = "by size") -> AttributeJudgement:

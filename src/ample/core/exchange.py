@@ -1,0 +1,459 @@
+"""The request and answer models of the operations: what is asked and told from outside."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from pydantic import BaseModel, ConfigDict, Field
+
+Unit = Literal["mm", "in"]
+Millimetres = Annotated[float, Field(gt=0, le=20_000, allow_inf_nan=False)]
+Name = Annotated[str, Field(max_length=60)]
+FamilyName = Literal["bearing"]
+
+
+class Request(BaseModel):
+    """A request: unknown fields are refused, numbers are finite."""
+
+    model_config = ConfigDict(
+        extra="forbid", allow_inf_nan=False, populate_by_name=True, serialize_by_alias=True
+    )
+
+
+class Answer(BaseModel):
+    """An answer."""
+
+    model_config = ConfigDict(
+        populate_by_name=True, serialize_by_alias=True, from_attributes=True, json_schema_serialization_defaults_required=True
+    )
+
+
+# length -----------------------------------------------------------------------------------
+
+
+class LengthRequest(Request):
+    """A length or whole size as a person writes it."""
+
+    text: str = Field(max_length=200, description="What was typed: 35,02 · 1 1/8 · 12 thou · 35x52x7")
+    unit: Unit = "mm"
+
+
+class NearestSize(Answer):
+    """A standard size near the length."""
+
+    text: str
+    mm: float
+    off_mm: float
+    within_reading_error: bool
+
+
+class LengthAnswer(Answer):
+    """The length in both units, and standard sizes near it; `sizes_mm` holds all of a whole size."""
+
+    mm: float
+    inch: float
+    unit: Unit
+    written: str
+    fraction: str
+    nearest: list[NearestSize]
+    sizes_mm: list[float]
+
+
+# limits, fit, rings, clearance -------------------------------------------------------------
+
+
+class LimitsRequest(Request):
+    """A zone at a nominal size."""
+
+    size_mm: Millimetres
+    zone: Name
+
+
+class LimitsAnswer(Answer):
+    """Limit deviations, µm."""
+
+    lower_um: float
+    upper_um: float
+    source: str
+
+
+class FitRequest(Request):
+    """A hole zone and a shaft zone at a nominal size."""
+
+    size_mm: Millimetres
+    hole: Name
+    shaft: Name
+
+
+class FitAnswer(Answer):
+    """Least and most clearance, µm (negative is interference)."""
+
+    min_clearance_um: float
+    max_clearance_um: float
+    kind: Literal["clearance", "transition", "interference"]
+    source: str
+
+
+class RingLimitsRequest(Request):
+    """A ring of a bearing in a class."""
+
+    kind: Name = "radial"
+    ring: Name
+    size_mm: Millimetres
+    tolerance_class: Name = Field(default="Normal", alias="class")
+
+
+class InternalClearanceRequest(Request):
+    """A kind of bearing, its bore and its clearance group."""
+
+    kind: Name = "deep_groove"
+    bore_mm: Millimetres
+    group: Name = "N"
+
+
+class InternalClearanceAnswer(Answer):
+    """Radial internal clearance before mounting, µm."""
+
+    min_um: float
+    max_um: float
+    source: str
+
+
+# decode ------------------------------------------------------------------------------------
+
+
+class DecodeRequest(Request):
+    """A marking as it is read."""
+
+    text: str = Field(max_length=200)
+    family: FamilyName | None = None
+
+
+class SpanAnswer(Answer):
+    """A piece of a marking and what it means; start is −1 for what is not in the text."""
+
+    start: int
+    stop: int
+    text: str
+    meaning: str
+    attribute: str
+    value: str
+    certainty: Literal["stated", "implied", "assumed", "half_read"]
+    basis: str
+
+
+class ReadingAnswer(Answer):
+    """One way to read the marking."""
+
+    family: str
+    designation: str
+    series: str
+    dimensions: dict[str, float]
+    attributes: dict[str, str]
+    spans: list[SpanAnswer]
+    unread: list[str]
+    score: float
+    dialect: str
+
+
+class DecodeAnswer(Answer):
+    """The readings, best first; what has no reading at all is in `unread`."""
+
+    readings: list[ReadingAnswer]
+    unread: list[str]
+
+
+# identify ----------------------------------------------------------------------------------
+
+
+class ObservationRequest(Request):
+    """Repeats of one feature with one instrument."""
+
+    feature: Name
+    values: list[float | str] = Field(min_length=1, max_length=12)
+    unit: Unit = "mm"
+    instrument: Name = "caliper"
+    condition: Name | None = None
+
+
+class IdentifyRequest(Request):
+    """What was read of the part in hand."""
+
+    family: FamilyName = "bearing"
+    observations: list[ObservationRequest] = Field(default_factory=list, max_length=12)
+    marking: str | None = Field(default=None, max_length=200)
+    limit: int = Field(default=10, ge=1, le=100)
+    at_hand: Name | None = None
+
+
+class AgreementAnswer(Answer):
+    """How one feature agrees with a candidate."""
+
+    feature: str
+    agreement: Literal["agrees", "doubtful", "disagrees", "not_read"]
+    off_mm: float | None
+    sigmas: float | None
+
+
+class VariantAnswer(Answer):
+    """A listed part of the candidate's envelope."""
+
+    key: int
+    designation: str
+    marking: str
+    closure: str
+    closure_words: str
+    clearance: str
+    tolerance_class: str = Field(alias="class")
+    probability: float
+
+
+class CandidateAnswer(Answer):
+    """An envelope the part can be."""
+
+    designation: str
+    dimensions: dict[str, float]
+    probability: float
+    features: list[AgreementAnswer]
+    misfit: AgreementAnswer | None
+    variants: list[VariantAnswer]
+    variant_count: int
+
+
+class UnitHintAnswer(Answer):
+    """The readings make more sense in another unit."""
+
+    unit: Unit
+    probability: float
+    designation: str
+    message: str
+
+
+class NextMeasurementAnswer(Answer):
+    """What to read next, and the bits expected of each feature."""
+
+    feature: str
+    gain_bits: float
+    reason: str
+    gains: dict[str, float]
+
+
+class DoubtAnswer(Answer):
+    """A feature's mean with its doubt, mm."""
+
+    feature: str
+    mean_mm: float
+    expanded_uncertainty_mm: float
+    count: int
+    repeats_disagree: bool
+    nearest: list[NearestSize]
+
+
+class IdentifyAnswer(Answer):
+    """Candidates, none of these, unit, clash, next measurement, and what the readings are worth."""
+
+    candidates: list[CandidateAnswer]
+    none_probability: float
+    unit_hint: UnitHintAnswer | None
+    next_measurement: NextMeasurementAnswer | None
+    clash: str | None
+    entropy_bits: float
+    readings: list[DoubtAnswer]
+    marking: list[ReadingAnswer]
+
+
+# interchange -------------------------------------------------------------------------------
+
+
+class SpecRequest(Request):
+    """A bearing by designation, or by its sizes and attributes."""
+
+    designation: Name | None = None
+    d_mm: Millimetres | None = None
+    D_mm: Millimetres | None = None
+    B_mm: Millimetres | None = None
+    closure: Name | None = None
+    clearance: Name | None = None
+    tolerance_class: Name | None = Field(default=None, alias="class")
+    cage: Name | None = None
+    snap_ring: Name | None = None
+
+
+class RunningRequest(Request):
+    """The duty, where it is known."""
+
+    rpm: float | None = Field(default=None, ge=0, le=200_000)
+    temperature_c: float | None = Field(default=None, ge=-100, le=400)
+    dirty: bool | None = None
+
+
+class InterchangeRequest(Request):
+    """The part to be replaced and the one offered."""
+
+    old: Name | SpecRequest = Field(alias="from")
+    new: Name | SpecRequest = Field(alias="to")
+    duty: RunningRequest | None = None
+
+
+class AttributeAnswer(Answer):
+    """One attribute of both parts."""
+
+    name: str
+    old: str = Field(alias="from")
+    new: str = Field(alias="to")
+    judgement: Literal["same", "better", "worse", "change", "unknown"]
+    consequence: str
+    severity: str
+    basis: str
+
+
+class InterchangeAnswer(Answer):
+    """The verdict with every attribute, differences first."""
+
+    verdict: Literal["drop_in", "fits_with_differences", "needs_change", "not_interchangeable"]
+    words: str
+    attributes: list[AttributeAnswer]
+    distance: float
+
+
+# seat --------------------------------------------------------------------------------------
+
+
+class DutyRequest(Request):
+    """How the bearing is loaded."""
+
+    turning: Literal["shaft", "housing", "shaking"] = "shaft"
+    load: Literal["light", "normal", "heavy"] = "normal"
+    slides: bool = False
+    split: bool = False
+
+
+class InstrumentRequest(Request):
+    """An instrument by its own certificate: expanded uncertainty (k = 2), mm."""
+
+    kind: Name
+    expanded_uncertainty_mm: float = Field(gt=0, le=5)
+
+
+class SeatRequest(Request):
+    """A measured seat of a bearing: give its designation or its sizes, a zone or a duty."""
+
+    part: Literal["shaft", "housing"]
+    designation: Name | None = None
+    d_mm: Millimetres | None = None
+    D_mm: Millimetres | None = None
+    B_mm: Millimetres | None = None
+    tolerance_class: Name = Field(default="Normal", alias="class")
+    readings_mm: list[list[Millimetres]] = Field(max_length=6)
+    instrument: Name | InstrumentRequest = "micrometer"
+    temperature_c: float = Field(default=20.0, ge=-60, le=200)
+    instrument_temperature_c: float | None = Field(default=None, ge=-60, le=200)
+    zone: Name | None = None
+    duty: DutyRequest | None = None
+    edition: Literal["2013", "2017"] = "2017"
+    finish: Literal["ground", "turned"] = "ground"
+
+
+class InterferenceAnswer(Answer):
+    """Least, likely and most, µm (positive is tight)."""
+
+    min: float
+    likely: float
+    max: float
+
+
+class PlaneAnswer(Answer):
+    """One plane, µm about the nominal."""
+
+    mean_um: float
+    out_of_round_um: float
+    readings_um: list[float]
+
+
+class AdviceAnswer(Answer):
+    """The zone to choose, with both schools."""
+
+    part: str
+    zone: str
+    other_zone: str
+    reason: str
+    schools: str
+    source: str
+
+
+class SeatAnswer(Answer):
+    """The judgement of a seat."""
+
+    part: str
+    nominal_mm: float
+    zone: str
+    zone_lower_um: float
+    zone_upper_um: float
+    ring_lower_um: float
+    ring_upper_um: float
+    mean_mm: float
+    planes: list[PlaneAnswer]
+    out_of_round_um: float
+    taper_um: float
+    form: str
+    cylindricity_um: float
+    cylindricity_limit_um: float
+    expanded_uncertainty_um: float
+    guard_um: float
+    decision: Literal["accept", "cannot_tell", "reject"]
+    reason: str
+    better_instrument: str | None
+    interference_um: InterferenceAnswer
+    creep_probability: float
+    creep_reason: str
+    repairs: list[str]
+    notes: list[str]
+    sources: list[str]
+    advice: AdviceAnswer
+
+
+class ZoneAdviceRequest(Request):
+    """A seat of a size under a load case."""
+
+    part: Literal["shaft", "housing"]
+    size_mm: Millimetres
+    duty: DutyRequest = Field(default_factory=DutyRequest)
+    zone: Name | None = None
+    tolerance_class: Name = Field(default="Normal", alias="class")
+
+
+class ZoneAdviceAnswer(AdviceAnswer):
+    """The advice with the limits of the zone asked for and of the bearing's ring, µm."""
+
+    chosen_zone: str
+    zone_lower_um: float
+    zone_upper_um: float
+    ring_lower_um: float
+    ring_upper_um: float
+
+
+class FittedClearanceRequest(Request):
+    """A bearing with the interference of its seats, where they are measured."""
+
+    designation: Name | None = None
+    d_mm: Millimetres | None = None
+    D_mm: Millimetres | None = None
+    B_mm: Millimetres | None = None
+    group: Name = "N"
+    shaft: InterferenceAnswer | None = None
+    housing: InterferenceAnswer | None = None
+    warmer_inner_k: float = Field(default=10.0, ge=-20, le=100)
+    hollow_mm: float = Field(default=0.0, ge=0, le=500)
+
+
+class FittedClearanceAnswer(Answer):
+    """Clearance as bought, once fitted and running, µm."""
+
+    group: str
+    before: InterferenceAnswer
+    mounted: InterferenceAnswer
+    running: InterferenceAnswer
+    running_warm_balls: InterferenceAnswer
+    suits: str | None
+    words: str
+    source: str

@@ -1,0 +1,453 @@
+"""The register of operations: one definition serves HTTP, the command line and OpenAPI."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Sequence
+from dataclasses import asdict, dataclass, replace
+from typing import Any
+
+from pydantic import BaseModel, ValidationError
+
+from ample.core import exchange as x
+from ample.core.designation import Dialect, decode
+from ample.core.errors import AmpleError, BadInput
+from ample.core.fits import (
+    Duty,
+    Interference,
+    check_seat,
+    clearance_after_fitting,
+    fit,
+    zone_advice,
+)
+from ample.core.identify import Catalogue, Observation, identify, standard_catalogue
+from ample.core.identify.ranking import Candidate, Identification
+from ample.core.interchange import Running, interchange
+from ample.core.parts import CLOSURES, BearingSpec, MarkingReading
+from ample.core.sizes import (
+    Instrument,
+    combine,
+    default_instrument,
+    format_inch,
+    nearest_sizes,
+    parse_length,
+    parse_size,
+)
+from ample.core.standards import internal_clearance, limits, ring_limits
+
+InstrumentOf = Callable[[str], Instrument]
+EVIDENCE_READINGS = 400
+
+
+@dataclass(frozen=True)
+class Operation:
+    """A question to the core: its name, models and function."""
+
+    name: str
+    summary: str
+    request: type[x.Request]
+    answer: type[x.Answer]
+    run: Callable[[Any], x.Answer]
+
+
+def ask(name: str, request: object) -> dict[str, Any]:
+    """Answer one question given as JSON data.
+
+    Args:
+        name: The name of the operation.
+        request: The request as JSON data.
+
+    Returns:
+        The answer as JSON data.
+
+    Raises:
+        AmpleError: When the operation is not known or the request is refused.
+
+    Source: the project's contract.
+
+    Example:
+        >>> ask("limits", {"size_mm": 25, "zone": "k6"})["upper_um"]
+        15.0
+    """
+    operation = OPERATIONS.get(name)
+    if operation is None:
+        raise BadInput(
+            "no_such_operation",
+            f"There is no operation “{name[:40]}”.",
+            "operation",
+            f"One of {', '.join(OPERATIONS)}.",
+        )
+    answer = operation.run(parse_request(operation.request, request))
+    return answer.model_dump(mode="json", by_alias=True)
+
+
+def parse_request(model: type[x.Request], data: object) -> x.Request:
+    """Check JSON data against a request model; the first fault becomes an error at its field."""
+    try:
+        return model.model_validate(data)
+    except ValidationError as error:
+        raise bad_request(error) from error
+    except (OverflowError, ValueError) as error:
+        raise BadInput("bad_number", "A number is too large to be used.", None) from error
+
+
+def bad_request(error: ValidationError) -> BadInput:
+    """The first fault that pydantic found, in our shape."""
+    fault = error.errors(include_url=False, include_context=False, include_input=False)[0]
+    field = ""
+    for place in fault["loc"]:
+        if isinstance(place, int):
+            field += f"[{place}]"
+        elif place.replace("_", "").isalnum() and place not in ("float", "str", "SpecRequest", "InstrumentRequest"):
+            field += f".{place}" if field else place
+    return BadInput(str(fault["type"]), f"{fault['msg']}.", field or None)
+
+
+# the answers -------------------------------------------------------------------------------
+
+
+def _length(request: x.LengthRequest) -> x.LengthAnswer:
+    lengths = parse_size(request.text, request.unit)
+    first = lengths[0] if len(lengths) > 1 else parse_length(request.text, request.unit)
+    return x.LengthAnswer(
+        mm=first.mm,
+        inch=first.inch,
+        unit=first.unit,
+        written=first.written,
+        fraction=format_inch(first.exact_mm),
+        nearest=_nearest(first.mm),
+        sizes_mm=[length.mm for length in lengths],
+    )
+
+
+def _nearest(mm: float) -> list[x.NearestSize]:
+    return [x.NearestSize.model_validate(near) for near in nearest_sizes(mm)]
+
+
+def _limits(request: x.LimitsRequest) -> x.LimitsAnswer:
+    return x.LimitsAnswer.model_validate(limits(request.size_mm, request.zone))
+
+
+def _fit(request: x.FitRequest) -> x.FitAnswer:
+    return x.FitAnswer.model_validate(fit(request.size_mm, request.hole, request.shaft))
+
+
+def _ring_limits(request: x.RingLimitsRequest) -> x.LimitsAnswer:
+    found = ring_limits(request.ring, request.size_mm, request.tolerance_class, request.kind)
+    return x.LimitsAnswer.model_validate(found)
+
+
+def _internal_clearance(request: x.InternalClearanceRequest) -> x.InternalClearanceAnswer:
+    found = internal_clearance(request.kind, request.bore_mm, request.group)
+    return x.InternalClearanceAnswer.model_validate(found)
+
+
+def _decode(request: x.DecodeRequest) -> x.DecodeAnswer:
+    return decode_answer(request.text)
+
+
+def decode_answer(text: str, dialects: Sequence[Dialect] = ()) -> x.DecodeAnswer:
+    """Read a marking with the general dictionary and, first, the dialects given."""
+    readings = decode(text, tuple(dialects))
+    return x.DecodeAnswer(
+        readings=[_reading(reading) for reading in readings],
+        unread=list(readings[0].unread) if readings else [text],
+    )
+
+
+def _reading(reading: MarkingReading) -> x.ReadingAnswer:
+    return x.ReadingAnswer(
+        family=reading.family,
+        designation=reading.designation,
+        series=reading.series,
+        dimensions=reading.dimensions,
+        attributes=reading.attributes,
+        spans=[x.SpanAnswer.model_validate(span) for span in reading.spans],
+        unread=list(reading.unread),
+        score=reading.score,
+        dialect=reading.dialect,
+    )
+
+
+def _identify(request: x.IdentifyRequest) -> x.IdentifyAnswer:
+    return identify_answer(request, standard_catalogue())
+
+
+def identify_answer(
+    request: x.IdentifyRequest,
+    catalogue: Catalogue,
+    dialects: Sequence[Dialect] = (),
+    instrument_of: InstrumentOf = default_instrument,
+) -> x.IdentifyAnswer:
+    """Identify from a request over a catalogue, with the shop's own instruments and dialects."""
+    observations = [
+        _observation(each, f"observations[{place}]", instrument_of)
+        for place, each in enumerate(request.observations)
+    ]
+    marking = (request.marking or "").strip()
+    markings = decode(marking, tuple(dialects), EVIDENCE_READINGS) if marking else ()
+    at_hand = instrument_of(request.at_hand) if request.at_hand else None
+    found = identify(catalogue, observations, markings, request.limit, at_hand)
+    return x.IdentifyAnswer(
+        candidates=[_candidate(each) for each in found.candidates],
+        none_probability=found.none_probability,
+        unit_hint=_unit_hint(found),
+        next_measurement=(
+            x.NextMeasurementAnswer.model_validate(found.next_measurement)
+            if found.next_measurement
+            else None
+        ),
+        clash=found.clash,
+        entropy_bits=found.entropy_bits,
+        readings=[_doubt(each) for each in observations],
+        marking=[_reading(reading) for reading in markings[:3]],
+    )
+
+
+def _observation(
+    request: x.ObservationRequest, field: str, instrument_of: InstrumentOf
+) -> Observation:
+    values = []
+    for place, value in enumerate(request.values):
+        try:
+            text = value if isinstance(value, str) else f"{value:.9f}".rstrip("0").rstrip(".")
+            values.append(parse_length(text, request.unit).mm)
+        except BadInput as error:
+            raise BadInput(error.code, error.message, f"{field}.values[{place}]", error.hint) from error
+    try:
+        instrument = instrument_of(request.instrument)
+        return Observation(request.feature, tuple(values), instrument, request.condition)
+    except AmpleError as error:
+        raise BadInput(error.code, error.message, f"{field}.{error.field}", error.hint) from error
+
+
+def _doubt(observation: Observation) -> x.DoubtAnswer:
+    reading = combine(observation.values_mm, observation.instrument, observation.reach)
+    return x.DoubtAnswer(
+        feature=observation.feature,
+        mean_mm=round(reading.mean_mm, 5),
+        expanded_uncertainty_mm=round(reading.expanded_uncertainty_mm, 4),
+        count=reading.count,
+        repeats_disagree=reading.repeats_disagree,
+        nearest=_nearest(reading.mean_mm),
+    )
+
+
+def _candidate(candidate: Candidate) -> x.CandidateAnswer:
+    return x.CandidateAnswer(
+        designation=candidate.variants[0].entry.spec.designation,
+        dimensions={"d_mm": candidate.d_mm, "D_mm": candidate.D_mm, "B_mm": candidate.B_mm},
+        probability=candidate.probability,
+        features=[x.AgreementAnswer.model_validate(each) for each in candidate.features],
+        misfit=x.AgreementAnswer.model_validate(candidate.misfit) if candidate.misfit else None,
+        variants=[
+            x.VariantAnswer(
+                key=each.entry.key,
+                designation=each.entry.spec.designation,
+                marking=each.entry.marking,
+                closure=each.entry.spec.closure,
+                closure_words=CLOSURES[each.entry.spec.closure].words,
+                clearance=each.entry.spec.clearance,
+                tolerance_class=each.entry.spec.tolerance_class,
+                probability=each.probability,
+            )
+            for each in candidate.variants
+        ],
+        variant_count=candidate.variant_count,
+    )
+
+
+def _unit_hint(found: Identification) -> x.UnitHintAnswer | None:
+    hint = found.unit_hint
+    if hint is None:
+        return None
+    word = "inches" if hint.unit == "in" else "millimetres"
+    return x.UnitHintAnswer(
+        unit="in" if hint.unit == "in" else "mm",
+        probability=hint.probability,
+        designation=hint.designation,
+        message=f"Are these {word}? As {word} they are a {hint.designation}.",
+    )
+
+
+def spec_of(request: str | x.SpecRequest, field: str) -> BearingSpec:
+    """The bearing that a designation, or sizes with attributes, stand for."""
+    asked = x.SpecRequest(designation=request) if isinstance(request, str) else request
+    spec = _spec_of_marking(asked.designation, field) if asked.designation else _spec_of_sizes(asked, field)
+    given = {
+        "closure": asked.closure,
+        "clearance": asked.clearance,
+        "tolerance_class": asked.tolerance_class,
+        "cage": asked.cage,
+        "snap_ring": asked.snap_ring,
+        "d_mm": asked.d_mm,
+        "D_mm": asked.D_mm,
+        "B_mm": asked.B_mm,
+    }
+    changes: dict[str, Any] = {name: value for name, value in given.items() if value is not None}
+    _check_attributes(changes, field)
+    return replace(spec, **changes)
+
+
+def _check_attributes(changes: dict[str, Any], field: str) -> None:
+    for name, known in (
+        ("closure", tuple(CLOSURES)),
+        ("clearance", ("1", "2", "N", "3", "4", "5")),
+        ("tolerance_class", ("Normal", "6", "5", "4")),
+    ):
+        if name in changes and changes[name] not in known:
+            raise BadInput(
+                "no_such_value",
+                f"“{str(changes[name])[:20]}” is no {name.replace('_', ' ')}.",
+                f"{field}.{name.replace('tolerance_', '')}",
+                f"One of {', '.join(known)}.",
+            )
+
+
+def _spec_of_marking(text: str, field: str) -> BearingSpec:
+    try:
+        readings = decode(text)
+    except BadInput as error:
+        raise BadInput(error.code, error.message, field, error.hint) from error
+    readings = tuple(each for each in readings if "D_mm" in each.dimensions)
+    if not readings:
+        raise BadInput(
+            "not_a_designation",
+            f"“{text[:30]}” is no ball bearing whose size is held here.",
+            field,
+            "Give bore, outside and width instead.",
+        )
+    return spec_of_reading(readings[0])
+
+
+def spec_of_reading(reading: MarkingReading) -> BearingSpec:
+    """The specification that a reading of a marking amounts to."""
+    a, size = reading.attributes, reading.dimensions
+    return BearingSpec(
+        reading.designation, reading.series, size["d_mm"], size["D_mm"], size["B_mm"],
+        a["closure"], a["clearance"], a["class"], a["cage"], a["snap_ring"], a["bore_shape"],
+        tuple(a.get("extra", "").split()),
+    )  # fmt: skip
+
+
+def _spec_of_sizes(asked: x.SpecRequest, field: str) -> BearingSpec:
+    if asked.d_mm is None or asked.D_mm is None or asked.B_mm is None:
+        raise BadInput(
+            "no_size", "Give a designation, or bore, outside and width.", field, "d_mm, D_mm, B_mm"
+        )
+    if asked.D_mm <= asked.d_mm:
+        raise BadInput("bad_sizes", "The outside must be larger than the bore.", f"{field}.D_mm")
+    name = f"{asked.d_mm:g}x{asked.D_mm:g}x{asked.B_mm:g}"
+    return BearingSpec(name, "", asked.d_mm, asked.D_mm, asked.B_mm)
+
+
+def _interchange(request: x.InterchangeRequest) -> x.InterchangeAnswer:
+    duty = request.duty
+    running = Running(duty.rpm, duty.temperature_c, duty.dirty) if duty else None
+    found = interchange(spec_of(request.old, "from"), spec_of(request.new, "to"), running)
+    return x.InterchangeAnswer.model_validate(found)
+
+
+def _sizes_of(request: x.SeatRequest | x.FittedClearanceRequest) -> tuple[float, float, float]:
+    spec = spec_of(
+        x.SpecRequest(
+            designation=request.designation, d_mm=request.d_mm, D_mm=request.D_mm, B_mm=request.B_mm
+        ),
+        "designation",
+    )
+    return spec.d_mm, spec.D_mm, spec.B_mm
+
+
+def _instrument(asked: str | x.InstrumentRequest, instrument_of: InstrumentOf) -> Instrument:
+    if isinstance(asked, str):
+        return instrument_of(asked)
+    base = default_instrument(asked.kind)
+    u = asked.expanded_uncertainty_mm
+    return replace(base, outside_u_mm=u, inside_u_mm=u, depth_u_mm=u, scatter_mm=min(base.scatter_mm, u / 2))
+
+
+def _seat(request: x.SeatRequest) -> x.SeatAnswer:
+    return seat_answer(request)
+
+
+def seat_answer(
+    request: x.SeatRequest, instrument_of: InstrumentOf = default_instrument
+) -> x.SeatAnswer:
+    """Judge a seat from a request, with the shop's own instruments."""
+    sizes = _sizes_of(request)
+    duty = _duty(request.duty)
+    nominal = sizes[0] if request.part == "shaft" else sizes[1]
+    advice = zone_advice(request.part, nominal, duty)
+    found = check_seat(
+        request.part,
+        nominal,
+        request.readings_mm,
+        _instrument(request.instrument, instrument_of),
+        request.zone or advice.zone,
+        sizes,
+        request.tolerance_class,
+        duty,
+        request.temperature_c,
+        request.instrument_temperature_c,
+        request.edition,
+        request.finish,
+    )
+    return x.SeatAnswer.model_validate(asdict(found) | {"advice": asdict(advice)})
+
+
+def _duty(request: x.DutyRequest | None) -> Duty:
+    return Duty(**request.model_dump()) if request else Duty()
+
+
+def _zone_advice(request: x.ZoneAdviceRequest) -> x.ZoneAdviceAnswer:
+    advice = zone_advice(request.part, request.size_mm, _duty(request.duty))
+    zone = limits(request.size_mm, request.zone or advice.zone)
+    ring = ring_limits(
+        "bore" if request.part == "shaft" else "outside", request.size_mm, request.tolerance_class
+    )
+    return x.ZoneAdviceAnswer(
+        **asdict(advice),
+        chosen_zone=zone.zone,
+        zone_lower_um=zone.lower_um,
+        zone_upper_um=zone.upper_um,
+        ring_lower_um=ring.lower_um,
+        ring_upper_um=ring.upper_um,
+    )
+
+
+def _fitted_clearance(request: x.FittedClearanceRequest) -> x.FittedClearanceAnswer:
+    def tight(asked: x.InterferenceAnswer | None) -> Interference | None:
+        return Interference(asked.min, asked.likely, asked.max) if asked else None
+
+    found = clearance_after_fitting(
+        _sizes_of(request),
+        request.group,
+        tight(request.shaft),
+        tight(request.housing),
+        request.warmer_inner_k,
+        request.hollow_mm,
+    )
+    return x.FittedClearanceAnswer.model_validate(found)
+
+
+def _register(*operations: tuple[str, str, type[x.Request], type[x.Answer], Callable[[Any], x.Answer]]) -> dict[str, Operation]:
+    return {row[0]: Operation(*row) for row in operations}
+
+
+OPERATIONS: dict[str, Operation] = _register(
+    ("length", "Read a length as a person writes it", x.LengthRequest, x.LengthAnswer, _length),
+    ("limits", "Limit deviations of an ISO 286 zone", x.LimitsRequest, x.LimitsAnswer, _limits),
+    ("fit", "The fit of a hole and a shaft zone", x.FitRequest, x.FitAnswer, _fit),
+    ("ring-limits", "Tolerance of a bearing ring", x.RingLimitsRequest, x.LimitsAnswer, _ring_limits),
+    ("internal-clearance", "Radial internal clearance", x.InternalClearanceRequest, x.InternalClearanceAnswer, _internal_clearance),
+    ("decode", "Read a marking, whole or half worn", x.DecodeRequest, x.DecodeAnswer, _decode),
+    ("identify", "Rank what a worn part can be", x.IdentifyRequest, x.IdentifyAnswer, _identify),
+    ("interchange", "Judge one bearing in the place of another", x.InterchangeRequest, x.InterchangeAnswer, _interchange),
+    ("seat", "Judge a measured shaft or housing seat", x.SeatRequest, x.SeatAnswer, _seat),
+    ("zone-advice", "The zone a seat should have", x.ZoneAdviceRequest, x.ZoneAdviceAnswer, _zone_advice),
+    ("fitted-clearance", "Clearance before fitting, after it and running", x.FittedClearanceRequest, x.FittedClearanceAnswer, _fitted_clearance),
+)  # fmt: skip
+
+
+def models() -> tuple[type[BaseModel], ...]:
+    """Every request and answer model of the register."""
+    return tuple(m for each in OPERATIONS.values() for m in (each.request, each.answer))

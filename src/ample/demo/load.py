@@ -1,0 +1,221 @@
+"""Loading the demo into an empty shop."""
+
+from __future__ import annotations
+
+from collections import defaultdict
+from collections.abc import Callable
+from dataclasses import replace
+from datetime import datetime, timedelta
+from typing import Any
+
+from ample.core.exchange import IdentifyAnswer
+from ample.core.sizes import Instrument
+from ample.demo.catalogue import MAKERS, dialect_rows, items_of, offers
+from ample.shop.bench.actions import bench_of, choose_identity, identify_in_shop, request_of, save_bench
+from ample.shop.bench.matching import choose_match, matches_of
+from ample.shop.bench.records import BenchSave, BenchSheet, ChooseRequest
+from ample.shop.catalogue import imports, queries
+from ample.shop.catalogue.index import ShopIndex, build_index
+from ample.shop.doer import Doer
+from ample.shop.instruments import queries as instruments
+from ample.shop.instruments.actions import instrument_finder, known_instruments
+from ample.shop.jobs import queries as jobs
+from ample.shop.jobs.actions import add_part, open_job
+from ample.shop.jobs.records import NewJob, NewPart
+from ample.shop.orders.actions import add_line, pass_light
+from ample.shop.orders.records import AddLine, PassLight
+from ample.shop.people.actions import add_person
+from ample.shop.seats.actions import save_seats
+from ample.shop.seats.records import SeatSave, SeatSheet
+from ample.store import Database, Transaction
+
+PEOPLE = (
+    ("Wren", "bench", "2580"),
+    ("Alder", "counter", "1470"),
+    ("Sorrel", "buyer", "3690"),
+    ("Marl", "owner", "9173"),
+)
+InstrumentOf = Callable[[str], Instrument]
+
+
+def load_demo(database: Database, now: datetime, say: Callable[[str], None]) -> bool:
+    """Load the demo when the shop is empty; True when it was loaded."""
+    if database.run(lambda t: t.single_value("SELECT COUNT(*) FROM people")):
+        return False
+    say("loading the demo: people and instruments")
+
+    def all_of_it(t: Transaction) -> None:
+        owner = _people(t, now)
+        _instruments(t, now)
+        say("loading the demo: three makers' catalogues")
+        _catalogue(t, owner)
+        say("loading the demo: two jobs")
+        _jobs(t, replace(owner, name="Wren", person_id=1, role="bench"))
+
+    database.run(all_of_it)
+    return True
+
+
+def _people(t: Transaction, now: datetime) -> Doer:
+    owner = 0
+    for name, role, pin in PEOPLE:
+        owner = add_person(t, name, role, pin, pin)
+    return Doer(owner, "Marl", "owner", now)
+
+
+def _instruments(t: Transaction, now: datetime) -> None:
+    for name, kind, outside, inside, scatter, days in (
+        ("caliper 3", "caliper", 0.03, 0.04, 0.01, 170),
+        ("caliper 1", "caliper", 0.04, 0.06, 0.015, 600),
+        ("micrometer 2", "micrometer", 0.002, 0.002, 0.0007, 80),
+        ("bore gauge 1", "bore_gauge", 0.003, 0.003, 0.001, 80),
+    ):
+        instruments.add_instrument(
+            t,
+            {
+                "name": name, "kind": kind, "outside_u_mm": outside, "inside_u_mm": inside,
+                "scatter_mm": scatter, "months_valid": 12,
+                "calibrated_on": (now - timedelta(days=days)).date(),
+            },
+        )  # fmt: skip
+
+
+def _catalogue(t: Transaction, owner: Doer) -> None:
+    suppliers = {
+        "Lowgate Factors": imports.add_supplier(t, owner, "Lowgate Factors", "Lowgate", 2),
+        "Quayside Transmission": imports.add_supplier(
+            t, owner, "Quayside Transmission", "Quayside", 7
+        ),
+    }
+    offered: dict[str, list[dict[str, Any]]] = defaultdict(list)
+    for maker in MAKERS:
+        rows = items_of(maker)
+        maker_id = imports.add_maker(t, owner, maker, dialect_rows(maker))
+        imports.import_items(t, owner, maker_id, rows)
+        numbers = {item.marking: item.item_id for item in queries.all_items(t) if item.maker == maker}
+        for row in rows:
+            for supplier, offer in offers(maker, row, numbers[row["marking"]]).items():
+                offered[supplier].append(offer)
+    for supplier, some in offered.items():
+        imports.import_offers(t, owner, suppliers[supplier], some)
+
+
+def _jobs(t: Transaction, bench: Doer) -> None:
+    index = build_index(t)
+    find = instrument_finder(known_instruments(t, bench.now.date()))
+    _harvester(t, replace(bench, now=bench.now - timedelta(days=3)), index, find)
+    _blower(t, replace(bench, now=bench.now - timedelta(days=9)), index, find)
+
+
+def _job(t: Transaction, doer: Doer, number: str, new: NewJob) -> None:
+    job = open_job(t, doer, new)
+    jobs.set_number(t, job.job_id, number)
+
+
+def _part(t: Transaction, doer: Doer, number: str, new: NewPart, sheet: dict[str, Any]) -> int:
+    part = add_part(t, doer, number, new)
+    save_bench(
+        t, doer, part.part_id, BenchSave(version=part.version, sheet=BenchSheet.model_validate(sheet))
+    )
+    return part.part_id
+
+
+def _read(feature: str, instrument: str, *typed: str) -> dict[str, Any]:
+    readings = [{"typed": text, "unit": "mm"} for text in typed]
+    return {"feature": feature, "instrument": instrument, "readings": readings}
+
+
+def _harvester(t: Transaction, doer: Doer, index: ShopIndex, find: InstrumentOf) -> None:
+    _job(t, doer, "0412", NewJob(
+        title="Weed-harvester drum", owner="Upper Marl reach",
+        symptom="rumbles and drips rust at the drive end since the spring cut",
+    ))  # fmt: skip
+    _part(t, doer, "0412", NewPart(
+        name="Drive-end bearing", surroundings="between collar and cover, runs in weed and water",
+        dirty=True, rpm=180,
+    ), {"marking": "62?5 2R", "condition": "worn", "observations": [
+        _read("outside", "caliper 3", "52.01", "52.02", "51.99"), _read("bore", "caliper 3", "24.98", "25.00"),
+    ]})  # fmt: skip
+    _part(t, doer, "0412", NewPart(
+        name="Idler-end bearing", surroundings="behind the idler cover, greased", dirty=True, rpm=180,
+    ), {"marking": "", "condition": "rusty", "observations": [
+        _read("outside", "caliper 3", "61.94"), _read("bore", "caliper 3", "25.03"),
+    ]})  # fmt: skip
+    _part(t, doer, "0412", NewPart(
+        name="Tension roller bearing", surroundings="in the tension arm, splashed", dirty=True, rpm=400,
+    ), {"marking": "..03", "condition": "", "observations": []})  # fmt: skip
+
+
+def _blower(t: Transaction, doer: Doer, index: ShopIndex, find: InstrumentOf) -> None:
+    _job(t, doer, "0415", NewJob(
+        title="Control-room blower", owner="Marl Lock",
+        symptom="whines when warm, since about a month",
+    ))  # fmt: skip
+    fan = _part(t, doer, "0415", NewPart(
+        name="Fan-side bearing", surroundings="between fan and motor, clean, warm air", rpm=2900,
+    ), {"marking": "6203-GG", "condition": "", "observations": [
+        _read("outside", "caliper 3", "39.99", "40.01"), _read("bore", "caliper 3", "17.01"),
+        _read("width", "caliper 3", "11.98"),
+    ]})  # fmt: skip
+    motor = _part(t, doer, "0415", NewPart(
+        name="Motor-side bearing", surroundings="behind the motor, clean", rpm=2900,
+    ), {"marking": "6202 ZZ", "condition": "", "observations": [
+        _read("outside", "caliper 3", "34.99"), _read("bore", "caliper 3", "15.01"),
+        _read("width", "caliper 3", "10.97"),
+    ]})  # fmt: skip
+    for part in (fan, motor):
+        _identify(t, doer, part, index, find)
+    _cross_reference(t, doer, fan, index)
+    _match(t, doer, fan, index, "low_friction_two", "3")
+    _match(t, doer, motor, index, "shield_two", "3")
+    save_seats(t, doer, fan, SeatSave(version=0, sheet=_seats(
+        ["17.007 17.008", "17.006 17.007", "17.005 17.006"], "micrometer 2", "k5",
+        ["40.004 40.007", "40.003 40.006", "40.001 40.004"], "caliper 3", "J7",
+    )), find)  # fmt: skip
+    save_seats(t, doer, motor, SeatSave(version=0, sheet=_seats(
+        ["15.002 15.002", "15.001 15.002", "15.002 15.001"], "micrometer 2", "j6",
+        ["35.010 35.012", "35.011 35.009", "35.012 35.010"], "bore gauge 1", "H7",
+    )), find)  # fmt: skip
+    sheet = add_line(t, doer, AddLine(part_id=motor), find)
+    pass_light(t, doer, sheet.lines[0].line_id, PassLight(
+        light="interchange",
+        reason="Runs warm beside the motor; C3 was fitted to the sister blower and runs quietly.",
+    ), find)  # fmt: skip
+
+
+def _seats(
+    shaft: list[str], shaft_tool: str, shaft_zone: str,
+    housing: list[str], housing_tool: str, housing_zone: str,
+) -> SeatSheet:  # fmt: skip
+    return SeatSheet.model_validate({
+        "turning": "shaft", "load": "light", "warmer_inner_k": 10,
+        "shaft": {"zone": shaft_zone, "instrument": shaft_tool, "planes": [row.split() for row in shaft]},
+        "housing": {"zone": housing_zone, "instrument": housing_tool, "planes": [row.split() for row in housing]},
+    })  # fmt: skip
+
+
+def _identify(t: Transaction, doer: Doer, part_id: int, index: ShopIndex, find: InstrumentOf) -> None:
+    answer: IdentifyAnswer = identify_in_shop(index, request_of(bench_of(t, part_id).sheet), find)
+    best = answer.candidates[0].variants[0].key
+    choose_identity(t, doer, part_id, ChooseRequest(item_id=best, version=0), index, find)
+
+
+def _match(
+    t: Transaction, doer: Doer, part_id: int, index: ShopIndex, closure: str, clearance: str
+) -> None:
+    found = matches_of(t, part_id, index)
+    for each in (*found.by_rule, *found.by_record, *found.by_size):
+        item = each.item
+        if item.closure == closure and item.clearance == clearance and each.offers:
+            choose_match(t, doer, part_id, ChooseRequest(item_id=item.item_id, version=0), index)
+            return
+    raise ValueError(f"the demo's catalogue has no {closure} {clearance} for part {part_id}")
+
+
+def _cross_reference(t: Transaction, doer: Doer, part_id: int, index: ShopIndex) -> None:
+    found = matches_of(t, part_id, index)
+    quiet = next(each.item for each in found.by_size if each.item.closure == "low_friction_two")
+    imports.add_cross_reference(t, doer, {
+        "old_marking": found.chosen.marking, "item_id": quiet.item_id, "said_by": "Sorrel",
+        "said_on": (doer.now - timedelta(days=420)).date(), "source": "fitted to the pump-house blower, job 0287",
+    })  # fmt: skip

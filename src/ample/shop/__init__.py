@@ -1,0 +1,1 @@
+"""The shop's records, one folder a subject: queries (SQL), actions (rules), api (HTTP)."""

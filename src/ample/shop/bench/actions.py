@@ -1,0 +1,233 @@
+"""What is done at the bench: readings kept, a part named, a replacement chosen."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from itertools import groupby
+
+from ample.core import exchange as x
+from ample.core.errors import AmpleError, BadInput, Conflict, NotKnown
+from ample.core.operations import decode_answer, identify_answer
+from ample.core.sizes import Instrument, parse_length
+from ample.shop.bench import queries
+from ample.shop.bench.records import (
+    BenchAnswer,
+    BenchSave,
+    BenchSheet,
+    ChooseRequest,
+    FeatureReadings,
+    IdentificationRecord,
+    TypedReading,
+)
+from ample.shop.catalogue import queries as catalogue
+from ample.shop.catalogue.index import ShopIndex
+from ample.shop.catalogue.records import Item
+from ample.shop.doer import Doer
+from ample.shop.history.actions import record
+from ample.shop.jobs import queries as jobs
+from ample.shop.jobs.records import PartHead
+from ample.store import Transaction
+
+InstrumentOf = Callable[[str], Instrument]
+
+
+def known_part(t: Transaction, part_id: int, lock: bool = False) -> PartHead:
+    """The part, or a clear word that there is none."""
+    part = jobs.part(t, part_id, lock)
+    if part is None:
+        raise NotKnown("no_such_part", f"There is no part {part_id}.", "part_id")
+    return part
+
+
+def known_item(t: Transaction, item_id: int) -> Item:
+    """The listed item, or a clear word that there is none."""
+    item = catalogue.item(t, item_id)
+    if item is None:
+        raise NotKnown("no_such_item", f"The catalogue has no item {item_id}.", "item_id")
+    return item
+
+
+def sheet_of(t: Transaction, part: PartHead) -> BenchSheet:
+    """The bench sheet of a part."""
+    rows = queries.readings_of(t, part.part_id)
+    observations = []
+    for feature, group in groupby(rows, key=lambda row: row["feature"]):
+        kept = list(group)
+        observations.append(
+            FeatureReadings(
+                feature=feature,
+                instrument=kept[0]["instrument"],
+                readings=[TypedReading(typed=row["typed"], unit=row["unit"]) for row in kept],
+            )
+        )
+    return BenchSheet.model_validate(
+        {"marking": part.marking, "condition": part.condition_seen, "observations": observations}
+    )
+
+
+def bench_of(t: Transaction, part_id: int) -> BenchAnswer:
+    """A part with all that the bench shows of it."""
+    part = known_part(t, part_id)
+    job = jobs.job_by_id(t, part.job_id)
+    assert job is not None
+    return BenchAnswer(
+        job=job,
+        part=part,
+        sheet=sheet_of(t, part),
+        version=part.version,
+        identification=identification_of(t, part_id),
+        tray=jobs.parts_of_jobs(t, [part.job_id]),
+    )
+
+
+def identification_of(t: Transaction, part_id: int) -> IdentificationRecord | None:
+    """What a part is said to be."""
+    row = queries.identification(t, part_id)
+    if row is None:
+        return None
+    return IdentificationRecord(item=known_item(t, row.pop("item_id")), **row)
+
+
+def save_bench(t: Transaction, doer: Doer, part_id: int, save: BenchSave) -> BenchAnswer:
+    """Keep a sheet; one made from an older version is refused with the newer one beside it."""
+    part = known_part(t, part_id, lock=True)
+    before = sheet_of(t, part)
+    readings = _checked(save.sheet)
+    if part.version != save.version:
+        raise Conflict(
+            "changed_meanwhile",
+            "Someone else changed this part meanwhile.",
+            None,
+            "Both are shown; nothing is lost.",
+            {"version": part.version, "sheet": before.model_dump()},
+        )
+    queries.change_part(t, part_id, save.sheet.marking, save.sheet.condition, save.version)
+    queries.replace_readings(t, part_id, readings)
+    record(t, doer, "part", part_id, "bench", before, save.sheet)
+    return bench_of(t, part_id)
+
+
+def _checked(sheet: BenchSheet) -> list[dict[str, object]]:
+    """The readings as rows; one that cannot be read is an error at its field."""
+    features = [each.feature for each in sheet.observations]
+    if len(set(features)) != len(features):
+        raise BadInput("feature_twice", "A feature is given twice.", "sheet.observations")
+    rows: list[dict[str, object]] = []
+    for number, each in enumerate(sheet.observations):
+        for position, reading in enumerate(each.readings):
+            try:
+                length = parse_length(reading.typed, reading.unit)
+            except BadInput as error:
+                field = f"sheet.observations[{number}].readings[{position}].typed"
+                raise BadInput(error.code, error.message, field, error.hint) from error
+            rows.append(
+                {
+                    "feature": each.feature,
+                    "position": position,
+                    "typed": reading.typed,
+                    "unit": reading.unit,
+                    "value_mm": round(length.mm, 7),
+                    "instrument": each.instrument,
+                }
+            )
+    return rows
+
+
+def request_of(sheet: BenchSheet, limit: int = 10) -> x.IdentifyRequest:
+    """The question to the core that a sheet amounts to."""
+    return x.IdentifyRequest(
+        observations=[
+            x.ObservationRequest(
+                feature=each.feature,
+                values=[_in_mm(reading) for reading in each.readings],
+                instrument=each.instrument,
+                condition=sheet.condition or None,
+            )
+            for each in sheet.observations
+        ],
+        marking=sheet.marking or None,
+        limit=limit,
+    )
+
+
+def _in_mm(reading: TypedReading) -> float:
+    return parse_length(reading.typed, reading.unit).mm
+
+
+def identify_in_shop(
+    index: ShopIndex, request: x.IdentifyRequest, instrument_of: InstrumentOf
+) -> x.IdentifyAnswer:
+    """Identify over the shop's own catalogue."""
+    if index.catalogue is None:
+        raise AmpleError(
+            "empty_catalogue",
+            "The shop's catalogue is empty.",
+            None,
+            "Import a catalogue, or start with the demo data.",
+        )
+    return identify_answer(request, index.catalogue, index.dialects, instrument_of)
+
+
+def choose_identity(
+    t: Transaction,
+    doer: Doer,
+    part_id: int,
+    choice: ChooseRequest,
+    index: ShopIndex,
+    instrument_of: InstrumentOf,
+) -> BenchAnswer:
+    """Say what the part is; how sure that is comes from the readings kept, not from the screen."""
+    doer.must_be("bench", "counter", "buyer")
+    part = known_part(t, part_id, lock=True)
+    item = known_item(t, choice.item_id)
+    sheet = sheet_of(t, part)
+    earlier = queries.identification(t, part_id, lock=True)
+    _same_version(earlier, choice.version)
+    found = identify_in_shop(index, request_of(sheet, 100), instrument_of)
+    size = {"d_mm": item.d_mm, "D_mm": item.D_mm, "B_mm": item.B_mm}
+    near = [
+        each
+        for each in found.candidates
+        if all(abs(each.dimensions[name] - size[name]) < 1e-3 for name in size)
+    ]
+    chance = near[0].probability if near else 0.0
+    misfit = near[0].misfit.sigmas if near and near[0].misfit else None
+    queries.set_identification(
+        t,
+        {
+            "part_id": part_id,
+            "item_id": item.item_id,
+            "probability": round(chance, 8),
+            "worst_sigmas": min(misfit, 99999.0) if misfit is not None else None,
+            "clash": found.clash or "",
+            "features_read": len(sheet.observations),
+            "marking_read": bool(found.marking),
+            "person_id": doer.person_id,
+            "now": doer.now,
+        },
+    )
+    if earlier is None or earlier["item_id"] != item.item_id:
+        queries.drop_match(t, part_id)
+        catalogue.confirm(t, item.item_id)
+    record(t, doer, "part", part_id, "identified", earlier and {"item": earlier["item_id"]},
+           {"item": item.item_id, "marking": item.marking, "probability": chance})  # fmt: skip
+    return bench_of(t, part_id)
+
+
+def _same_version(earlier: dict[str, object] | None, version: int) -> None:
+    held = int(str(earlier["version"])) if earlier else 0
+    if held != version:
+        raise Conflict(
+            "changed_meanwhile",
+            "Someone else has decided this meanwhile.",
+            None,
+            "Look at their choice, then choose again.",
+            {"version": held, "item_id": earlier["item_id"] if earlier else None},
+        )
+
+
+def decoded(item: Item, index: ShopIndex) -> x.ReadingAnswer | None:
+    """A listed marking read in its maker's own dialect."""
+    own = [dialect for dialect in index.dialects if dialect.name == item.maker]
+    readings = decode_answer(item.marking, own).readings
+    return readings[0] if readings else None

@@ -1,0 +1,81 @@
+"""The Counter's line: what a marking, a size or a job number can mean, as it is typed."""
+
+from __future__ import annotations
+
+import re
+
+from ample.core import exchange as x
+from ample.core.errors import BadInput
+from ample.core.operations import decode_answer
+from ample.core.sizes import parse_size
+from ample.shop.bench.actions import InstrumentOf, identify_in_shop
+from ample.shop.bench.records import CounterAnswer, CounterReading
+from ample.shop.catalogue import queries as catalogue
+from ample.shop.catalogue.index import ShopIndex
+from ample.shop.jobs import queries as jobs
+from ample.store import Transaction
+
+MOST_READINGS = 3
+_LOOSE_SIZE = re.compile(r"\s*([\d.,/ ]+?)\s+([\d.,]+)(?:\s+([\d.,]+))?\s*")
+_FEATURES = ("bore", "outside", "width")
+
+
+def answer_line(
+    t: Transaction, index: ShopIndex, text: str, instrument_of: InstrumentOf
+) -> CounterAnswer:
+    """Every useful meaning of a line, best first."""
+    found = CounterAnswer(text=text, jobs=[], readings=[], by_size=None, not_read=None)
+    if not text.strip():
+        return found
+    found.jobs = jobs.jobs_like(t, text.strip()[:40])
+    readings = decode_answer(text, index.dialects)
+    for reading in _distinct(readings.readings)[:MOST_READINGS]:
+        found.readings.append(_with_stock(t, reading))
+    if not found.readings or "by size" in found.readings[0].reading.dialect:
+        found.by_size = _by_size(index, text, instrument_of)
+    if not (found.jobs or found.readings or found.by_size):
+        found.not_read = "Nothing here reads as a marking, a size or a job."
+    return found
+
+
+def _distinct(readings: list[x.ReadingAnswer]) -> list[x.ReadingAnswer]:
+    """The same part said in two dialects is one answer here."""
+    kept: dict[tuple[str, ...], x.ReadingAnswer] = {}
+    for reading in readings:
+        a = reading.attributes
+        kept.setdefault((reading.designation, a["closure"], a["clearance"], a["class"]), reading)
+    return list(kept.values())
+
+
+def _with_stock(t: Transaction, reading: x.ReadingAnswer) -> CounterReading:
+    size = reading.dimensions
+    held = [f"{size[name]:g}" for name in ("d_mm", "D_mm", "B_mm") if name in size]
+    return CounterReading(
+        reading=reading,
+        size_text=" × ".join(held) if len(held) == 3 else f"bore {size['d_mm']:g}, size not held here",
+        assumed=[span.meaning for span in reading.spans if span.certainty == "assumed"][:2],
+        stock=catalogue.stock_of_designation(t, reading.designation, reading.attributes["closure"]),
+    )
+
+
+def _by_size(index: ShopIndex, text: str, instrument_of: InstrumentOf) -> x.IdentifyAnswer | None:
+    """Two or three lengths are bore, outside and width as a caliper would read them."""
+    loose = _LOOSE_SIZE.fullmatch(text)
+    sizes = text if not loose else " x ".join(filter(None, loose.groups()))
+    try:
+        lengths = parse_size(sizes)
+    except BadInput:
+        return None
+    if not 2 <= len(lengths) <= 3:
+        return None
+    request = x.IdentifyRequest(
+        observations=[
+            x.ObservationRequest(feature=feature, values=[length.mm])
+            for feature, length in zip(_FEATURES, lengths, strict=False)
+        ],
+        limit=MOST_READINGS,
+    )
+    answer = identify_in_shop(index, request, instrument_of)
+    for candidate in answer.candidates:
+        candidate.variants = candidate.variants[:1]
+    return answer

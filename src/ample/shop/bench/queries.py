@@ -1,0 +1,119 @@
+"""SQL of readings, identifications and matches."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from ample.store import Transaction
+
+
+def readings_of(t: Transaction, part_id: int) -> list[dict[str, Any]]:
+    """Readings of a part, by feature and in order."""
+    return t.rows(
+        """
+        SELECT feature, position, typed, unit, value_mm, instrument
+        FROM readings
+        WHERE part_id = %(part_id)s
+        ORDER BY feature, position
+        """,
+        {"part_id": part_id},
+    )
+
+
+def replace_readings(t: Transaction, part_id: int, readings: list[dict[str, Any]]) -> None:
+    """Put these readings in the place of all earlier ones."""
+    t.change("DELETE FROM readings WHERE part_id = %(part_id)s", {"part_id": part_id})
+    t.change_many(
+        """
+        INSERT INTO readings (part_id, feature, position, typed, unit, value_mm, instrument)
+        VALUES (
+            %(part_id)s, %(feature)s, %(position)s, %(typed)s, %(unit)s, %(value_mm)s, %(instrument)s
+        )
+        """,
+        [reading | {"part_id": part_id} for reading in readings],
+    )
+
+
+def change_part(t: Transaction, part_id: int, marking: str, condition: str, version: int) -> int:
+    """Change marking and condition if the part is still at this version; how many rows."""
+    return t.change(
+        """
+        UPDATE parts
+        SET marking = %(marking)s, condition_seen = %(condition)s, version = version + 1
+        WHERE part_id = %(part_id)s AND version = %(version)s
+        """,
+        {"part_id": part_id, "marking": marking, "condition": condition, "version": version},
+    )
+
+
+def identification(t: Transaction, part_id: int, lock: bool = False) -> dict[str, Any] | None:
+    """What the part is said to be."""
+    return t.first(
+        """
+        SELECT i.item_id, i.probability, i.worst_sigmas, i.clash, i.version, p.name AS person
+        FROM identifications i
+        JOIN people p ON p.person_id = i.person_id
+        WHERE i.part_id = %(part_id)s
+        """
+        + (" FOR UPDATE" if lock else ""),
+        {"part_id": part_id},
+    )
+
+
+def set_identification(t: Transaction, values: dict[str, Any]) -> None:
+    """Say, or say again, what the part is."""
+    t.change(
+        """
+        INSERT INTO identifications (
+            part_id, item_id, probability, worst_sigmas, clash, features_read, marking_read,
+            person_id, decided_at
+        )
+        VALUES (
+            %(part_id)s, %(item_id)s, %(probability)s, %(worst_sigmas)s, %(clash)s,
+            %(features_read)s, %(marking_read)s, %(person_id)s, %(now)s
+        )
+        ON DUPLICATE KEY UPDATE
+            item_id = VALUES(item_id),
+            probability = VALUES(probability),
+            worst_sigmas = VALUES(worst_sigmas),
+            clash = VALUES(clash),
+            features_read = VALUES(features_read),
+            marking_read = VALUES(marking_read),
+            person_id = VALUES(person_id),
+            decided_at = VALUES(decided_at),
+            version = version + 1
+        """,
+        values,
+    )
+
+
+def match(t: Transaction, part_id: int, lock: bool = False) -> dict[str, Any] | None:
+    """What is chosen to replace the part."""
+    return t.first(
+        "SELECT item_id, verdict, words, version FROM matches WHERE part_id = %(part_id)s"
+        + (" FOR UPDATE" if lock else ""),
+        {"part_id": part_id},
+    )
+
+
+def set_match(t: Transaction, values: dict[str, Any]) -> None:
+    """Choose, or choose again, what replaces the part."""
+    t.change(
+        """
+        INSERT INTO matches (part_id, item_id, verdict, words, person_id, decided_at)
+        VALUES (%(part_id)s, %(item_id)s, %(verdict)s, %(words)s, %(person_id)s, %(now)s)
+        ON DUPLICATE KEY UPDATE
+            item_id = VALUES(item_id),
+            verdict = VALUES(verdict),
+            words = VALUES(words),
+            person_id = VALUES(person_id),
+            decided_at = VALUES(decided_at),
+            version = version + 1
+        """,
+        values,
+    )
+
+
+def drop_match(t: Transaction, part_id: int) -> None:
+    """The replacement was for another part: it goes."""
+    t.change("DELETE FROM matches WHERE part_id = %(part_id)s", {"part_id": part_id})

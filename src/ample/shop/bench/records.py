@@ -1,0 +1,89 @@
+"""Records of the bench."""
+
+from __future__ import annotations
+
+from typing import Literal
+
+from pydantic import BaseModel, Field
+
+from ample.core.exchange import IdentifyAnswer, ReadingAnswer
+from ample.shop.catalogue.records import Item
+from ample.shop.jobs.records import JobHead, PartHead, Strict
+
+
+class TypedReading(Strict):
+    """One reading as it was typed, in the unit of the field then."""
+
+    typed: str = Field(min_length=1, max_length=80)
+    unit: Literal["mm", "in"] = "mm"
+
+
+class FeatureReadings(Strict):
+    """The repeats of one feature and the instrument."""
+
+    feature: Literal["bore", "outside", "width"]
+    instrument: str = Field(min_length=1, max_length=40)
+    readings: list[TypedReading] = Field(min_length=1, max_length=12)
+
+
+class BenchSheet(Strict):
+    """What the bench holds of a part: marking, condition, readings."""
+
+    marking: str = Field(default="", max_length=60)
+    condition: Literal["", "new", "worn", "spun", "rusty"] = ""
+    observations: list[FeatureReadings] = Field(default_factory=list, max_length=3)
+
+
+class BenchSave(Strict):
+    """The sheet to keep, and the version it was made from."""
+
+    version: int = Field(ge=1)
+    sheet: BenchSheet
+
+
+class IdentificationRecord(BaseModel):
+    """What a part is said to be, by whom, and how sure it was then."""
+
+    item: Item
+    probability: float
+    worst_sigmas: float | None
+    clash: str
+    person: str
+    version: int
+
+
+class BenchAnswer(BaseModel):
+    """A part on the bench."""
+
+    job: JobHead
+    part: PartHead
+    sheet: BenchSheet
+    version: int
+    identification: IdentificationRecord | None
+    tray: list[PartHead]
+
+
+class ChooseRequest(Strict):
+    """The listed item that the part is said to be, or that replaces it."""
+
+    item_id: int = Field(ge=1, le=2**31)
+    version: int = Field(ge=0, description="version of the earlier choice; 0 when there is none")
+
+
+class CounterReading(BaseModel):
+    """One answer of the Counter's line: a reading, its size and what is on the shelf."""
+
+    reading: ReadingAnswer
+    size_text: str
+    assumed: list[str]
+    stock: list[Item]
+
+
+class CounterAnswer(BaseModel):
+    """What a line at the Counter can mean: jobs, markings, or a size."""
+
+    text: str
+    jobs: list[JobHead]
+    readings: list[CounterReading]
+    by_size: IdentifyAnswer | None
+    not_read: str | None

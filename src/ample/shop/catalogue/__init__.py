@@ -1,0 +1,1 @@
+"""What makers list, in their own codes; stock, offers and cross-references."""

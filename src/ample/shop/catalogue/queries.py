@@ -1,0 +1,142 @@
+"""SQL of the catalogue."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from ample.shop.catalogue.records import CrossReference, Item, Offer
+from ample.store import Transaction
+
+_ITEM = """
+        SELECT
+            i.item_id,
+            m.name AS maker,
+            i.marking,
+            i.designation,
+            i.series,
+            i.bore_mm AS d_mm,
+            i.outside_mm AS D_mm,
+            i.width_mm AS B_mm,
+            i.closure,
+            i.clearance,
+            i.tolerance_class,
+            i.stock_quantity,
+            i.stock_place,
+            i.confirmed_count
+        FROM catalogue_items i
+        JOIN makers m ON m.maker_id = i.maker_id
+"""
+
+
+def revision(t: Transaction) -> int:
+    """Which state of the catalogue this is; it grows with every change."""
+    return int(t.single_value("SELECT revision FROM catalogue_state WHERE only_row = 1"))
+
+
+def bump_revision(t: Transaction) -> None:
+    """The catalogue has changed: indexes made from it are stale."""
+    t.change("UPDATE catalogue_state SET revision = revision + 1 WHERE only_row = 1")
+
+
+def all_items(t: Transaction) -> list[Item]:
+    """Every item, in order."""
+    return [Item.model_construct(**_as_floats(row)) for row in t.rows(_ITEM + " ORDER BY i.item_id")]
+
+
+def _as_floats(row: dict[str, Any]) -> dict[str, Any]:
+    return row | {name: float(row[name]) for name in ("d_mm", "D_mm", "B_mm")}
+
+
+def item(t: Transaction, item_id: int) -> Item | None:
+    """One item."""
+    row = t.first(_ITEM + " WHERE i.item_id = %(item_id)s", {"item_id": item_id})
+    return Item(**row) if row else None
+
+
+def items_of_size(t: Transaction, of: Item) -> list[Item]:
+    """Every item with the bore and outside of another, to a hundredth."""
+    rows = t.rows(
+        _ITEM
+        + """
+        WHERE i.bore_mm BETWEEN %(d_low)s AND %(d_high)s
+            AND i.outside_mm BETWEEN %(D_low)s AND %(D_high)s
+        ORDER BY i.item_id
+        """,
+        {
+            "d_low": of.d_mm - 0.01,
+            "d_high": of.d_mm + 0.01,
+            "D_low": of.D_mm - 0.01,
+            "D_high": of.D_mm + 0.01,
+        },
+    )
+    return [Item(**row) for row in rows]
+
+
+def stock_of_designation(t: Transaction, designation: str, closure: str) -> list[Item]:
+    """What is on the shelf of a designation and closure."""
+    rows = t.rows(
+        _ITEM
+        + """
+        WHERE i.designation = %(designation)s AND i.closure = %(closure)s AND i.stock_quantity > 0
+        ORDER BY i.stock_quantity DESC, i.item_id
+        LIMIT 5
+        """,
+        {"designation": designation, "closure": closure},
+    )
+    return [Item(**row) for row in rows]
+
+
+def offers_of(t: Transaction, item_ids: list[int]) -> dict[int, list[Offer]]:
+    """Offers by item, cheapest first."""
+    if not item_ids:
+        return {}
+    rows = t.rows(
+        """
+        SELECT o.item_id, o.supplier_id, s.name AS supplier, o.price, o.lead_days
+        FROM offers o
+        JOIN suppliers s ON s.supplier_id = o.supplier_id
+        WHERE o.item_id IN %(item_ids)s
+        ORDER BY o.price, o.supplier_id
+        """,
+        {"item_ids": item_ids},
+    )
+    found: dict[int, list[Offer]] = {}
+    for row in rows:
+        found.setdefault(row.pop("item_id"), []).append(Offer(**row))
+    return found
+
+
+def records_for(t: Transaction, markings: list[str]) -> list[tuple[CrossReference, int]]:
+    """Cross-references from any of these markings, with the item each names."""
+    if not markings:
+        return []
+    rows = t.rows(
+        """
+        SELECT item_id, old_marking, said_by, said_on, source
+        FROM cross_references
+        WHERE old_marking IN %(markings)s
+        ORDER BY said_on DESC
+        """,
+        {"markings": markings},
+    )
+    return [(CrossReference(**row), row.pop("item_id")) for row in rows]
+
+
+def dialect_codes(t: Transaction) -> list[dict[str, Any]]:
+    """The codes of every maker's dialect, in order."""
+    return t.rows(
+        """
+        SELECT m.name AS maker, c.code, c.place, c.attribute, c.value, c.meaning, c.basis
+        FROM dialect_codes c
+        JOIN makers m ON m.maker_id = c.maker_id
+        ORDER BY c.maker_id, c.position
+        """
+    )
+
+
+def confirm(t: Transaction, item_id: int) -> None:
+    """One more part of the shop was confirmed to be this item."""
+    t.change(
+        "UPDATE catalogue_items SET confirmed_count = confirmed_count + 1 WHERE item_id = %(item_id)s",
+        {"item_id": item_id},
+    )

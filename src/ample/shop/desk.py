@@ -1,0 +1,125 @@
+"""The desk that handlers work at: who asks, the database, reading, and writing once."""
+
+from __future__ import annotations
+
+import hashlib
+import re
+from collections.abc import Callable
+from dataclasses import dataclass
+from datetime import UTC, datetime
+from typing import Any
+
+from flask import Response, current_app, make_response, request
+from flask_login import current_user
+from pydantic import BaseModel
+
+from ample.core.errors import AmpleError, BadInput, Conflict
+from ample.core.sizes import Instrument
+from ample.shop.catalogue.index import ShopIndex, ShopIndexKeeper
+from ample.shop.doer import Doer
+from ample.shop.history import queries as history
+from ample.shop.instruments.actions import instrument_finder, known_instruments
+from ample.shop.people.actions import NotSignedIn
+from ample.shop.people.records import Person
+from ample.store import Database, Transaction
+
+_KEY = re.compile(r"[A-Za-z0-9_-]{8,64}")
+
+
+class ErrorBody(BaseModel):
+    """What is wrong, where, and what to do."""
+
+    code: str
+    message: str
+    field: str | None
+    hint: str | None
+    current: dict[str, Any] | None = None
+
+
+class ErrorAnswer(BaseModel):
+    """The one shape of an error."""
+
+    error: ErrorBody
+
+
+class NoKey(AmpleError):
+    """A writing request without its idempotency key."""
+
+
+@dataclass
+class Desk:
+    """What every handler needs."""
+
+    database: Database
+    index_keeper: ShopIndexKeeper
+
+    def doer(self) -> Doer:
+        """Who asks, and the time."""
+        if not current_user.is_authenticated:
+            raise NotSignedIn("not_signed_in", "Sign in first.", None, None)
+        person: Person = current_user.person
+        return Doer(person.person_id, person.name, person.role, datetime.now(UTC).replace(tzinfo=None))
+
+    def index(self) -> ShopIndex:
+        """The catalogue laid out for identification."""
+        return self.index_keeper.current()
+
+    def instruments(self, t: Transaction) -> Callable[[str], Instrument]:
+        """The look-up of the shop's instruments as of today."""
+        return instrument_finder(known_instruments(t, datetime.now(UTC).date()))
+
+    def read(self, work: Callable[[Transaction], BaseModel]) -> Response:
+        """Answer a question from the database."""
+        return json_answer(self.database.run(work))
+
+    def once(self, work: Callable[[Transaction, Doer], BaseModel], status: int = 200) -> Response:
+        """Do something once: a repeat with the same key gets the first answer."""
+        doer = self.doer()
+        key = request.headers.get("Idempotency-Key", "")
+        if not _KEY.fullmatch(key):
+            raise NoKey(
+                "no_idempotency_key",
+                "A writing request needs an Idempotency-Key of 8 to 64 letters and figures.",
+                "Idempotency-Key",
+            )
+        fingerprint = hashlib.sha256(
+            f"{request.method} {request.path}\n".encode() + request.get_data()
+        ).hexdigest()
+
+        def in_transaction(t: Transaction) -> tuple[int, str]:
+            if not history.claim_key(t, doer.person_id, key, fingerprint, doer.now):
+                return _first_answer(t, doer, key, fingerprint)
+            answer = work(t, doer).model_dump_json(by_alias=True)
+            history.keep_answer(t, doer.person_id, key, status, answer)
+            return status, answer
+
+        given, text = self.database.run(in_transaction)
+        return _as_json(text, given)
+
+
+def _first_answer(t: Transaction, doer: Doer, key: str, fingerprint: str) -> tuple[int, str]:
+    earlier = history.first_answer(t, doer.person_id, key)
+    if earlier is None or earlier["answer"] is None:
+        raise Conflict("in_work", "The same request is being worked on.", None, "Ask again.")
+    if earlier["fingerprint"] != fingerprint:
+        raise BadInput(
+            "key_used", "This idempotency key was used for another request.", "Idempotency-Key"
+        )
+    return int(earlier["status"]), str(earlier["answer"])
+
+
+def json_answer(model: BaseModel, status: int = 200) -> Response:
+    """A model as JSON."""
+    return _as_json(model.model_dump_json(by_alias=True), status)
+
+
+def _as_json(text: str, status: int) -> Response:
+    response = make_response(text, status)
+    response.mimetype = "application/json"
+    return response
+
+
+def desk() -> Desk:
+    """The desk of this application."""
+    found: Desk = current_app.extensions["ample-desk"]
+    return found

@@ -1,0 +1,1 @@
+"""Audit: one row per change."""

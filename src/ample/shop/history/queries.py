@@ -1,0 +1,77 @@
+"""SQL of the audit and of idempotent requests."""
+
+from __future__ import annotations
+
+from datetime import datetime
+from typing import Any
+
+from ample.store import Transaction
+
+
+def add_audit(t: Transaction, values: dict[str, Any]) -> None:
+    """Write one audit row."""
+    t.insert(
+        """
+        INSERT INTO audit (happened_at, person_id, subject, subject_id, action, before_json, after_json)
+        VALUES (%(now)s, %(person_id)s, %(subject)s, %(subject_id)s, %(action)s, %(before)s, %(after)s)
+        """,
+        values,
+    )
+
+
+def audit_of(t: Transaction, subject: str, subject_id: int) -> list[dict[str, Any]]:
+    """The audit of one thing, oldest first."""
+    return t.rows(
+        """
+        SELECT a.happened_at, p.name AS person, a.action, a.before_json, a.after_json
+        FROM audit a
+        JOIN people p ON p.person_id = a.person_id
+        WHERE a.subject = %(subject)s AND a.subject_id = %(subject_id)s
+        ORDER BY a.audit_id
+        """,
+        {"subject": subject, "subject_id": subject_id},
+    )
+
+
+def claim_key(t: Transaction, person_id: int, key: str, fingerprint: str, now: datetime) -> bool:
+    """Take an idempotency key; False when it was taken before (waits for whoever holds it)."""
+    return (
+        t.change(
+            """
+            INSERT IGNORE INTO idempotency (person_id, request_key, fingerprint, created_at)
+            VALUES (%(person_id)s, %(key)s, %(fingerprint)s, %(now)s)
+            """,
+            {"person_id": person_id, "key": key, "fingerprint": fingerprint, "now": now},
+        )
+        == 1
+    )
+
+
+def first_answer(t: Transaction, person_id: int, key: str) -> dict[str, Any] | None:
+    """The answer that a key was given first."""
+    return t.first(
+        """
+        SELECT fingerprint, status, answer
+        FROM idempotency
+        WHERE person_id = %(person_id)s AND request_key = %(key)s
+        FOR UPDATE
+        """,
+        {"person_id": person_id, "key": key},
+    )
+
+
+def keep_answer(t: Transaction, person_id: int, key: str, status: int, answer: str) -> None:
+    """Keep the answer for a repeat of the request."""
+    t.change(
+        """
+        UPDATE idempotency
+        SET status = %(status)s, answer = %(answer)s
+        WHERE person_id = %(person_id)s AND request_key = %(key)s
+        """,
+        {"person_id": person_id, "key": key, "status": status, "answer": answer},
+    )
+
+
+def forget_keys(t: Transaction, before: datetime) -> int:
+    """Drop keys older than any repeat."""
+    return t.change("DELETE FROM idempotency WHERE created_at < %(before)s", {"before": before})

@@ -1,0 +1,1 @@
+"""The shop's instruments with their certificates."""

@@ -1,0 +1,66 @@
+"""Instruments as the core needs them: the shop's own first, then the usual ones."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from dataclasses import replace
+from datetime import date
+
+from ample.core.sizes import Instrument, default_instrument
+from ample.shop.instruments import queries
+from ample.shop.instruments.records import InstrumentRecord
+from ample.store import Transaction
+
+OVERDUE_FACTOR = 1.5
+USUAL_KINDS = ("rule", "caliper", "micrometer", "bore_gauge", "pi_tape")
+
+
+def known_instruments(t: Transaction, today: date) -> list[InstrumentRecord]:
+    """The shop's instruments, then the usual kinds without a certificate."""
+    own = [
+        InstrumentRecord(**row, words=_words(row["overdue"], row["calibrated_on"]))
+        for row in queries.all_instruments(t, today)
+    ]
+    usual = [default_instrument(kind) for kind in USUAL_KINDS]
+    return own + [
+        InstrumentRecord(
+            name=each.kind,
+            kind=each.kind,
+            outside_u_mm=each.outside_u_mm,
+            inside_u_mm=each.inside_u_mm,
+            scatter_mm=each.scatter_mm,
+            calibrated_on=None,
+            overdue=False,
+            words="no certificate: the usual doubt is taken",
+        )
+        for each in usual
+    ]
+
+
+def instrument_finder(records: list[InstrumentRecord]) -> Callable[[str], Instrument]:
+    """A look-up by name; an overdue instrument has its doubt widened and says so."""
+    by_name = {record.name: record for record in records}
+
+    def find(name: str) -> Instrument:
+        record = by_name.get(name)
+        if record is None or record.calibrated_on is None:
+            return default_instrument(name)
+        instrument = replace(
+            default_instrument(record.kind),
+            name=record.name,
+            outside_u_mm=record.outside_u_mm,
+            inside_u_mm=record.inside_u_mm,
+            depth_u_mm=record.outside_u_mm,
+            scatter_mm=record.scatter_mm,
+        )
+        if not record.overdue:
+            return instrument
+        note = f"{record.name} is overdue for calibration: its doubt is taken {OVERDUE_FACTOR:g} times as wide."
+        return instrument.widened(OVERDUE_FACTOR, note)
+
+    return find
+
+
+def _words(overdue: bool, calibrated_on: date) -> str:
+    said = f"checked in {calibrated_on:%B %Y}"
+    return f"{said}: overdue, doubt widened" if overdue else said

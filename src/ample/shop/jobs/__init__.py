@@ -1,0 +1,1 @@
+"""Jobs and the parts in their tray."""

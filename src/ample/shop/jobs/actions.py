@@ -1,0 +1,35 @@
+"""Opening jobs and filling their trays."""
+
+from __future__ import annotations
+
+from ample.core.errors import NotKnown
+from ample.shop.doer import Doer
+from ample.shop.history.actions import record
+from ample.shop.jobs import queries
+from ample.shop.jobs.records import JobHead, NewJob, NewPart, PartHead
+from ample.store import Transaction
+
+
+def known_job(t: Transaction, number: str) -> JobHead:
+    """The job, or a clear word that there is none."""
+    job = queries.job_by_number(t, number)
+    if job is None:
+        raise NotKnown("no_such_job", f"There is no job {number[:12]}.", "number")
+    return job
+
+
+def open_job(t: Transaction, doer: Doer, new: NewJob) -> JobHead:
+    """A new job under the next number."""
+    job = queries.add_job(t, new, doer.now)
+    record(t, doer, "job", job.job_id, "opened", None, new)
+    return job
+
+
+def add_part(t: Transaction, doer: Doer, number: str, new: NewPart) -> PartHead:
+    """Put a part in the tray of a job."""
+    job = known_job(t, number)
+    part_id = queries.add_part(t, job.job_id, new)
+    record(t, doer, "part", part_id, "added", None, new)
+    part = queries.part(t, part_id)
+    assert part is not None
+    return part

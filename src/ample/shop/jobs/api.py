@@ -1,0 +1,71 @@
+"""HTTP of jobs and the Counter."""
+
+from __future__ import annotations
+
+from flask import Response
+from flask_openapi3 import APIBlueprint, Tag
+from pydantic import BaseModel, Field
+
+from ample.shop.bench.counter import answer_line
+from ample.shop.bench.records import CounterAnswer
+from ample.shop.jobs import actions, queries
+from ample.shop.jobs.board import states_of
+from ample.shop.jobs.records import JobHead, JobState, NewJob, NewPart, PartHead
+from ample.shop.desk import ErrorAnswer, desk
+
+api = APIBlueprint("jobs", __name__, url_prefix="/api", abp_tags=[Tag(name="jobs")])
+
+
+class JobPath(BaseModel):
+    """A job's number."""
+
+    number: str = Field(max_length=12)
+
+
+class LineQuery(BaseModel):
+    """What stands in the Counter's line."""
+
+    text: str = Field(default="", max_length=200)
+
+
+class Board(BaseModel):
+    """Every job with what it waits for."""
+
+    jobs: list[JobState]
+
+
+@api.get("/jobs", summary="Every job and what it waits for", responses={200: Board})
+def board() -> Response:
+    """Jobs by what they wait for."""
+    now = desk().doer().now
+    return desk().read(
+        lambda t: Board(jobs=states_of(t, queries.all_jobs(t), now, desk().instruments(t)))
+    )
+
+
+@api.post("/jobs", summary="Open a job", responses={201: JobHead, 400: ErrorAnswer, 422: ErrorAnswer})
+def open_job(body: NewJob) -> Response:
+    """Open a job under the next number."""
+    return desk().once(lambda t, doer: actions.open_job(t, doer, body), 201)
+
+
+@api.get("/jobs/<number>", summary="One job", responses={200: JobState, 404: ErrorAnswer})
+def job(path: JobPath) -> Response:
+    """A job with its parts, their lights and what they wait for."""
+    now = desk().doer().now
+    return desk().read(
+        lambda t: states_of(t, [actions.known_job(t, path.number)], now, desk().instruments(t))[0]
+    )
+
+
+@api.post("/jobs/<number>/parts", summary="Put a part in the tray", responses={201: PartHead, 400: ErrorAnswer, 404: ErrorAnswer, 422: ErrorAnswer})
+def add_part(path: JobPath, body: NewPart) -> Response:
+    """Put a part in the tray of a job."""
+    return desk().once(lambda t, doer: actions.add_part(t, doer, path.number, body), 201)
+
+
+@api.get("/counter", summary="What a line at the Counter can mean", responses={200: CounterAnswer, 422: ErrorAnswer})
+def counter(query: LineQuery) -> Response:
+    """Markings, sizes and jobs that the line can mean."""
+    index = desk().index()
+    return desk().read(lambda t: answer_line(t, index, query.text, desk().instruments(t)))

@@ -1,0 +1,139 @@
+"""SQL of jobs and parts."""
+
+from __future__ import annotations
+
+from datetime import datetime
+from typing import Any
+
+from ample.shop.jobs.records import JobHead, NewJob, NewPart, PartHead
+from ample.store import Transaction
+
+_JOB = "SELECT job_id, number, title, owner, symptom, opened_at, version FROM jobs"
+_PART = """
+        SELECT
+            part_id, job_id, position, name, surroundings, dirty, rpm, family,
+            marking, condition_seen, version
+        FROM parts
+"""
+
+
+def all_jobs(t: Transaction) -> list[JobHead]:
+    """Every job, newest first."""
+    return [JobHead(**row) for row in t.rows(_JOB + " ORDER BY job_id DESC LIMIT 200")]
+
+
+def job_by_number(t: Transaction, number: str) -> JobHead | None:
+    """One job."""
+    row = t.first(_JOB + " WHERE number = %(number)s", {"number": number})
+    return JobHead(**row) if row else None
+
+
+def job_by_id(t: Transaction, job_id: int) -> JobHead | None:
+    """One job by its row."""
+    row = t.first(_JOB + " WHERE job_id = %(job_id)s", {"job_id": job_id})
+    return JobHead(**row) if row else None
+
+
+def jobs_like(t: Transaction, text: str) -> list[JobHead]:
+    """Jobs whose number starts with, or whose title holds, a text."""
+    escaped = text.replace("\\", "\\\\").replace("%", "\\%").replace("_", "\\_")
+    rows = t.rows(
+        _JOB
+        + """
+        WHERE number LIKE CONCAT(%(text)s, '%%') OR title LIKE CONCAT('%%', %(text)s, '%%')
+        ORDER BY job_id DESC
+        LIMIT 3
+        """,
+        {"text": escaped},
+    )
+    return [JobHead(**row) for row in rows]
+
+
+def add_job(t: Transaction, job: NewJob, opened_at: datetime) -> JobHead:
+    """A new job under the next number."""
+    highest = t.first("SELECT MAX(CAST(number AS UNSIGNED)) AS top FROM jobs FOR UPDATE")
+    number = f"{int((highest or {}).get('top') or 0) + 1:04d}"
+    job_id = t.insert(
+        """
+        INSERT INTO jobs (number, title, owner, symptom, opened_at)
+        VALUES (%(number)s, %(title)s, %(owner)s, %(symptom)s, %(opened_at)s)
+        """,
+        job.model_dump() | {"number": number, "opened_at": opened_at},
+    )
+    found = job_by_id(t, job_id)
+    assert found is not None
+    return found
+
+
+def set_number(t: Transaction, job_id: int, number: str) -> None:
+    """Give a job the number it had elsewhere."""
+    t.change(
+        "UPDATE jobs SET number = %(number)s WHERE job_id = %(job_id)s",
+        {"job_id": job_id, "number": number},
+    )
+
+
+def parts_of_jobs(t: Transaction, job_ids: list[int]) -> list[PartHead]:
+    """Parts of jobs in the order of their trays."""
+    if not job_ids:
+        return []
+    rows = t.rows(
+        _PART + " WHERE job_id IN %(job_ids)s ORDER BY job_id, position", {"job_ids": job_ids}
+    )
+    return [PartHead(**row) for row in rows]
+
+
+def part(t: Transaction, part_id: int, lock: bool = False) -> PartHead | None:
+    """One part; locked until the transaction ends when it is to be changed."""
+    row = t.first(
+        _PART + " WHERE part_id = %(part_id)s" + (" FOR UPDATE" if lock else ""), {"part_id": part_id}
+    )
+    return PartHead(**row) if row else None
+
+
+def add_part(t: Transaction, job_id: int, new: NewPart) -> int:
+    """A part at the end of the tray."""
+    t.first("SELECT job_id FROM jobs WHERE job_id = %(job_id)s FOR UPDATE", {"job_id": job_id})
+    position = t.single_value(
+        "SELECT COALESCE(MAX(position), 0) + 1 FROM parts WHERE job_id = %(job_id)s", {"job_id": job_id}
+    )
+    return t.insert(
+        """
+        INSERT INTO parts (job_id, position, name, surroundings, marking, dirty, rpm)
+        VALUES (%(job_id)s, %(position)s, %(name)s, %(surroundings)s, %(marking)s, %(dirty)s, %(rpm)s)
+        """,
+        new.model_dump() | {"job_id": job_id, "position": position},
+    )
+
+
+def decisions(t: Transaction, part_ids: list[int]) -> dict[int, dict[str, Any]]:
+    """What is decided about parts: identification, replacement, order line."""
+    if not part_ids:
+        return {}
+    rows = t.rows(
+        """
+        SELECT
+            p.part_id,
+            i.item_id AS chosen_id,
+            i.probability,
+            i.worst_sigmas,
+            i.clash,
+            i.features_read,
+            i.marking_read,
+            m.item_id AS match_id,
+            m.verdict,
+            m.words,
+            l.line_id,
+            l.quantity,
+            o.number AS order_number,
+            o.state AS order_state
+        FROM parts p
+        LEFT JOIN identifications i ON i.part_id = p.part_id
+        LEFT JOIN matches m ON m.part_id = p.part_id
+        LEFT JOIN order_lines l ON l.part_id = p.part_id
+        LEFT JOIN orders o ON o.order_id = l.order_id
+        WHERE p.part_id IN %(part_ids)s
+        """,
+        {"part_ids": part_ids},
+    )
+    return {row["part_id"]: row for row in rows}

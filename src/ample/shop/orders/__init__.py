@@ -1,0 +1,1 @@
+"""Order sheets and the gate before them."""

@@ -1,0 +1,261 @@
+"""Order sheets: lines put on, lights passed with a reason, sheets placed."""
+
+from __future__ import annotations
+
+import csv
+import io
+from collections.abc import Callable
+from decimal import Decimal
+from typing import Any
+
+from ample.core.errors import BadInput, Conflict, NotKnown
+from ample.core.sizes import Instrument
+from ample.shop.bench import queries as bench
+from ample.shop.bench.actions import known_item, known_part
+from ample.shop.catalogue import queries as catalogue
+from ample.shop.catalogue.records import Item, Offer
+from ample.shop.doer import Doer
+from ample.shop.history.actions import record
+from ample.shop.jobs.records import Light
+from ample.shop.orders import queries
+from ample.shop.orders.lights import is_open, lights_of
+from ample.shop.orders.records import (
+    AddLine,
+    ChangeLine,
+    OrderLine,
+    OrdersAnswer,
+    OrderSheet,
+    PassLight,
+    PlaceOrder,
+    WaitingPart,
+)
+from ample.store import Transaction
+
+InstrumentOf = Callable[[str], Instrument]
+
+
+def orders_of(t: Transaction, instrument_of: InstrumentOf) -> OrdersAnswer:
+    """All sheets with their lines and lights, and what waits for a sheet."""
+    return OrdersAnswer(sheets=_sheets(t, None, instrument_of), waiting=_waiting(t))
+
+
+def sheet(t: Transaction, order_id: int, instrument_of: InstrumentOf) -> OrderSheet:
+    """One sheet, or a clear word that there is none."""
+    found = _sheets(t, order_id, instrument_of)
+    if not found:
+        raise NotKnown("no_such_order", f"There is no order {order_id}.", "order_id")
+    return found[0]
+
+
+def _sheets(t: Transaction, order_id: int | None, instrument_of: InstrumentOf) -> list[OrderSheet]:
+    heads = queries.sheets(t, order_id)
+    rows = queries.lines(t, [head["order_id"] for head in heads])
+    lights = lights_of(t, [row["part_id"] for row in rows], instrument_of)
+    offers = catalogue.offers_of(t, [row["item_id"] for row in rows])
+    found = []
+    for head in heads:
+        own = [row for row in rows if row["order_id"] == head["order_id"]]
+        made = [_line(t, row, lights[row["part_id"]], offers, head["supplier_id"]) for row in own]
+        found.append(
+            OrderSheet(
+                **head,
+                lines=made,
+                total=sum((each.price * each.quantity for each in made), Decimal(0)),
+                longest_days=max((each.lead_days for each in made), default=0),
+                ready=bool(made) and all(each.open_lights == 0 for each in made),
+            )
+        )
+    return [each for each in found if each.lines or each.state == "placed" or order_id]
+
+
+def _line(
+    t: Transaction, row: dict[str, Any], lights: list[Light], offers: dict[int, list[Offer]], supplier_id: int
+) -> OrderLine:
+    identified = bench.identification(t, row["part_id"])
+    replaces = known_item(t, identified["item_id"]).marking if identified else ""
+    return OrderLine(
+        **{name: row[name] for name in (
+            "line_id", "part_id", "part_name", "job_number", "job_title", "quantity", "price",
+            "lead_days", "version",
+        )},
+        replaces=replaces,
+        item=known_item(t, row["item_id"]),
+        lights=lights,
+        open_lights=sum(is_open(light) for light in lights),
+        other_offers=[each for each in offers.get(row["item_id"], []) if each.supplier_id != supplier_id],
+    )  # fmt: skip
+
+
+def _waiting(t: Transaction) -> list[WaitingPart]:
+    rows = queries.matched_without_line(t)
+    offers = catalogue.offers_of(t, [row["item_id"] for row in rows])
+    return [
+        WaitingPart(
+            part_id=row["part_id"],
+            part_name=row["part_name"],
+            job_number=row["job_number"],
+            item=known_item(t, row["item_id"]),
+            offers=offers.get(row["item_id"], []),
+        )
+        for row in rows
+    ]
+
+
+def add_line(t: Transaction, doer: Doer, new: AddLine, instrument_of: InstrumentOf) -> OrderSheet:
+    """Put a part on a supplier's open sheet at the price offered now."""
+    known_part(t, new.part_id, lock=True)
+    match = bench.match(t, new.part_id)
+    if match is None:
+        raise BadInput("no_match", "Nothing is chosen yet to replace this part.", "part_id", "Choose on Match.")
+    item = known_item(t, match["item_id"])
+    offer = _offer(t, item, new.supplier_id)
+    order_id = queries.open_order_of(t, offer.supplier_id) or queries.add_order(t, offer.supplier_id)
+    if any(row["part_id"] == new.part_id for row in queries.lines(t, _all_orders(t))):
+        raise Conflict("on_a_sheet", "This part is on an order sheet already.", "part_id")
+    line_id = queries.add_line(
+        t,
+        {
+            "order_id": order_id,
+            "part_id": new.part_id,
+            "item_id": item.item_id,
+            "quantity": new.quantity,
+            "price": offer.price,
+            "lead_days": offer.lead_days,
+        },
+    )
+    queries.touch_order(t, order_id)
+    record(t, doer, "order_line", line_id, "added", None, new)
+    return sheet(t, order_id, instrument_of)
+
+
+def _all_orders(t: Transaction) -> list[int]:
+    return [head["order_id"] for head in queries.sheets(t)]
+
+
+def _offer(t: Transaction, item: Item, supplier_id: int | None) -> Offer:
+    offers = catalogue.offers_of(t, [item.item_id]).get(item.item_id, [])
+    fitting = [each for each in offers if supplier_id in (None, each.supplier_id)]
+    if not fitting:
+        raise BadInput(
+            "no_offer", f"No supplier offers {item.marking}.", "supplier_id", "Choose another equivalent."
+        )
+    return fitting[0]
+
+
+def _open_line(t: Transaction, line_id: int) -> dict[str, Any]:
+    line = queries.line(t, line_id)
+    if line is None:
+        raise NotKnown("no_such_line", f"There is no order line {line_id}.", "line_id")
+    if line["state"] != "open":
+        raise Conflict("placed", "The sheet has been placed: its lines stand.", "line_id")
+    return line
+
+
+def change_line(
+    t: Transaction, doer: Doer, line_id: int, change: ChangeLine, instrument_of: InstrumentOf
+) -> OrderSheet:
+    """Another quantity on a line of an open sheet."""
+    line = _open_line(t, line_id)
+    if not queries.set_quantity(t, line_id, change.quantity, change.version):
+        raise Conflict(
+            "changed_meanwhile",
+            "Someone else changed this line meanwhile.",
+            None,
+            "Look at it again.",
+            {"version": line["version"], "quantity": line["quantity"]},
+        )
+    queries.touch_order(t, line["order_id"])
+    record(t, doer, "order_line", line_id, "quantity", {"quantity": line["quantity"]}, change)
+    return sheet(t, line["order_id"], instrument_of)
+
+
+def drop_line(t: Transaction, doer: Doer, line_id: int, instrument_of: InstrumentOf) -> OrderSheet:
+    """Take a line off an open sheet."""
+    line = _open_line(t, line_id)
+    queries.drop_line(t, line_id)
+    queries.touch_order(t, line["order_id"])
+    record(t, doer, "order_line", line_id, "dropped", dict(line), None)
+    return sheet(t, line["order_id"], instrument_of)
+
+
+def pass_light(
+    t: Transaction, doer: Doer, line_id: int, asked: PassLight, instrument_of: InstrumentOf
+) -> OrderSheet:
+    """Pass a light that does not hold, with a reason; what was unproven is kept beside it."""
+    doer.must_be("bench", "buyer")
+    line = _open_line(t, line_id)
+    lights = lights_of(t, [line["part_id"]], instrument_of)[line["part_id"]]
+    light = next(each for each in lights if each.light == asked.light)
+    if light.state == "holds":
+        raise BadInput("nothing_to_pass", f"The {asked.light} holds: there is nothing to pass.", "light")
+    if not asked.reason.strip():
+        raise BadInput("no_reason", "A pass needs a reason in words.", "reason")
+    queries.add_pass(
+        t,
+        {
+            "line_id": line_id,
+            "light": asked.light,
+            "words": light.words[:300],
+            "reason": asked.reason.strip(),
+            "person_id": doer.person_id,
+            "now": doer.now,
+        },
+    )
+    queries.touch_order(t, line["order_id"])
+    record(t, doer, "order_line", line_id, "passed", {"light": asked.light, "words": light.words}, asked)
+    return sheet(t, line["order_id"], instrument_of)
+
+
+def place(
+    t: Transaction, doer: Doer, order_id: int, asked: PlaceOrder, instrument_of: InstrumentOf
+) -> OrderSheet:
+    """Place a sheet: only through the gate, only as it was seen."""
+    doer.must_be("buyer")
+    queries.sheets(t, order_id, lock=True)
+    found = sheet(t, order_id, instrument_of)
+    if found.state == "placed":
+        raise Conflict("placed", "This sheet has been placed already.", "order_id")
+    if not found.ready:
+        waiting = sum(line.open_lights for line in found.lines)
+        raise BadInput(
+            "gate_shut",
+            f"{waiting} point(s) are neither proven nor passed with a reason.",
+            "order_id",
+            "Prove them, or pass each with a reason.",
+        )
+    if not queries.place(t, order_id, doer.person_id, doer.now, asked.version):
+        raise Conflict(
+            "changed_meanwhile", "The sheet has changed since you saw it.", None, "Look again, then place it.",
+            {"version": found.version},
+        )  # fmt: skip
+    record(t, doer, "order", order_id, "placed", None, {"total": str(found.total)})
+    return sheet(t, order_id, instrument_of)
+
+
+def sheet_csv(found: OrderSheet) -> str:
+    """The sheet as CSV: one line a part, with what was passed and why."""
+    out = io.StringIO()
+    writer = csv.writer(out, lineterminator="\n")
+    writer.writerow(
+        ["order", "supplier", "job", "part", "marking", "maker", "bore_mm", "outside_mm", "width_mm",
+         "quantity", "price", "lead_days", "unproven_and_passed"]
+    )  # fmt: skip
+    for line in found.lines:
+        passed = "; ".join(
+            f"{light.light}: {light.words} Passed by {light.passed_by}: {light.passed_reason}"
+            for light in line.lights
+            if light.passed_reason
+        )
+        item = line.item
+        row = [found.number, found.supplier, line.job_number, line.part_name, item.marking, item.maker,
+               f"{item.d_mm:g}", f"{item.D_mm:g}", f"{item.B_mm:g}", line.quantity, line.price,
+               line.lead_days, passed]  # fmt: skip
+        writer.writerow([_harmless(value) for value in row])
+    return out.getvalue()
+
+
+def _harmless(value: object) -> object:
+    """A text that a spreadsheet would run as a formula is quoted."""
+    if isinstance(value, str) and value[:1] in "=+-@\t\r":
+        return f"'{value}"
+    return value

@@ -1,0 +1,91 @@
+"""The gate's lights of parts, from what the shop knows of them."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from typing import Any
+
+from ample.core.exchange import SeatAnswer
+from ample.core.kits import GateFacts, SeatFact, gate
+from ample.core.sizes import Instrument
+from ample.shop.catalogue.records import Item
+from ample.shop.jobs import queries as jobs
+from ample.shop.jobs.records import Light
+from ample.shop.orders import queries
+from ample.shop.seats.actions import judge, ordered_item, sheet_of
+from ample.store import Transaction
+
+InstrumentOf = Callable[[str], Instrument]
+NEEDED = 1
+
+
+def lights_of(
+    t: Transaction, part_ids: list[int], instrument_of: InstrumentOf
+) -> dict[int, list[Light]]:
+    """Five lights for each part, with the passes that people gave."""
+    known = jobs.decisions(t, part_ids)
+    given = queries.passes(t, [row["line_id"] for row in known.values() if row["line_id"]])
+    found = {}
+    for part_id, row in known.items():
+        own = [each for each in given if each["line_id"] == row["line_id"]]
+        facts = _facts(t, part_id, row, instrument_of)
+        found[part_id] = [
+            _with_pass(Light(light=each.light, state=each.state, words=each.words), own)
+            for each in gate(facts)
+        ]
+    return found
+
+
+def _facts(
+    t: Transaction, part_id: int, row: dict[str, Any], instrument_of: InstrumentOf
+) -> GateFacts:
+    item = ordered_item(t, part_id)
+    shaft = housing = None
+    if item is not None:
+        shaft, housing = _seat_facts(t, part_id, item, instrument_of)
+    return GateFacts(
+        probability=float(row["probability"]) if row["probability"] is not None else None,
+        worst_sigmas=float(row["worst_sigmas"]) if row["worst_sigmas"] is not None else None,
+        clash=row["clash"] or "",
+        features_read=row["features_read"] or 0,
+        marking_read=bool(row["marking_read"]),
+        verdict=row["verdict"],
+        verdict_words=row["words"] or "",
+        shaft=shaft,
+        housing=housing,
+        quantity=row["quantity"] or NEEDED,
+        needed=NEEDED,
+    )
+
+
+def _seat_facts(
+    t: Transaction, part_id: int, item: Item, instrument_of: InstrumentOf
+) -> tuple[SeatFact | None, SeatFact | None]:
+    sheet, version = sheet_of(t, part_id)
+    if version == 0:
+        return None, None
+    judged = judge(item, sheet, instrument_of)
+
+    def fact(check: SeatAnswer | None) -> SeatFact | None:
+        return SeatFact(check.decision, check.reason, check.creep_probability) if check else None
+
+    return fact(judged.shaft.check), fact(judged.housing.check)
+
+
+def _with_pass(light: Light, given: list[dict[str, Any]]) -> Light:
+    """A pass stands only for what was unproven when it was given: other words need a new one."""
+    for each in reversed(given):
+        if each["light"] == light.light and each["words"] == light.words:
+            return light.model_copy(
+                update={
+                    "passed_reason": each["reason"],
+                    "passed_by": each["person"],
+                    "passed_at": each["passed_at"],
+                }
+            )
+    return light
+
+
+def is_open(light: Light) -> bool:
+    """Whether a light keeps the gate shut."""
+    return light.state != "holds" and light.passed_reason is None

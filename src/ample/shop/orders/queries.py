@@ -1,0 +1,175 @@
+"""SQL of orders, lines and gate passes."""
+
+from __future__ import annotations
+
+from datetime import datetime
+from typing import Any
+
+from ample.store import Transaction
+
+
+def sheets(t: Transaction, order_id: int | None = None, lock: bool = False) -> list[dict[str, Any]]:
+    """Order sheets, open ones first."""
+    return t.rows(
+        """
+        SELECT
+            o.order_id, o.number, o.supplier_id, s.name AS supplier, s.place, o.state,
+            o.placed_at, p.name AS placed_by, o.version
+        FROM orders o
+        JOIN suppliers s ON s.supplier_id = o.supplier_id
+        LEFT JOIN people p ON p.person_id = o.placed_by
+        WHERE %(order_id)s IS NULL OR o.order_id = %(order_id)s
+        ORDER BY o.state = 'placed', o.order_id DESC
+        LIMIT 100
+        """
+        + (" FOR UPDATE" if lock else ""),
+        {"order_id": order_id},
+    )
+
+
+def lines(t: Transaction, order_ids: list[int]) -> list[dict[str, Any]]:
+    """Lines of sheets in the order they were added."""
+    if not order_ids:
+        return []
+    return t.rows(
+        """
+        SELECT
+            l.line_id, l.order_id, l.part_id, p.name AS part_name, j.number AS job_number,
+            j.title AS job_title, l.item_id, l.quantity, l.price, l.lead_days, l.version
+        FROM order_lines l
+        JOIN parts p ON p.part_id = l.part_id
+        JOIN jobs j ON j.job_id = p.job_id
+        WHERE l.order_id IN %(order_ids)s
+        ORDER BY l.line_id
+        """,
+        {"order_ids": order_ids},
+    )
+
+
+def line(t: Transaction, line_id: int) -> dict[str, Any] | None:
+    """One line, locked, with the state of its sheet."""
+    return t.first(
+        """
+        SELECT l.line_id, l.order_id, l.part_id, l.item_id, l.quantity, l.version, o.state
+        FROM order_lines l
+        JOIN orders o ON o.order_id = l.order_id
+        WHERE l.line_id = %(line_id)s
+        FOR UPDATE
+        """,
+        {"line_id": line_id},
+    )
+
+
+def passes(t: Transaction, line_ids: list[int]) -> list[dict[str, Any]]:
+    """Passes of gate lights, oldest first."""
+    if not line_ids:
+        return []
+    return t.rows(
+        """
+        SELECT g.line_id, g.light, g.words, g.reason, g.passed_at, p.name AS person
+        FROM gate_passes g
+        JOIN people p ON p.person_id = g.person_id
+        WHERE g.line_id IN %(line_ids)s
+        ORDER BY g.pass_id
+        """,
+        {"line_ids": line_ids},
+    )
+
+
+def open_order_of(t: Transaction, supplier_id: int) -> int | None:
+    """The open sheet of a supplier."""
+    row = t.first(
+        """
+        SELECT order_id
+        FROM orders
+        WHERE supplier_id = %(supplier_id)s AND state = 'open'
+        ORDER BY order_id
+        LIMIT 1
+        FOR UPDATE
+        """,
+        {"supplier_id": supplier_id},
+    )
+    return row["order_id"] if row else None
+
+
+def add_order(t: Transaction, supplier_id: int) -> int:
+    """A new open sheet under the next number."""
+    highest = t.first("SELECT MAX(CAST(SUBSTRING(number, 2) AS UNSIGNED)) AS top FROM orders FOR UPDATE")
+    number = f"P{int((highest or {}).get('top') or 0) + 1:04d}"
+    return t.insert(
+        "INSERT INTO orders (number, supplier_id) VALUES (%(number)s, %(supplier_id)s)",
+        {"number": number, "supplier_id": supplier_id},
+    )
+
+
+def add_line(t: Transaction, values: dict[str, Any]) -> int:
+    """A new line."""
+    return t.insert(
+        """
+        INSERT INTO order_lines (order_id, part_id, item_id, quantity, price, lead_days)
+        VALUES (%(order_id)s, %(part_id)s, %(item_id)s, %(quantity)s, %(price)s, %(lead_days)s)
+        """,
+        values,
+    )
+
+
+def touch_order(t: Transaction, order_id: int) -> None:
+    """The sheet has changed."""
+    t.change(
+        "UPDATE orders SET version = version + 1 WHERE order_id = %(order_id)s", {"order_id": order_id}
+    )
+
+
+def set_quantity(t: Transaction, line_id: int, quantity: int, version: int) -> int:
+    """Another quantity, if the line is still at this version."""
+    return t.change(
+        """
+        UPDATE order_lines
+        SET quantity = %(quantity)s, version = version + 1
+        WHERE line_id = %(line_id)s AND version = %(version)s
+        """,
+        {"line_id": line_id, "quantity": quantity, "version": version},
+    )
+
+
+def drop_line(t: Transaction, line_id: int) -> None:
+    """Take a line off its sheet; passes stay on record."""
+    t.change("DELETE FROM order_lines WHERE line_id = %(line_id)s", {"line_id": line_id})
+
+
+def add_pass(t: Transaction, values: dict[str, Any]) -> int:
+    """A light passed with a reason."""
+    return t.insert(
+        """
+        INSERT INTO gate_passes (line_id, light, words, reason, person_id, passed_at)
+        VALUES (%(line_id)s, %(light)s, %(words)s, %(reason)s, %(person_id)s, %(now)s)
+        """,
+        values,
+    )
+
+
+def place(t: Transaction, order_id: int, person_id: int, now: datetime, version: int) -> int:
+    """The sheet is placed, if it is still open and at this version."""
+    return t.change(
+        """
+        UPDATE orders
+        SET state = 'placed', placed_at = %(now)s, placed_by = %(person_id)s, version = version + 1
+        WHERE order_id = %(order_id)s AND version = %(version)s AND state = 'open'
+        """,
+        {"order_id": order_id, "person_id": person_id, "now": now, "version": version},
+    )
+
+
+def matched_without_line(t: Transaction) -> list[dict[str, Any]]:
+    """Parts with a replacement chosen that are on no sheet."""
+    return t.rows(
+        """
+        SELECT p.part_id, p.name AS part_name, j.number AS job_number, m.item_id
+        FROM matches m
+        JOIN parts p ON p.part_id = m.part_id
+        JOIN jobs j ON j.job_id = p.job_id
+        LEFT JOIN order_lines l ON l.part_id = m.part_id
+        WHERE l.line_id IS NULL
+        ORDER BY j.job_id, p.position
+        """
+    )

@@ -1,0 +1,94 @@
+"""Records of orders."""
+
+from __future__ import annotations
+
+from datetime import datetime
+from decimal import Decimal
+from typing import Literal
+
+from pydantic import BaseModel, Field
+
+from ample.shop.catalogue.records import Item, Offer
+from ample.shop.jobs.records import Light, Strict
+
+
+class OrderLine(BaseModel):
+    """One line: what is ordered for which part, and its gate."""
+
+    line_id: int
+    part_id: int
+    part_name: str
+    job_number: str
+    job_title: str
+    replaces: str
+    item: Item
+    quantity: int
+    price: Decimal
+    lead_days: int
+    version: int
+    lights: list[Light]
+    open_lights: int
+    other_offers: list[Offer]
+
+
+class OrderSheet(BaseModel):
+    """One supplier's sheet."""
+
+    order_id: int
+    number: str
+    supplier_id: int
+    supplier: str
+    place: str
+    state: Literal["open", "placed"]
+    placed_at: datetime | None
+    placed_by: str | None
+    version: int
+    lines: list[OrderLine]
+    total: Decimal
+    longest_days: int
+    ready: bool
+
+
+class WaitingPart(BaseModel):
+    """A part with a replacement chosen that is on no sheet yet."""
+
+    part_id: int
+    part_name: str
+    job_number: str
+    item: Item
+    offers: list[Offer]
+
+
+class OrdersAnswer(BaseModel):
+    """All sheets, open ones first, and what waits to be put on one."""
+
+    sheets: list[OrderSheet]
+    waiting: list[WaitingPart]
+
+
+class AddLine(Strict):
+    """Put a part on the sheet of a supplier (the cheapest when not said)."""
+
+    part_id: int = Field(ge=1, le=2**31)
+    supplier_id: int | None = Field(default=None, ge=1, le=2**31)
+    quantity: int = Field(default=1, ge=1, le=999)
+
+
+class ChangeLine(Strict):
+    """Another quantity."""
+
+    version: int = Field(ge=1)
+    quantity: int = Field(ge=1, le=999)
+
+
+class PassLight(Strict):
+    """Pass a light with a reason that stays on record."""
+
+    light: Literal["identity", "interchange", "shaft", "housing", "quantity"]
+    reason: str = Field(min_length=8, max_length=300)
+
+
+class PlaceOrder(Strict):
+    """Place the sheet as it stands at this version."""
+
+    version: int = Field(ge=1)

@@ -1,0 +1,1 @@
+"""People, their sign-in and sessions."""

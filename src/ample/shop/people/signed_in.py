@@ -1,0 +1,28 @@
+"""The signed-in person as Flask-Login sees them."""
+
+from __future__ import annotations
+
+from flask import session
+
+from ample.shop.people.records import Person
+
+
+class SignedIn:
+    """The signed-in person as Flask-Login wants them; the session lies in the database."""
+
+    is_authenticated = True
+    is_active = True
+    is_anonymous = False
+
+    def __init__(self, person: Person, token: str) -> None:
+        self.person = person
+        self.token = token
+
+    def get_id(self) -> str:
+        """The session's token."""
+        return self.token
+
+
+def forget_session() -> None:
+    """Drop the cookie's contents, the forged-request token with it."""
+    session.clear()

@@ -1,0 +1,1 @@
+"""Shaft and housing seats of a part."""

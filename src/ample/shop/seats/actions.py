@@ -1,0 +1,214 @@
+"""Seats kept and judged."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+
+from ample.core import exchange as x
+from ample.core.errors import AmpleError, BadInput, Conflict
+from ample.core.operations import ask, seat_answer
+from ample.core.sizes import Instrument, parse_length
+from ample.core.standards import limits
+from ample.shop.bench import queries as bench
+from ample.shop.bench.actions import known_item, known_part
+from ample.shop.catalogue.records import Item
+from ample.shop.doer import Doer
+from ample.shop.history.actions import record
+from ample.shop.jobs import queries as jobs
+from ample.shop.seats import queries
+from ample.shop.seats.records import (
+    SeatJudgement,
+    SeatsAnswer,
+    SeatSave,
+    SeatSheet,
+    SeatSide,
+    SeatsJudged,
+)
+from ample.store import Transaction
+
+InstrumentOf = Callable[[str], Instrument]
+SIDES = ("shaft", "housing")
+
+
+def ordered_item(t: Transaction, part_id: int) -> Item | None:
+    """The item that would be fitted: the chosen replacement, else what the part is."""
+    row = bench.match(t, part_id) or bench.identification(t, part_id)
+    return known_item(t, row["item_id"]) if row else None
+
+
+def sheet_of(t: Transaction, part_id: int) -> tuple[SeatSheet, int]:
+    """The seat sheet of a part and its version; an empty one when none is kept."""
+    row = queries.sheet(t, part_id)
+    if row is None:
+        return SeatSheet(), 0
+    planes: dict[str, list[list[str]]] = {side: [] for side in SIDES}
+    for reading in queries.readings(t, part_id):
+        held = planes[reading["side"]]
+        while len(held) <= reading["plane"]:
+            held.append([])
+        while len(held[reading["plane"]]) < reading["direction"]:
+            held[reading["plane"]].append("")
+        held[reading["plane"]].append(reading["typed"])
+    sides = {
+        side: SeatSide(
+            zone=row[f"{side}_zone"], instrument=row[f"{side}_instrument"], planes=planes[side]
+        )
+        for side in SIDES
+    }
+    sheet = SeatSheet(
+        turning=row["turning"],
+        load=row["load_level"],
+        slides=bool(row["slides"]),
+        split=bool(row["split"]),
+        warmer_inner_k=float(row["warmer_inner_k"]),
+        temperature_c=float(row["temperature_c"]),
+        **sides,
+    )
+    return sheet, row["version"]
+
+
+def seats_of(t: Transaction, part_id: int, instrument_of: InstrumentOf) -> SeatsAnswer:
+    """The seats of a part with their judgement."""
+    part = known_part(t, part_id)
+    job = jobs.job_by_id(t, part.job_id)
+    assert job is not None
+    item = ordered_item(t, part_id)
+    sheet, version = sheet_of(t, part_id)
+    judged = judge(item, sheet, instrument_of) if item else None
+    return SeatsAnswer(job=job, part=part, item=item, sheet=sheet, version=version, judged=judged)
+
+
+def judge(item: Item, sheet: SeatSheet, instrument_of: InstrumentOf) -> SeatsJudged:
+    """Judge both seats as far as they are measured, and the clearance they leave."""
+    shaft = _side("shaft", item, sheet, instrument_of)
+    housing = _side("housing", item, sheet, instrument_of)
+    return SeatsJudged(shaft=shaft, housing=housing, clearance=_clearance(item, sheet, shaft, housing))
+
+
+def _side(
+    side: str, item: Item, sheet: SeatSheet, instrument_of: InstrumentOf
+) -> SeatJudgement:
+    typed: SeatSide = getattr(sheet, side)
+    duty = x.DutyRequest(turning=sheet.turning, load=sheet.load, slides=sheet.slides, split=sheet.split)
+    size = item.d_mm if side == "shaft" else item.D_mm
+    asked = {"part": side, "size_mm": size, "duty": duty.model_dump(), "class": item.tolerance_class}
+    fault: AmpleError | None = None
+    try:
+        zones = x.ZoneAdviceAnswer(**ask("zone-advice", asked | {"zone": typed.zone or None}))
+    except BadInput as error:
+        fault = error
+        zones = x.ZoneAdviceAnswer(**ask("zone-advice", asked))
+    check = None
+    try:
+        readings = _readings(typed)
+        if readings and fault is None:
+            check = seat_answer(
+                x.SeatRequest.model_validate({
+                    "part": side, "d_mm": item.d_mm, "D_mm": item.D_mm, "B_mm": item.B_mm,
+                    "class": item.tolerance_class, "readings_mm": readings,
+                    "instrument": typed.instrument, "temperature_c": sheet.temperature_c,
+                    "zone": typed.zone or None, "duty": duty.model_dump(),
+                }), instrument_of,
+            )  # fmt: skip
+    except AmpleError as error:
+        fault = error
+    return SeatJudgement(
+        check=check,
+        zones=zones,
+        fault=fault.message if fault else None,
+        fault_field=f"{side}.{fault.field}" if fault else None,
+    )
+
+
+def _readings(side: SeatSide) -> list[list[float]]:
+    """Readings that were typed, by plane; empty fields are not yet read."""
+    planes = []
+    for plane, row in enumerate(side.planes):
+        values = []
+        for direction, text in enumerate(row):
+            if text.strip():
+                try:
+                    values.append(parse_length(text).mm)
+                except BadInput as error:
+                    place = f"planes[{plane}][{direction}]"
+                    raise BadInput(error.code, error.message, place, error.hint) from error
+        if values:
+            planes.append(values)
+    return planes
+
+
+def _clearance(
+    item: Item, sheet: SeatSheet, shaft: SeatJudgement, housing: SeatJudgement
+) -> x.FittedClearanceAnswer | None:
+    asked = {
+        "d_mm": item.d_mm, "D_mm": item.D_mm, "B_mm": item.B_mm, "group": item.clearance,
+        "shaft": shaft.check.interference_um.model_dump() if shaft.check else None,
+        "housing": housing.check.interference_um.model_dump() if housing.check else None,
+        "warmer_inner_k": sheet.warmer_inner_k,
+    }  # fmt: skip
+    try:
+        return x.FittedClearanceAnswer(**ask("fitted-clearance", asked))
+    except BadInput:
+        return None  # the clearance table ends at 2.5 mm bore: nothing to show below it
+
+
+def save_seats(
+    t: Transaction, doer: Doer, part_id: int, save: SeatSave, instrument_of: InstrumentOf
+) -> SeatsAnswer:
+    """Keep a seat sheet; one made from an older version is refused with the newer one beside it."""
+    known_part(t, part_id, lock=True)
+    row = queries.sheet(t, part_id, lock=True)
+    before, version = sheet_of(t, part_id)
+    values = _checked(save.sheet, ordered_item(t, part_id))
+    if (row["version"] if row else 0) != save.version:
+        raise Conflict(
+            "changed_meanwhile",
+            "Someone else changed these seats meanwhile.",
+            None,
+            "Both are shown; nothing is lost.",
+            {"version": version, "sheet": before.model_dump()},
+        )
+    sheet = save.sheet
+    queries.set_sheet(
+        t,
+        sheet.model_dump(exclude={"shaft", "housing"})
+        | {
+            "part_id": part_id,
+            "shaft_zone": sheet.shaft.zone,
+            "housing_zone": sheet.housing.zone,
+            "shaft_instrument": sheet.shaft.instrument,
+            "housing_instrument": sheet.housing.instrument,
+        },
+    )
+    queries.replace_readings(t, part_id, values)
+    record(t, doer, "part", part_id, "seats", before, sheet)
+    return seats_of(t, part_id, instrument_of)
+
+
+def _checked(sheet: SeatSheet, item: Item | None) -> list[dict[str, object]]:
+    """The readings as rows; one that cannot be read, or a zone that does not exist, is refused."""
+    rows: list[dict[str, object]] = []
+    for side in SIDES:
+        typed: SeatSide = getattr(sheet, side)
+        if typed.zone:
+            try:
+                size = (item.d_mm if side == "shaft" else item.D_mm) if item else 25.0
+                limits(size, typed.zone)
+            except BadInput as error:
+                raise BadInput(error.code, error.message, f"sheet.{side}.zone", error.hint) from error
+        for plane, row in enumerate(typed.planes):
+            if len(row) > 8:
+                raise BadInput("bad_directions", "At most 8 directions a plane.", f"sheet.{side}.planes[{plane}]")
+            for direction, text in enumerate(row):
+                if not text.strip():
+                    continue
+                try:
+                    value = parse_length(text).mm
+                except BadInput as error:
+                    field = f"sheet.{side}.planes[{plane}][{direction}]"
+                    raise BadInput(error.code, error.message, field, error.hint) from error
+                rows.append({
+                    "side": side, "plane": plane, "direction": direction,
+                    "typed": text, "value_mm": round(value, 7),
+                })  # fmt: skip
+    return rows

@@ -1,0 +1,67 @@
+"""Records of seats."""
+
+from __future__ import annotations
+
+from typing import Literal
+
+from pydantic import BaseModel, Field
+
+from ample.core.exchange import FittedClearanceAnswer, SeatAnswer, ZoneAdviceAnswer
+from ample.shop.catalogue.records import Item
+from ample.shop.jobs.records import JobHead, PartHead, Strict
+
+
+class SeatSide(Strict):
+    """One seat as it was typed: zone asked for (empty: as advised), instrument, planes of readings."""
+
+    zone: str = Field(default="", max_length=6)
+    instrument: str = Field(min_length=1, max_length=40)
+    planes: list[list[str]] = Field(default_factory=list, max_length=6)
+
+
+class SeatSheet(Strict):
+    """What is kept of both seats and the load case."""
+
+    turning: Literal["shaft", "housing", "shaking"] = "shaft"
+    load: Literal["light", "normal", "heavy"] = "normal"
+    slides: bool = False
+    split: bool = False
+    warmer_inner_k: float = Field(default=10.0, ge=-20, le=100)
+    temperature_c: float = Field(default=20.0, ge=-60, le=200)
+    shaft: SeatSide = Field(default_factory=lambda: SeatSide(instrument="micrometer"))
+    housing: SeatSide = Field(default_factory=lambda: SeatSide(instrument="bore_gauge"))
+
+
+class SeatSave(Strict):
+    """The sheet to keep, and the version it was made from (0 for the first)."""
+
+    version: int = Field(ge=0)
+    sheet: SeatSheet
+
+
+class SeatJudgement(BaseModel):
+    """One side judged: the check when it is measured, the zones in any case, or what is wrong."""
+
+    check: SeatAnswer | None
+    zones: ZoneAdviceAnswer
+    fault: str | None
+    fault_field: str | None
+
+
+class SeatsJudged(BaseModel):
+    """Both seats judged with the clearance that they leave."""
+
+    shaft: SeatJudgement
+    housing: SeatJudgement
+    clearance: FittedClearanceAnswer | None
+
+
+class SeatsAnswer(BaseModel):
+    """The seats of a part."""
+
+    job: JobHead
+    part: PartHead
+    item: Item | None
+    sheet: SeatSheet
+    version: int
+    judged: SeatsJudged | None

@@ -1,0 +1,1 @@
+"""HTTP: app factory, errors, security, OpenAPI, the operations, the built front end."""

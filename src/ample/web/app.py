@@ -1,0 +1,94 @@
+"""The application: everything put together."""
+
+from __future__ import annotations
+
+from pathlib import Path
+
+from flask import Response, abort, g, jsonify, make_response, send_from_directory
+from flask_openapi3 import Info, OpenAPI
+from pydantic import BaseModel
+
+from ample.shop.bench.api import api as bench
+from ample.shop.catalogue.index import ShopIndexKeeper
+from ample.shop.instruments.api import api as instruments
+from ample.shop.jobs.api import api as jobs
+from ample.shop.orders.api import api as orders
+from ample.shop.people.api import api as people
+from ample.shop.seats.api import api as seats
+from ample.store import Database
+from ample.web.calc import calc
+from ample.shop.desk import Desk, ErrorAnswer, json_answer
+from ample.web.errors import handle_errors, invalid
+from ample.web.security import csrf, guard
+from ample.web.settings import Settings
+
+BUILT = Path(__file__).with_name("built")
+MOST_BYTES = 512 * 1024
+
+
+class Health(BaseModel):
+    """Whether the server and its database answer."""
+
+    ok: bool
+    database: bool
+
+
+def create_app(settings: Settings | None = None) -> OpenAPI:
+    """Build the application; settings come from the environment when not given."""
+    known = settings or Settings.from_environment()
+    app = OpenAPI(
+        "ample",
+        info=Info(title="Ample", version="1", description="The parts desk of a rebuild shop."),
+        doc_ui=False,
+        validation_error_status=422,
+        validation_error_model=ErrorAnswer,
+        validation_error_callback=invalid,
+        static_folder=None,
+    )
+    app.config.update(
+        SECRET_KEY=known.secret_key,
+        MAX_CONTENT_LENGTH=MOST_BYTES,
+        SESSION_COOKIE_NAME="ample",
+        SESSION_COOKIE_HTTPONLY=True,
+        SESSION_COOKIE_SAMESITE="Strict",
+        WTF_CSRF_TIME_LIMIT=None,
+        WTF_CSRF_HEADERS=["X-CSRF-Token"],
+    )
+    database = Database(known.database_url)
+    app.extensions["ample-desk"] = Desk(database, ShopIndexKeeper(database))
+    guard(app)
+    handle_errors(app)
+    for blueprint in (calc, people, jobs, bench, seats, orders, instruments):
+        app.register_api(blueprint)
+    csrf.exempt(calc)
+    _own_routes(app, database)
+    return app
+
+
+def _own_routes(app: OpenAPI, database: Database) -> None:
+    @app.get("/api/health", summary="Whether all is well", responses={200: Health, 503: Health})
+    def health() -> Response:
+        """Whether the server and its database answer."""
+        there = database.reachable()
+        return json_answer(Health(ok=there, database=there), 200 if there else 503)
+
+    def openapi_document() -> Response:
+        return jsonify(app.api_doc)
+
+    def static_file(name: str) -> Response:
+        response = send_from_directory(BUILT / "assets", name)
+        response.headers["Cache-Control"] = "public, max-age=31536000, immutable"
+        return response
+
+    def page(anything: str) -> Response:
+        index = BUILT / "index.html"
+        if anything.startswith(("api/", "assets/")) or not index.exists():
+            abort(404)
+        response = make_response(index.read_text(encoding="utf-8").replace("__NONCE__", g.nonce))
+        response.headers["Cache-Control"] = "no-store"
+        return response
+
+    app.add_url_rule("/api/openapi.json", view_func=openapi_document)
+    app.add_url_rule("/assets/<path:name>", view_func=static_file)
+    app.add_url_rule("/", view_func=page, defaults={"anything": ""})
+    app.add_url_rule("/<path:anything>", view_func=page)

@@ -1,0 +1,31 @@
+"""`POST /api/calc/NAME`: the register of operations over HTTP."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from flask import Response
+from flask_openapi3 import APIBlueprint, Tag
+
+from ample.core.operations import OPERATIONS, Operation
+from ample.shop.desk import ErrorAnswer, json_answer
+
+calc = APIBlueprint("calc", __name__, url_prefix="/api/calc", abp_tags=[Tag(name="core")])
+
+
+def _handler(operation: Operation) -> Any:
+    def handle(body: Any) -> Response:
+        return json_answer(operation.run(body))
+
+    handle.__name__ = operation.name.replace("-", "_")
+    handle.__doc__ = operation.summary
+    handle.__annotations__ = {"body": operation.request, "return": Response}
+    return handle
+
+
+for _operation in OPERATIONS.values():
+    calc.post(
+        f"/{_operation.name}",
+        summary=_operation.summary,
+        responses={200: _operation.answer, 422: ErrorAnswer},
+    )(_handler(_operation))
