@@ -218,6 +218,7 @@ class CandidateAnswer(Answer):
     misfit: AgreementAnswer | None
     variants: list[VariantAnswer]
     variant_count: int
+    ball_mm: float = Field(description="estimated, for the drawing")
 
 
 class UnitHintAnswer(Answer):

@@ -23,6 +23,7 @@ from ample.core.identify import Catalogue, Observation, identify, standard_catal
 from ample.core.identify.ranking import Candidate, Identification
 from ample.core.interchange import Running, interchange
 from ample.core.parts import CLOSURES, BearingSpec, MarkingReading
+from ample.core.parts.ratings import ball_of
 from ample.core.sizes import (
     Instrument,
     combine,
@@ -253,6 +254,7 @@ def _candidate(candidate: Candidate) -> x.CandidateAnswer:
             for each in candidate.variants
         ],
         variant_count=candidate.variant_count,
+        ball_mm=ball_of(candidate.d_mm, candidate.D_mm, candidate.B_mm),
     )
 
 

@@ -186,6 +186,12 @@ class Database:
             connection.close()
         return answer
 
+    def close(self) -> None:
+        """Close every connection of the pool."""
+        if self._pool is not None:
+            self._pool.close()
+            self._pool = None
+
     def reachable(self) -> bool:
         """Whether the database answers just now."""
         try:

@@ -71,13 +71,18 @@ def estimated_ratings(d_mm: float, D_mm: float, B_mm: float, closure: str = "ope
     ball = min(BALL_SHARE * (D_mm - d_mm), 0.63 * B_mm)
     pitch = (D_mm + d_mm) / 2
     gamma = min(ball / pitch, 0.4)
-    balls = max(3, round(1 + FILLING_ANGLE_RAD / (2 * math.asin(ball / pitch))))
+    balls = max(3, round(1 + FILLING_ANGLE_RAD / (2 * math.asin(min(ball / pitch, 1.0)))))
     gammas, f_c, f_0, source = _factors()
     power = ball**1.8 if ball <= 25.4 else 3.647 * ball**1.4
     dynamic = MATERIAL_FACTOR * _between(gammas, f_c, gamma) * balls ** (2 / 3) * power
     static = _between(gammas, f_0, gamma) * balls * ball**2
     speed = GREASE_SPEED_LIMIT * CLOSURES[closure].speed_factor / pitch
     return Ratings(dynamic, static, SPREAD, ball, balls, speed, source)
+
+
+def ball_of(d_mm: float, D_mm: float, B_mm: float) -> float:
+    """The ball diameter assumed in the estimate, mm: for drawings."""
+    return round(estimated_ratings(d_mm, D_mm, B_mm).ball_mm, 3)
 
 
 def _between(xs: tuple[float, ...], ys: tuple[float, ...], x: float) -> float:

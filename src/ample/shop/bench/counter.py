@@ -7,6 +7,7 @@ import re
 from ample.core import exchange as x
 from ample.core.errors import BadInput
 from ample.core.operations import decode_answer
+from ample.core.parts.ratings import ball_of
 from ample.core.sizes import parse_size
 from ample.shop.bench.actions import InstrumentOf, identify_in_shop
 from ample.shop.bench.records import CounterAnswer, CounterReading
@@ -49,10 +50,12 @@ def _distinct(readings: list[x.ReadingAnswer]) -> list[x.ReadingAnswer]:
 
 def _with_stock(t: Transaction, reading: x.ReadingAnswer) -> CounterReading:
     size = reading.dimensions
-    held = [f"{size[name]:g}" for name in ("d_mm", "D_mm", "B_mm") if name in size]
+    names = ("d_mm", "D_mm", "B_mm")
+    held = [f"{size[name]:g}" for name in names if name in size]
     return CounterReading(
         reading=reading,
         size_text=" × ".join(held) if len(held) == 3 else f"bore {size['d_mm']:g}, size not held here",
+        ball_mm=ball_of(*(size[name] for name in names)) if len(held) == 3 else None,
         assumed=[span.meaning for span in reading.spans if span.certainty == "assumed"][:2],
         stock=catalogue.stock_of_designation(t, reading.designation, reading.attributes["closure"]),
     )

@@ -75,6 +75,7 @@ class CounterReading(BaseModel):
 
     reading: ReadingAnswer
     size_text: str
+    ball_mm: float | None
     assumed: list[str]
     stock: list[Item]
 

@@ -32,6 +32,10 @@ class ShopIndexKeeper:
         self._lock = threading.Lock()
         self._index: ShopIndex | None = None
 
+    def prime(self, database: Database) -> None:
+        """Make the index with another connection, before worker processes part."""
+        self._index = database.run(build_index)
+
     def current(self) -> ShopIndex:
         """The index of today's catalogue."""
         revision = self._database.run(queries.revision)

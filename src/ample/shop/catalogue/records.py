@@ -76,6 +76,7 @@ class MatchAnswer(BaseModel):
 
     part_id: int
     chosen: Item
+    ball_mm: float
     reading: ReadingAnswer | None
     marking: str
     by_rule: list[Equivalent]

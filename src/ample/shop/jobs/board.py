@@ -6,6 +6,7 @@ from collections.abc import Callable
 from datetime import datetime
 from typing import Any
 
+from ample.core.parts.ratings import ball_of
 from ample.core.sizes import Instrument
 from ample.shop.catalogue import queries as catalogue
 from ample.shop.jobs import queries
@@ -43,9 +44,11 @@ def _part_state(
         waits = "order"
     else:
         waits = "coming"
+    chosen = catalogue.item(t, row["chosen_id"]) if row["chosen_id"] else None
     return PartState(
         part=part,
-        chosen=catalogue.item(t, row["chosen_id"]) if row["chosen_id"] else None,
+        chosen=chosen,
+        ball_mm=ball_of(chosen.d_mm, chosen.D_mm, chosen.B_mm) if chosen else None,
         match=catalogue.item(t, row["match_id"]) if row["match_id"] else None,
         waits_for=waits,
         lights=lights,

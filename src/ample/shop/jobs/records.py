@@ -60,6 +60,7 @@ class PartState(BaseModel):
     part: PartHead
     chosen: Item | None
     match: Item | None
+    ball_mm: float | None
     waits_for: str
     lights: list[Light]
     order_number: str | None

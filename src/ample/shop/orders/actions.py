@@ -9,6 +9,7 @@ from decimal import Decimal
 from typing import Any
 
 from ample.core.errors import BadInput, Conflict, NotKnown
+from ample.core.parts.ratings import ball_of
 from ample.core.sizes import Instrument
 from ample.shop.bench import queries as bench
 from ample.shop.bench.actions import known_item, known_part
@@ -73,13 +74,15 @@ def _line(
 ) -> OrderLine:
     identified = bench.identification(t, row["part_id"])
     replaces = known_item(t, identified["item_id"]).marking if identified else ""
+    item = known_item(t, row["item_id"])
     return OrderLine(
         **{name: row[name] for name in (
             "line_id", "part_id", "part_name", "job_number", "job_title", "quantity", "price",
             "lead_days", "version",
         )},
         replaces=replaces,
-        item=known_item(t, row["item_id"]),
+        item=item,
+        ball_mm=ball_of(item.d_mm, item.D_mm, item.B_mm),
         lights=lights,
         open_lights=sum(is_open(light) for light in lights),
         other_offers=[each for each in offers.get(row["item_id"], []) if each.supplier_id != supplier_id],

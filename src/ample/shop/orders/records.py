@@ -22,6 +22,7 @@ class OrderLine(BaseModel):
     job_title: str
     replaces: str
     item: Item
+    ball_mm: float
     quantity: int
     price: Decimal
     lead_days: int

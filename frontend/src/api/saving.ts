@@ -1,0 +1,52 @@
+import { defineStore } from 'pinia'
+import { computed, ref } from 'vue'
+
+type State = 'saved' | 'changed' | 'working' | 'away' | 'refused'
+
+/** The state of saving in words, for the strip at the bottom. */
+export const useSaving = defineStore('saving', () => {
+  const states = ref(new Map<string, { state: State; words: string }>())
+  const savedAt = ref<Date | null>(null)
+  const revision = ref(0)
+
+  function set(name: string, state: State, words = ''): void {
+    states.value.set(name, { state, words })
+  }
+  function saved(name: string): void {
+    const before = states.value.get(name)
+    states.value.delete(name)
+    if (before && before.state !== 'saved') {
+      savedAt.value = new Date()
+      revision.value++
+    }
+  }
+  const worst = computed<{ state: State; words: string }>(() => {
+    const order: State[] = ['away', 'refused', 'working', 'changed']
+    for (const state of order) {
+      const found = [...states.value.values()].find((each) => each.state === state)
+      if (found) return found
+    }
+    return { state: 'saved', words: '' }
+  })
+  const words = computed(() => {
+    const { state, words: why } = worst.value
+    if (state === 'away') return `kept on this machine, not yet saved: ${why}`
+    if (state === 'refused') return `kept on this machine, not saved: ${why}`
+    if (state === 'working' || state === 'changed') return 'saving'
+    return savedAt.value
+      ? `saved ${savedAt.value.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}`
+      : 'nothing to save'
+  })
+  return {
+    words,
+    state: computed(() => worst.value.state),
+    revision,
+    saved,
+    changed: (name: string) => set(name, 'changed'),
+    working: (name: string) => {
+      if (states.value.get(name)?.state !== 'away') set(name, 'working')
+    },
+    away: (name: string, why: string) => set(name, 'away', why),
+    refused: (name: string, why: string) => set(name, 'refused', why),
+  }
+})

@@ -1,0 +1,60 @@
+import { onScopeDispose, readonly, ref, watch, type Ref } from 'vue'
+import type { Refusal, Told } from './client'
+
+/** Asks again whenever the question changes: debounced, the stale call cancelled, stale answers dropped. */
+export function useLive<Q, A>(
+  question: () => Q | null,
+  ask: (question: Q, signal: AbortSignal) => Promise<Told<A>>,
+  waitMs = 110,
+) {
+  const answer = ref<A | null>(null) as Ref<A | null>
+  const refusal = ref<Refusal | null>(null)
+  const working = ref(false)
+  let timer: ReturnType<typeof setTimeout> | undefined
+  let call: AbortController | undefined
+
+  async function run(asked: Q): Promise<void> {
+    call?.abort()
+    const own = new AbortController()
+    call = own
+    working.value = true
+    try {
+      const told = await ask(asked, own.signal)
+      if (call !== own) return
+      refusal.value = told.refusal
+      if (told.answer !== null) answer.value = told.answer
+    } catch (failure) {
+      if (!(failure instanceof DOMException)) throw failure
+    } finally {
+      if (call === own) working.value = false
+    }
+  }
+
+  function again(): void {
+    const asked = question()
+    if (asked !== null) void run(asked)
+  }
+
+  watch(
+    () => JSON.stringify(question()),
+    () => {
+      clearTimeout(timer)
+      if (question() === null) {
+        call?.abort()
+        answer.value = null
+        refusal.value = null
+      } else timer = setTimeout(again, waitMs)
+    },
+    { immediate: true },
+  )
+  onScopeDispose(() => {
+    clearTimeout(timer)
+    call?.abort()
+  })
+  return {
+    answer: answer as Readonly<Ref<A | null>>,
+    refusal: readonly(refusal),
+    working: readonly(working),
+    again,
+  }
+}

@@ -1,0 +1,162 @@
+import { computed, onScopeDispose, readonly, ref, watch, type Ref } from 'vue'
+import { isAway, newKey, type Refusal, type Told } from './client'
+import { merge, takeTheirs, type Clash } from './merge'
+import { useSaving } from './saving'
+
+interface Held<T> {
+  sheet: T
+  version: number
+}
+interface Draft<T> {
+  base: T
+  version: number
+  mine: T
+}
+
+const RETRY_MS = 1500
+
+function copy<T>(value: T): T {
+  return JSON.parse(JSON.stringify(value)) as T
+}
+
+/**
+ * A sheet that loses nothing: every change is kept on this machine at once, saved shortly after, tried again
+ * while the server is away, and merged by field when someone else saved meanwhile.
+ */
+export function useSheet<T>(
+  name: string,
+  save: (held: Held<T>, key: string) => Promise<Told<Held<T>>>,
+  empty: T,
+) {
+  const saving = useSaving()
+  const sheet = ref(copy(empty)) as Ref<T>
+  const clashes = ref<Clash[]>([])
+  const theirs = ref<Held<T> | null>(null) as Ref<Held<T> | null>
+  const refusal = ref<Refusal | null>(null)
+  const ready = ref(false)
+  const merged = ref<string[]>([])
+  const storageName = `ample:${name}`
+  let base = copy(empty)
+  let version = 0
+  let timer: ReturnType<typeof setTimeout> | undefined
+  let key = newKey()
+  let busy = false
+  let closed = false
+
+  const text = (value: T): string => JSON.stringify(value)
+  const dirty = (): boolean => text(sheet.value) !== text(base)
+
+  function keep(): void {
+    if (dirty()) {
+      const draft: Draft<T> = { base, version, mine: sheet.value }
+      localStorage.setItem(storageName, JSON.stringify(draft))
+    } else localStorage.removeItem(storageName)
+  }
+
+  /** Begin with what the server holds; a draft of an earlier visit is merged in. */
+  function open(held: Held<T>): void {
+    base = copy(held.sheet)
+    version = held.version
+    sheet.value = copy(held.sheet)
+    ready.value = true
+    const kept = localStorage.getItem(storageName)
+    if (kept) {
+      const draft = JSON.parse(kept) as Draft<T>
+      if (draft.version === held.version) sheet.value = draft.mine
+      else settle(draft.base, draft.mine, held)
+    }
+    if (!dirty()) saving.saved(name)
+  }
+
+  function settle(from: T, mine: T, held: Held<T>): void {
+    const result = merge(from, mine, held.sheet)
+    base = copy(held.sheet)
+    version = held.version
+    sheet.value = result.sheet
+    merged.value = result.taken
+    if (result.clashes.length) {
+      theirs.value = held
+      clashes.value = result.clashes
+    }
+  }
+
+  /** For a clash: keep mine, or take theirs. */
+  function decide(path: string, takeTheir: boolean): void {
+    if (takeTheir && theirs.value) sheet.value = takeTheirs(sheet.value, theirs.value.sheet, path)
+    clashes.value = clashes.value.filter((clash) => clash.path !== path)
+    if (!clashes.value.length) {
+      theirs.value = null
+      schedule(0)
+    }
+  }
+
+  function schedule(waitMs: number): void {
+    clearTimeout(timer)
+    if (!closed) timer = setTimeout(() => void flush(), waitMs)
+  }
+
+  async function flush(): Promise<void> {
+    if (busy || !ready.value || clashes.value.length) return
+    if (!dirty()) return saving.saved(name)
+    busy = true
+    const sent = copy(sheet.value)
+    saving.working(name)
+    const told = await save({ sheet: sent, version }, key)
+    busy = false
+    if (told.answer) {
+      base = sent
+      version = told.answer.version
+      refusal.value = null
+      key = newKey()
+      keep()
+      saving.saved(name)
+      if (dirty()) schedule(0)
+    } else refused(told.refusal, sent)
+  }
+
+  function refused(why: Refusal, sent: T): void {
+    refusal.value = why
+    if (isAway(why)) {
+      saving.away(name, why.message)
+      schedule(RETRY_MS)
+    } else if (why.status === 409 && why.current) {
+      key = newKey()
+      settle(base, text(sheet.value) === text(sent) ? sent : sheet.value, why.current as unknown as Held<T>)
+      keep()
+      schedule(0)
+    } else {
+      key = newKey()
+      saving.refused(name, why.message)
+    }
+  }
+
+  watch(
+    sheet,
+    () => {
+      if (!ready.value) return
+      keep()
+      if (dirty()) {
+        saving.changed(name)
+        key = newKey()
+        schedule(500)
+      }
+    },
+    { deep: true },
+  )
+  onScopeDispose(() => {
+    closed = true
+    clearTimeout(timer)
+    if (dirty() && !busy && !clashes.value.length) void flush()
+  })
+  return {
+    sheet,
+    clashes: readonly(clashes),
+    merged: readonly(merged),
+    refusal: readonly(refusal),
+    ready: readonly(ready),
+    hasClashes: computed(() => clashes.value.length > 0),
+    open,
+    decide,
+    flush,
+  }
+}

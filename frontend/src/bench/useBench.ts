@@ -1,0 +1,167 @@
+import { computed, reactive, ref, watch } from 'vue'
+import { api, told, withKey, type Refusal, type Schemas } from '@/api/client'
+import { useLive } from '@/api/useLive'
+import { useSheet } from '@/api/useSheet'
+import { useHand } from '@/shell/hand'
+
+export type Sheet = Schemas['BenchSheet']
+export type Feature = 'bore' | 'outside' | 'width'
+export const FEATURES: Feature[] = ['outside', 'bore', 'width']
+type Pending = Record<Feature, string>
+type Question = Schemas['IdentifyRequest']
+type Answer = Schemas['IdentifyAnswer']
+
+const EMPTY: Sheet = { marking: '', condition: '', observations: [] }
+
+/** One part on the bench: its sheet, what is being typed, and the ranking as it moves. */
+export function useBench(partId: number) {
+  const hand = useHand()
+  const part = ref<Schemas['BenchAnswer'] | null>(null)
+  const loadRefusal = ref<Refusal | null>(null)
+  const faults = reactive<Partial<Record<Feature | 'marking', string>>>({})
+  const pendingName = `ample:pending:${partId}`
+  const pending = reactive<Pending>({
+    bore: '',
+    outside: '',
+    width: '',
+    ...JSON.parse(localStorage.getItem(pendingName) ?? '{}'),
+  })
+
+  const sheet = useSheet<Sheet>(
+    `bench:${partId}`,
+    async (held, key) => {
+      const { answer, refusal } = await told(
+        api.PUT('/api/parts/{part_id}/bench', {
+          params: { path: { part_id: partId } },
+          body: held,
+          ...withKey(key),
+        }),
+      )
+      return answer
+        ? { answer: { sheet: answer.sheet, version: answer.version }, refusal: null }
+        : { answer: null, refusal }
+    },
+    EMPTY,
+  )
+
+  async function load(): Promise<void> {
+    const { answer, refusal } = await told(
+      api.GET('/api/parts/{part_id}/bench', { params: { path: { part_id: partId } } }),
+    )
+    loadRefusal.value = refusal
+    if (!answer) return
+    part.value = answer
+    sheet.open({ sheet: answer.sheet, version: answer.version })
+  }
+
+  watch(pending, () => localStorage.setItem(pendingName, JSON.stringify(pending)))
+
+  function observation(feature: Feature) {
+    return sheet.sheet.value.observations?.find((each) => each.feature === feature)
+  }
+
+  const question = computed<Question | null>(() => {
+    if (!sheet.ready.value) return null
+    const observations = (['bore', 'outside', 'width'] as const).flatMap((feature) => {
+      const held = observation(feature)
+      const values = (held?.readings ?? []).map(
+        (each) => `${each.typed}${bare(each.typed) ? ` ${each.unit ?? 'mm'}` : ''}`,
+      )
+      const typing = pending[feature].trim()
+      if (typing) values.push(`${typing}${bare(typing) ? ` ${hand.unit}` : ''}`)
+      const instrument = held?.instrument ?? hand.instrument
+      return values.length
+        ? [{ feature, values, unit: hand.unit, instrument, condition: sheet.sheet.value.condition || null }]
+        : []
+    })
+    return {
+      family: 'bearing',
+      observations,
+      marking: sheet.sheet.value.marking || null,
+      limit: 6,
+      at_hand: hand.instrument,
+    }
+  })
+
+  /** What cannot be read is said at its field; the rest is ranked all the same. */
+  async function ask(asked: Question, signal: AbortSignal) {
+    const left = structuredClone(JSON.parse(JSON.stringify(asked)) as Question)
+    for (const feature of FEATURES) delete faults[feature]
+    delete faults.marking
+    for (let tries = 0; ; tries++) {
+      const result = await told(api.POST('/api/bench/identify', { body: left, signal }))
+      const place = result.refusal?.field?.match(/^observations\[(\d+)\]/)
+      const wrong = place ? left.observations?.[Number(place[1])] : undefined
+      if (tries > 3 || !result.refusal || (!wrong && result.refusal.field !== 'text')) return result
+      if (wrong) {
+        faults[wrong.feature as Feature] = result.refusal.message
+        const value = result.refusal.field?.match(/values\[(\d+)\]/)
+        wrong.values.splice(value ? Number(value[1]) : 0, value ? 1 : wrong.values.length)
+        left.observations = left.observations?.filter((each) => each.values.length)
+      } else {
+        faults.marking = result.refusal.message
+        left.marking = null
+      }
+    }
+  }
+  const live = useLive<Question, Answer>(() => question.value, ask)
+
+  function take(feature: Feature): boolean {
+    const typed = pending[feature].trim()
+    if (!typed || faults[feature]) return false
+    const held = observation(feature)
+    const reading = { typed, unit: hand.unit }
+    if (held) held.readings.push(reading)
+    else {
+      const made = { feature, instrument: hand.instrument, readings: [reading] }
+      sheet.sheet.value.observations = [...(sheet.sheet.value.observations ?? []), made]
+    }
+    pending[feature] = ''
+    return true
+  }
+  function drop(feature: Feature, index: number): string {
+    const held = observation(feature)
+    const [gone] = held?.readings.splice(index, 1) ?? []
+    if (held && !held.readings.length)
+      sheet.sheet.value.observations = sheet.sheet.value.observations?.filter((each) => each !== held)
+    return gone?.typed ?? ''
+  }
+  function setInstrument(name: string): void {
+    hand.instrument = name
+    for (const each of sheet.sheet.value.observations ?? []) each.instrument = name
+  }
+
+  async function choose(itemId: number): Promise<Refusal | null> {
+    for (const feature of FEATURES) take(feature)
+    await sheet.flush()
+    const version = part.value?.identification?.version ?? 0
+    const { answer, refusal } = await told(
+      api.POST('/api/parts/{part_id}/identification', {
+        params: { path: { part_id: partId } },
+        body: { item_id: itemId, version },
+        ...withKey(),
+      }),
+    )
+    if (answer) part.value = answer
+    else if (refusal.status === 409) await load()
+    return refusal
+  }
+  return {
+    part,
+    sheet,
+    pending,
+    faults,
+    live,
+    load,
+    loadRefusal,
+    observation,
+    take,
+    drop,
+    setInstrument,
+    choose,
+  }
+}
+
+function bare(text: string): boolean {
+  return !/(mm|cm|um|µm|in|inch|inches|thou|mil|"|″|”|''|\/)/i.test(text)
+}

@@ -1,0 +1,136 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import BearingSection from '@/drawing/BearingSection.vue'
+import type { Offered } from './useAsk'
+
+const props = defineProps<{ offer: Offered; chosen: boolean }>()
+const reading = computed(() => props.offer.reading?.reading)
+const size = computed(() => {
+  const d = reading.value?.dimensions ?? props.offer.candidate?.dimensions
+  if (!d?.D_mm || !d.B_mm || !d.d_mm) return null
+  const ball_mm = props.offer.candidate?.ball_mm ?? props.offer.reading?.ball_mm
+  return ball_mm ? { d_mm: d.d_mm, D_mm: d.D_mm, B_mm: d.B_mm, ball_mm } : null
+})
+const CLOSURES: Record<string, string> = {
+  open: 'open',
+  shield_one: 'shield one side',
+  shield_two: 'shields both sides',
+  low_friction_one: 'low-friction seal one side',
+  low_friction_two: 'low-friction seals both sides',
+  seal_one: 'contact seal one side',
+  seal_two: 'contact seals both sides',
+}
+const details = computed(() => {
+  const a = reading.value?.attributes
+  if (!a) return ''
+  const said = [CLOSURES[a.closure ?? 'open']]
+  if (a.clearance !== 'N') said.push(`C${a.clearance}`)
+  if (a.class !== 'Normal') said.push(`class ${a.class}`)
+  if (a.snap_ring !== 'none') said.push('ring groove')
+  return said.join(', ')
+})
+const stock = computed(() => {
+  const held = props.offer.reading?.stock ?? []
+  const total = held.reduce((sum, item) => sum + item.stock_quantity, 0)
+  return total ? `${total} on the shelf, ${held[0]?.stock_place}` : ''
+})
+function percent(p: number): string {
+  return p >= 0.9995 ? '> 99.9 %' : `${(p * 100).toPrecision(p > 0.1 ? 2 : 1)} %`
+}
+</script>
+
+<template>
+  <div class="row" :class="{ chosen }">
+    <template v-if="offer.job">
+      <span class="draw job">job</span>
+      <span class="big fig">{{ offer.job.number }}</span>
+      <span class="what"
+        ><b>{{ offer.job.title }}</b
+        ><em>{{ offer.job.symptom || offer.job.owner }}</em></span
+      >
+    </template>
+    <template v-else>
+      <span class="draw"
+        ><BearingSection
+          v-if="size"
+          :size="size"
+          :closure="reading?.attributes.closure ?? 'open'"
+          :width="44"
+          :height="56"
+          name="section"
+      /></span>
+      <span class="big fig">{{ reading?.designation ?? offer.candidate?.designation }}</span>
+      <span class="what">
+        <b>{{
+          details || (offer.candidate ? `${percent(offer.candidate.probability)} by size alone` : '')
+        }}</b>
+        <em v-if="reading">
+          <template v-if="reading.unread.length">not read: {{ reading.unread.join(' ') }}. </template
+          >{{ stock || offer.reading?.assumed.join('; ') }}
+        </em>
+        <em v-else>{{ offer.candidate?.variant_count }} on the list</em>
+      </span>
+      <span class="fig size">{{
+        offer.reading?.size_text ??
+        [
+          offer.candidate?.dimensions.d_mm,
+          offer.candidate?.dimensions.D_mm,
+          offer.candidate?.dimensions.B_mm,
+        ].join(' × ')
+      }}</span>
+    </template>
+    <kbd v-if="chosen">Enter</kbd>
+  </div>
+</template>
+
+<style scoped>
+.row {
+  display: flex;
+  align-items: center;
+  gap: 18px;
+  padding: 7px 16px;
+  min-height: 72px;
+  border-bottom: 1px solid var(--rule);
+  cursor: pointer;
+}
+.row.chosen {
+  background: var(--sheet);
+  box-shadow: inset 5px 0 0 var(--action);
+}
+.draw {
+  width: 46px;
+  flex: none;
+}
+.draw.job {
+  color: var(--faint);
+  font-size: 14px;
+}
+.big {
+  font-size: 32px;
+  line-height: 1;
+  min-width: 108px;
+  white-space: nowrap;
+}
+.what {
+  flex: 1;
+  min-width: 0;
+}
+.what b {
+  font-weight: 600;
+  display: block;
+  font-size: 16px;
+}
+.what em {
+  font-style: normal;
+  color: var(--faint);
+  font-size: 14px;
+  display: block;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.size {
+  font-size: 24px;
+  white-space: nowrap;
+}
+</style>

@@ -1,0 +1,100 @@
+<script setup lang="ts">
+import { computed, defineAsyncComponent, onMounted, ref } from 'vue'
+import { api, told, type Schemas } from '@/api/client'
+import { useJob } from '@/job/useJob'
+import { useKeys } from '@/shell/useKeys'
+import CounterLine from './CounterLine.vue'
+import JobSlip from './JobSlip.vue'
+
+const OpenJob = defineAsyncComponent(() => import('./OpenJob.vue'))
+const jobs = ref<Schemas['JobState'][] | null>(null)
+const away = ref(false)
+const opening = ref(false)
+const line = ref<InstanceType<typeof CounterLine> | null>(null)
+const job = useJob()
+const COLUMNS = [
+  { state: 'measure', words: 'to be measured', none: 'Nothing waits for a caliper.' },
+  { state: 'order', words: 'to be ordered', none: 'Nothing waits for an order.' },
+  { state: 'coming', words: 'parts coming', none: 'Nothing is on its way.' },
+] as const
+const columns = computed(() =>
+  COLUMNS.map((column) => ({
+    ...column,
+    jobs: (jobs.value ?? []).filter((each) => each.waits_for === column.state),
+  })),
+)
+
+async function look(): Promise<void> {
+  const { answer } = await told(api.GET('/api/jobs'))
+  away.value = answer === null
+  if (answer) jobs.value = answer.jobs
+}
+async function opened(number: string): Promise<void> {
+  opening.value = false
+  await job.take(number)
+  await look()
+}
+useKeys([
+  { key: '/', words: 'what is in your hand', run: () => line.value?.focus() },
+  { key: 'Alt+j', words: 'open a job', run: () => (opening.value = true), inFields: true },
+])
+onMounted(() => {
+  job.state = null
+  void look()
+})
+</script>
+
+<template>
+  <main class="counter">
+    <div class="top"><CounterLine ref="line" /></div>
+    <div class="board">
+      <section v-for="column in columns" :key="column.state">
+        <h2>
+          {{ column.words }} <span v-if="column.jobs.length" class="fig">{{ column.jobs.length }}</span>
+        </h2>
+        <JobSlip v-for="each in column.jobs" :key="each.job.job_id" :state="each" />
+        <p v-if="jobs && !column.jobs.length" class="faint">{{ column.none }}</p>
+        <button v-if="column.state === 'measure' && jobs" type="button" class="plain" @click="opening = true">
+          open a job <kbd>Alt j</kbd>
+        </button>
+      </section>
+    </div>
+    <p v-if="away" class="note">
+      The shop's records cannot be reached just now.
+      <button class="plain" type="button" @click="look">Look again</button>
+    </p>
+    <OpenJob v-if="opening" @close="opening = false" @opened="opened" />
+  </main>
+</template>
+
+<style scoped>
+.counter {
+  padding: 30px 7vw 20px;
+  display: grid;
+  grid-template-rows: auto 1fr auto;
+  gap: 28px;
+}
+.board {
+  display: grid;
+  grid-template-columns: repeat(3, minmax(0, 1fr));
+  gap: 30px;
+  align-content: start;
+}
+.board h2 {
+  font-size: 16px;
+  font-weight: 650;
+  border-bottom: 2px solid var(--ink);
+  padding-bottom: 7px;
+  margin-bottom: 14px;
+  display: flex;
+  justify-content: space-between;
+}
+@media (max-width: 900px) {
+  .board {
+    grid-template-columns: 1fr;
+  }
+  .counter {
+    padding: 16px;
+  }
+}
+</style>

@@ -1,0 +1,144 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { RouterLink } from 'vue-router'
+import type { Schemas } from '@/api/client'
+import BearingSection from '@/drawing/BearingSection.vue'
+import VerdictMark from '@/drawing/VerdictMark.vue'
+
+const props = defineProps<{ state: Schemas['JobState'] }>()
+const first = computed(
+  () => props.state.parts.find((part) => part.waits_for === props.state.waits_for) ?? props.state.parts[0],
+)
+const target = computed(() => {
+  if (!first.value) return { name: 'counter' }
+  const params = { number: props.state.job.number, partId: first.value.part.part_id }
+  if (props.state.waits_for === 'measure') return { name: 'bench', params }
+  return first.value.order_number
+    ? { name: 'order' }
+    : { name: first.value.match ? 'seats' : 'match', params }
+})
+const largest = computed(() => Math.max(20, ...props.state.parts.map((part) => part.chosen?.D_mm ?? 0)))
+const days = computed(() =>
+  props.state.days_open === 0
+    ? 'today'
+    : props.state.days_open === 1
+      ? '1 day open'
+      : `${props.state.days_open} days open`,
+)
+</script>
+
+<template>
+  <RouterLink :to="target" class="slip">
+    <span class="head"
+      ><b class="fig">{{ state.job.number }}</b
+      ><span class="days">{{ days }}</span></span
+    >
+    <span class="title">{{ state.job.title }}</span>
+    <span class="why">{{ state.job.symptom }}</span>
+    <span class="parts">
+      <span v-for="part in state.parts" :key="part.part.part_id" class="part">
+        <BearingSection
+          v-if="part.chosen && part.ball_mm"
+          :size="{ ...part.chosen, ball_mm: part.ball_mm }"
+          :closure="(part.match ?? part.chosen).closure"
+          :width="60"
+          :height="58"
+          :scale="52 / largest"
+          :name="part.chosen.designation"
+        />
+        <svg
+          v-else
+          width="60"
+          height="58"
+          class="unknown"
+          role="img"
+          :aria-label="`${part.part.name}, not yet identified`"
+        >
+          <rect x="18" y="8" width="24" height="42" />
+          <text x="30" y="36" text-anchor="middle">?</text>
+        </svg>
+        <span class="name">{{ (part.match ?? part.chosen)?.designation ?? part.part.marking ?? '' }}</span>
+        <span class="lights"
+          ><VerdictMark
+            v-for="light in part.lights.slice(0, 4)"
+            :key="light.light"
+            :state="light.state"
+            :size="11"
+            :passed="!!light.passed_reason"
+            silent
+        /></span>
+      </span>
+      <span v-if="!state.parts.length" class="faint">tray is empty</span>
+    </span>
+  </RouterLink>
+</template>
+
+<style scoped>
+.slip {
+  display: block;
+  background: var(--sheet);
+  border: 1.5px solid var(--ink);
+  padding: 12px 16px 12px;
+  color: inherit;
+  text-decoration: none;
+  margin-bottom: 14px;
+}
+.slip:hover {
+  box-shadow: 4px 4px 0 var(--rule);
+}
+.head {
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+}
+.head b {
+  font-size: 24px;
+}
+.days {
+  font-size: 14px;
+  color: var(--faint);
+}
+.title {
+  font-size: 18px;
+  font-weight: 650;
+  display: block;
+}
+.why {
+  font-size: 14px;
+  color: var(--faint);
+  display: block;
+}
+.parts {
+  display: flex;
+  gap: 12px;
+  margin-top: 10px;
+  border-top: 1px solid var(--rule);
+  padding-top: 10px;
+}
+.part {
+  width: 92px;
+  text-align: center;
+  display: grid;
+  justify-items: center;
+  gap: 3px;
+}
+.name {
+  font-size: 14px;
+  font-stretch: 84%;
+  white-space: nowrap;
+  min-height: 19px;
+}
+.lights {
+  display: flex;
+  gap: 3px;
+}
+.unknown rect {
+  fill: none;
+  stroke: var(--hatch);
+  stroke-dasharray: 4 3;
+}
+.unknown text {
+  fill: var(--faint);
+  font-size: 18px;
+}
+</style>

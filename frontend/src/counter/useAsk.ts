@@ -1,0 +1,110 @@
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { api, told, withKey, type Schemas } from '@/api/client'
+import { useLive } from '@/api/useLive'
+import { useJob } from '@/job/useJob'
+
+export interface Offered {
+  key: string
+  kind: 'job' | 'marking' | 'size'
+  job?: Schemas['JobHead']
+  reading?: Schemas['CounterReading']
+  candidate?: Schemas['CandidateAnswer']
+}
+
+const LOOSE = 'Over the counter'
+
+/** The Counter's line: asks as one types, and acts on the answer chosen. */
+export function useAsk() {
+  const text = ref(sessionStorage.getItem('ample:line') ?? '')
+  const chosen = ref(0)
+  const fault = ref<string | null>(null)
+  const router = useRouter()
+  const job = useJob()
+  const live = useLive(
+    () => {
+      sessionStorage.setItem('ample:line', text.value)
+      return text.value.trim() ? text.value : null
+    },
+    (asked, signal) => told(api.GET('/api/counter', { params: { query: { text: asked } }, signal })),
+    90,
+  )
+  const offered = computed<Offered[]>(() => {
+    const answer = live.answer.value
+    if (!answer || !text.value.trim()) return []
+    const jobs = answer.jobs.map((each): Offered => ({ key: `j${each.number}`, kind: 'job', job: each }))
+    const readings = answer.readings.map((each, i): Offered => ({
+      key: `r${i}`,
+      kind: 'marking',
+      reading: each,
+    }))
+    const sizes = (answer.by_size?.candidates ?? []).map((each, i): Offered => ({
+      key: `s${i}`,
+      kind: 'size',
+      candidate: each,
+    }))
+    const exact = jobs.filter((each) => each.job?.number === text.value.trim())
+    return [...exact, ...readings, ...sizes, ...jobs.filter((each) => !exact.includes(each))].slice(0, 4)
+  })
+
+  async function looseJob(): Promise<string | null> {
+    if (job.state) return job.state.job.number
+    const { answer: board } = await told(api.GET('/api/jobs'))
+    const open = board?.jobs.find((each) => each.job.title === LOOSE)
+    if (open) return open.job.number
+    const { answer, refusal } = await told(
+      api.POST('/api/jobs', { body: { title: LOOSE, owner: '', symptom: '' }, ...withKey() }),
+    )
+    fault.value = refusal?.message ?? null
+    return answer?.number ?? null
+  }
+
+  async function toBench(marking: string, typed: string[]): Promise<void> {
+    const number = await looseJob()
+    if (!number) return
+    const body = { name: marking || typed.join(' × '), surroundings: '', marking, dirty: false, rpm: null }
+    const { answer: part, refusal } = await told(
+      api.POST('/api/jobs/{number}/parts', { params: { path: { number } }, body, ...withKey() }),
+    )
+    fault.value = refusal?.message ?? null
+    if (!part) return
+    if (typed.length) await keepSizes(part, typed)
+    text.value = ''
+    await job.take(number)
+    await router.push({ name: 'bench', params: { number, partId: part.part_id } })
+  }
+
+  async function keepSizes(part: Schemas['PartHead'], typed: string[]): Promise<void> {
+    const features = ['bore', 'outside', 'width'] as const
+    const observations = typed.slice(0, 3).map((size, i) => ({
+      feature: features[i] as 'bore',
+      instrument: 'caliper',
+      readings: [{ typed: size, unit: 'mm' as const }],
+    }))
+    const sheet = { marking: '', condition: '' as const, observations }
+    await told(
+      api.PUT('/api/parts/{part_id}/bench', {
+        params: { path: { part_id: part.part_id } },
+        body: { version: part.version, sheet },
+        ...withKey(),
+      }),
+    )
+  }
+
+  async function take(offer: Offered | undefined): Promise<void> {
+    if (!offer) return
+    if (offer.job) {
+      text.value = ''
+      await job.take(offer.job.number)
+      const first = job.state?.parts.find((part) => part.waits_for === 'measure') ?? job.state?.parts[0]
+      if (first)
+        await router.push({ name: 'bench', params: { number: offer.job.number, partId: first.part.part_id } })
+    } else if (offer.reading) await toBench(text.value.trim(), [])
+    else await toBench('', text.value.split(/\s*[x×*]\s*|\s{1,}(?=[\d.,]+\s|[\d.,]+$)/i).filter(Boolean))
+  }
+  function move(by: number): void {
+    const count = offered.value.length
+    if (count) chosen.value = (chosen.value + by + count) % count
+  }
+  return { text, chosen, offered, fault, answer: live.answer, refusal: live.refusal, take, move }
+}

@@ -1,0 +1,106 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Schemas } from '@/api/client'
+
+/** A marking in large letters, a bracket under each group with its meaning. */
+const props = defineProps<{ reading: Schemas['ReadingAnswer']; text: string; large?: boolean }>()
+const groups = computed(() => {
+  const spans = props.reading.spans.filter((span) => span.start >= 0 && span.stop > span.start)
+  const merged = new Map<number, { start: number; stop: number; meaning: string; certainty: string }>()
+  for (const span of spans) {
+    const held = merged.get(span.start)
+    if (held) held.meaning += `, ${span.meaning}`
+    else merged.set(span.start, { ...span })
+  }
+  const known = [...merged.values()].sort((a, b) => a.start - b.start)
+  const shown: { text: string; meaning: string; certainty: string }[] = []
+  let at = 0
+  for (const span of known) {
+    const between = props.text
+      .slice(at, span.start)
+      .replace(/[\s\-_/.,]+/g, ' ')
+      .trim()
+    if (between) shown.push({ text: between, meaning: 'not read', certainty: 'unread' })
+    shown.push({
+      text: props.text.slice(span.start, span.stop),
+      meaning: span.meaning,
+      certainty: span.certainty,
+    })
+    at = Math.max(at, span.stop)
+  }
+  const rest = props.text
+    .slice(at)
+    .replace(/^[\s\-_/.,]+/, '')
+    .trim()
+  if (rest) shown.push({ text: rest, meaning: 'not read', certainty: 'unread' })
+  return shown
+})
+const CERTAIN: Record<string, string> = {
+  stated: 'stated',
+  implied: 'implied',
+  half_read: 'half read',
+  unread: 'unread',
+}
+</script>
+
+<template>
+  <div class="spans" :class="{ large }">
+    <div v-for="(group, i) in groups" :key="i" :class="group.certainty">
+      <b>{{ group.text }}</b><small
+        >{{ group.meaning }}<em v-if="group.certainty !== 'unread'">{{ CERTAIN[group.certainty] }}</em></small
+      >
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.spans {
+  display: flex;
+  gap: 6px;
+  align-items: flex-start;
+  min-width: 0;
+}
+.spans > div {
+  text-align: center;
+  max-width: 210px;
+  min-width: 56px;
+}
+b {
+  display: block;
+  font-size: 34px;
+  line-height: 1;
+  font-stretch: 80%;
+  font-weight: 650;
+  padding: 0 8px 2px;
+  border-bottom: 2px solid var(--ink);
+  white-space: pre;
+}
+.large b {
+  font-size: 54px;
+  padding: 0 12px 4px;
+  border-bottom-width: 2.5px;
+}
+small {
+  font-size: 13px;
+  color: var(--faint);
+  display: block;
+  line-height: 1.2;
+  padding-top: 3px;
+}
+.large small {
+  font-size: 15px;
+  color: var(--ink);
+}
+small em {
+  display: block;
+  font-style: normal;
+  color: var(--faint);
+  font-size: 13px;
+}
+.unread b,
+.half_read b {
+  color: var(--attention);
+  border-color: var(--attention);
+  border-bottom-style: dashed;
+}
+</style>

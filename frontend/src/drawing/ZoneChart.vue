@@ -1,0 +1,187 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Schemas } from '@/api/client'
+
+/** A seat in micrometres about its nominal: the zone, the bearing's own band, the measured points with their doubt. */
+const props = defineProps<{
+  title: string
+  nominal: number
+  judgement: Schemas['SeatJudgement']
+  ring: string
+  width: number
+  height: number
+}>()
+const LEFT = 50
+const TOP = 44
+const BOTTOM = 30
+const check = computed(() => props.judgement.check ?? null)
+const zones = computed(() => props.judgement.zones)
+const zone = computed(() =>
+  check.value
+    ? { name: check.value.zone, low: check.value.zone_lower_um, high: check.value.zone_upper_um }
+    : { name: zones.value.chosen_zone, low: zones.value.zone_lower_um, high: zones.value.zone_upper_um },
+)
+const band = computed(() => ({ low: zones.value.ring_lower_um, high: zones.value.ring_upper_um }))
+const points = computed(() => {
+  const planes = check.value?.planes ?? []
+  const from = LEFT + inner.value * 0.63
+  const step = (inner.value * 0.37) / Math.max(planes.length, 1)
+  return planes.flatMap((plane, p) =>
+    plane.readings_um.map((um, i) => ({
+      um,
+      x: from + step * (p + 0.5) + (i - (plane.readings_um.length - 1) / 2) * 17,
+    })),
+  )
+})
+const letters = computed(() => {
+  const planes = check.value?.planes ?? []
+  const from = LEFT + inner.value * 0.63
+  const step = (inner.value * 0.37) / Math.max(planes.length, 1)
+  return planes.map((_, p) => ({ x: from + step * (p + 0.5), text: 'ABCDEF'[p] }))
+})
+const inner = computed(() => props.width - LEFT - 16)
+const doubt = computed(() => check.value?.expanded_uncertainty_um ?? 0)
+const shownDoubt = computed(() => Math.min(doubt.value, span.value))
+const bounds = computed(() => {
+  const all = [
+    zone.value.low,
+    zone.value.high,
+    band.value.low,
+    band.value.high,
+    ...points.value.map((point) => point.um),
+  ]
+  return { low: Math.min(...all), high: Math.max(...all) }
+})
+const span = computed(() => bounds.value.high - bounds.value.low || 10)
+const range = computed(() => {
+  const pad = Math.max(span.value * 0.14, Math.min(doubt.value, span.value * 0.5))
+  return { low: bounds.value.low - pad, high: bounds.value.high + pad }
+})
+const scale = computed(() => (props.height - TOP - BOTTOM) / (range.value.high - range.value.low))
+function y(um: number): number {
+  return TOP + (range.value.high - um) * scale.value
+}
+const ticks = computed(() => {
+  const raw = (range.value.high - range.value.low) / 6
+  const step = [1, 2, 5, 10, 20, 50, 100, 200, 500].find((each) => each >= raw) ?? 1000
+  const first = Math.ceil(range.value.low / step)
+  return Array.from({ length: Math.floor(range.value.high / step) - first + 1 }, (_, i) => (first + i) * step)
+})
+function signed(um: number): string {
+  return um > 0 ? `+${um}` : um < 0 ? `−${Math.abs(um)}` : '0'
+}
+const words = computed(
+  () =>
+    `${props.title} seat, nominal ${props.nominal} mm: zone ${zone.value.name} from ${signed(zone.value.low)} to ${signed(zone.value.high)} micrometres, ${props.ring} from ${signed(band.value.low)} to ${signed(band.value.high)}, ${points.value.length} readings`,
+)
+</script>
+
+<template>
+  <svg :width="width" :height="height" :viewBox="`0 0 ${width} ${height}`" role="img" :aria-label="words">
+    <text x="14" y="28" class="title">{{ title }}</text>
+    <text :x="width - 16" y="28" text-anchor="end" class="nominal">Ø{{ nominal }}</text>
+    <g v-for="tick in ticks" :key="tick">
+      <line :x1="LEFT" :x2="width - 16" :y1="y(tick)" :y2="y(tick)" :class="tick === 0 ? 'zero' : 'grid'" />
+      <text :x="LEFT - 7" :y="y(tick) + 5" text-anchor="end" class="tick">{{ signed(tick) }}</text>
+    </g>
+    <line v-if="!ticks.includes(0)" :x1="LEFT" :x2="width - 16" :y1="y(0)" :y2="y(0)" class="zero" />
+    <rect
+      :x="LEFT + inner * 0.04"
+      :width="inner * 0.26"
+      :y="y(band.high)"
+      :height="(band.high - band.low) * scale"
+      class="band"
+    />
+    <text :x="LEFT + inner * 0.17" :y="y(band.low) + 17" text-anchor="middle" class="label">{{ ring }}</text>
+    <rect
+      :x="LEFT + inner * 0.35"
+      :width="inner * 0.24"
+      :y="y(zone.high)"
+      :height="(zone.high - zone.low) * scale"
+      class="zone"
+    />
+    <text :x="LEFT + inner * 0.47" :y="y(zone.high) - 8" text-anchor="middle" class="label">
+      {{ zone.name }}
+    </text>
+    <g v-for="(point, i) in points" :key="i" class="point">
+      <line :x1="point.x" :x2="point.x" :y1="y(point.um + shownDoubt)" :y2="y(point.um - shownDoubt)" />
+      <circle :cx="point.x" :cy="y(point.um)" r="5.5" />
+    </g>
+    <text
+      v-for="letter in letters"
+      :key="letter.text"
+      :x="letter.x"
+      :y="height - 8"
+      text-anchor="middle"
+      class="tick"
+    >
+      {{ letter.text }}
+    </text>
+    <text
+      v-if="!points.length"
+      :x="LEFT + inner * 0.81"
+      :y="(height + TOP) / 2"
+      text-anchor="middle"
+      class="tick"
+    >
+      not measured
+    </text>
+    <text v-if="doubt > span" :x="width - 16" :y="TOP + 12" text-anchor="end" class="tick far">
+      doubt ±{{ Math.round(doubt) }} goes beyond
+    </text>
+  </svg>
+</template>
+
+<style scoped>
+svg {
+  display: block;
+  overflow: hidden;
+}
+.title {
+  font-size: 17px;
+  font-weight: 680;
+  fill: var(--ink);
+}
+.nominal {
+  font-size: 24px;
+  font-weight: 600;
+  font-stretch: 72%;
+  fill: var(--ink);
+}
+.grid {
+  stroke: var(--rule);
+}
+.zero {
+  stroke: var(--ink);
+  stroke-width: 1.8;
+}
+.tick {
+  font-size: 13px;
+  fill: var(--faint);
+}
+.tick.far {
+  fill: var(--attention);
+}
+.label {
+  font-size: 14px;
+  font-weight: 600;
+  fill: var(--ink);
+}
+.zone {
+  fill: url(#hatch-zone);
+  stroke: var(--action);
+  stroke-width: 2;
+}
+.band {
+  fill: var(--ink);
+}
+.point circle {
+  fill: var(--sheet);
+  stroke: var(--attention);
+  stroke-width: 3;
+}
+.point line {
+  stroke: var(--attention);
+  stroke-width: 2;
+}
+</style>

@@ -1,0 +1,2 @@
+declare module '@fontsource-variable/archivo/standard.css'
+declare module '*.css'

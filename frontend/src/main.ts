@@ -1,0 +1,31 @@
+import '@fontsource-variable/archivo/standard.css'
+import './shell/base.css'
+import { createPinia } from 'pinia'
+import PrimeVue from 'primevue/config'
+import { createApp } from 'vue'
+import { createRouter, createWebHistory } from 'vue-router'
+import AppShell from './shell/AppShell.vue'
+import { DraftingTable } from './shell/preset'
+
+const part = '/jobs/:number/parts/:partId(\\d+)'
+const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', name: 'counter', component: () => import('./counter/CounterScreen.vue') },
+    { path: `${part}/bench`, name: 'bench', component: () => import('./bench/BenchScreen.vue') },
+    { path: `${part}/match`, name: 'match', component: () => import('./match/MatchScreen.vue') },
+    { path: `${part}/seats`, name: 'seats', component: () => import('./seats/SeatsScreen.vue') },
+    { path: '/orders', name: 'order', component: () => import('./order/OrderScreen.vue') },
+    { path: '/:anything(.*)', name: 'nowhere', component: () => import('./shell/NowhereScreen.vue') },
+  ],
+})
+
+const nonce = document.querySelector<HTMLMetaElement>('meta[property="csp-nonce"]')?.nonce
+createApp(AppShell)
+  .use(createPinia())
+  .use(router)
+  .use(PrimeVue, {
+    csp: { nonce },
+    theme: { preset: DraftingTable, options: { darkModeSelector: 'none', cssLayer: false } },
+  })
+  .mount('#app')

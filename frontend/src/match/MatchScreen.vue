@@ -1,0 +1,226 @@
+<script setup lang="ts">
+import { computed, nextTick, onMounted, ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { api, told, withKey, type Refusal, type Schemas } from '@/api/client'
+import BearingSection from '@/drawing/BearingSection.vue'
+import MarkingSpans from '@/drawing/MarkingSpans.vue'
+import { useJob } from '@/job/useJob'
+import { useKeys } from '@/shell/useKeys'
+import CompareTable from './CompareTable.vue'
+import EquivalentRow from './EquivalentRow.vue'
+
+type Equivalent = Schemas['Equivalent']
+const route = useRoute()
+const router = useRouter()
+const job = useJob()
+const partId = Number(route.params.partId)
+const match = ref<Schemas['MatchAnswer'] | null>(null)
+const refusal = ref<Refusal | null>(null)
+const at = ref(0)
+const compared = ref<number[]>([])
+const list = ref<HTMLElement | null>(null)
+const GROUPS = [
+  ['rule', 'the same, in other makers’ codes'],
+  ['record', 'on record as fitted'],
+  ['size', 'the same bore and outside, other attributes'],
+] as const
+
+const groups = computed(() => {
+  const m = match.value
+  if (!m) return []
+  const rows: Record<string, Equivalent[]> = { rule: m.by_rule, record: m.by_record, size: m.by_size }
+  return GROUPS.map(([name, words]) => ({ name, words, rows: rows[name] ?? [] })).filter(
+    (group) => group.rows.length,
+  )
+})
+const all = computed(() => groups.value.flatMap((group) => group.rows))
+const current = computed(() => all.value[at.value])
+const columns = computed(() => {
+  const picked = compared.value
+    .map((id) => all.value.find((each) => each.item.item_id === id))
+    .filter((each): each is Equivalent => Boolean(each))
+  if (current.value && !picked.some((each) => each.item.item_id === current.value?.item.item_id))
+    picked.push(current.value)
+  return picked.slice(0, 3)
+})
+const part = computed(() => job.state?.parts.find((each) => each.part.part_id === partId)?.part)
+
+async function load(): Promise<void> {
+  const { answer, refusal: why } = await told(
+    api.GET('/api/parts/{part_id}/match', { params: { path: { part_id: partId } } }),
+  )
+  refusal.value = why
+  if (!answer) return
+  match.value = answer
+  const chosen = all.value.findIndex((each) => each.item.item_id === answer.match_item_id)
+  at.value = Math.max(0, chosen)
+  await nextTick()
+  list.value?.focus()
+}
+function move(by: number): void {
+  at.value = Math.min(Math.max(at.value + by, 0), all.value.length - 1)
+  void nextTick(() => list.value?.querySelector('.now')?.scrollIntoView({ block: 'nearest' }))
+}
+function beside(): void {
+  const id = current.value?.item.item_id
+  if (!id) return
+  if (compared.value.includes(id)) compared.value = compared.value.filter((each) => each !== id)
+  else compared.value = [...compared.value, id].slice(-3)
+}
+async function choose(): Promise<void> {
+  if (!current.value || !match.value) return
+  const { answer, refusal: why } = await told(
+    api.POST('/api/parts/{part_id}/match', {
+      params: { path: { part_id: partId } },
+      body: { item_id: current.value.item.item_id, version: match.value.match_version },
+      ...withKey(),
+    }),
+  )
+  refusal.value = why
+  if (why?.status === 409) await load()
+  if (answer) {
+    await job.refresh()
+    await router.push({ name: 'seats', params: route.params })
+  }
+}
+useKeys([
+  { key: 'ArrowDown', words: 'next equivalent', run: () => move(1) },
+  { key: 'ArrowUp', words: 'equivalent before', run: () => move(-1) },
+  { key: ' ', words: 'space: put it beside the original (three at most)', run: beside },
+  { key: 'Enter', words: 'take this one: to Seats', run: () => void choose() },
+])
+onMounted(load)
+</script>
+
+<template>
+  <main class="two">
+    <section class="left">
+      <div class="where">
+        <h1>{{ part?.name }}</h1>
+        <span class="faint">{{ part?.surroundings }}</span>
+      </div>
+      <p v-if="refusal" class="note">{{ refusal.message }} {{ refusal.hint }}</p>
+      <template v-if="match">
+        <div class="spec">
+          <BearingSection
+            :size="{ ...match.chosen, ball_mm: match.ball_mm }"
+            :closure="match.chosen.closure"
+            :width="92"
+            :height="128"
+            :name="`section of ${match.marking}`"
+          />
+          <div>
+            <MarkingSpans v-if="match.reading" :reading="match.reading" :text="match.marking" large />
+            <p class="fig dims">
+              {{ match.chosen.d_mm }} × {{ match.chosen.D_mm }} × {{ match.chosen.B_mm }}
+              <span class="faint"
+                >{{ match.chosen.maker }}; not marked:
+                {{
+                  (match.reading?.spans ?? [])
+                    .filter((s) => s.certainty === 'assumed')
+                    .map((s) => s.attribute)
+                    .slice(0, 4)
+                    .join(', ')
+                    .replace(/_/g, ' ')
+                }}
+                as usual</span
+              >
+            </p>
+          </div>
+        </div>
+        <CompareTable
+          :original="match.chosen.marking"
+          :columns="columns"
+          :current="current?.item.item_id ?? 0"
+        />
+      </template>
+    </section>
+    <section class="offers" aria-label="equivalents">
+      <div
+        ref="list"
+        class="list"
+        tabindex="0"
+        role="listbox"
+        aria-label="equivalents"
+        :aria-activedescendant="`eq-${current?.item.item_id}`"
+      >
+        <template v-for="group in groups" :key="group.name">
+          <h2>{{ group.words }}</h2>
+          <EquivalentRow
+            v-for="each in group.rows"
+            :id="`eq-${each.item.item_id}`"
+            :key="each.item.item_id"
+            :equivalent="each"
+            :now="each.item.item_id === current?.item.item_id"
+            :beside="compared.includes(each.item.item_id)"
+            :taken="each.item.item_id === match?.match_item_id"
+            @click="at = all.indexOf(each)"
+          />
+        </template>
+        <p v-if="match && !all.length" class="faint none">Nothing on the list has this bore and outside.</p>
+        <p v-if="match?.by_size_more" class="faint none">{{ match.by_size_more }} more lie further off.</p>
+      </div>
+      <div class="foot">
+        <p v-if="current" class="verdict">
+          <b>{{ current.interchange.words }}</b>
+        </p>
+        <button type="button" class="go" :disabled="!current" @click="choose">
+          <span>Take {{ current?.item.marking ?? '' }}: to Seats</span><kbd>Enter</kbd>
+        </button>
+      </div>
+    </section>
+  </main>
+</template>
+
+<style scoped>
+.left {
+  display: grid;
+  grid-template-rows: 58px auto minmax(0, 1fr);
+}
+.spec {
+  display: flex;
+  align-items: center;
+  gap: 26px;
+  padding: 16px 20px 14px;
+  background: var(--sheet);
+  border-bottom: 1px solid var(--rule);
+}
+.dims {
+  font-size: 22px;
+  margin-top: 10px;
+}
+.dims .faint {
+  font-size: 14px;
+  font-stretch: 100%;
+  font-weight: 400;
+  margin-left: 12px;
+}
+.offers {
+  display: grid;
+  grid-template-rows: minmax(0, 1fr) auto;
+  min-height: 0;
+}
+.list {
+  overflow: auto;
+  outline-offset: -3px;
+}
+h2 {
+  font-size: 14px;
+  font-weight: 600;
+  color: var(--faint);
+  padding: 13px 20px 5px;
+  position: sticky;
+  top: 0;
+  background: var(--paper);
+  z-index: 1;
+}
+.verdict {
+  padding: 12px 20px;
+  background: var(--sheet);
+  border-top: 2px solid var(--ink);
+  font-size: 16px;
+}
+.none {
+  padding: 12px 20px;
+}
+</style>

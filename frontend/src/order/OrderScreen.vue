@@ -1,0 +1,274 @@
+<script setup lang="ts">
+import { computed, nextTick, onMounted, ref } from 'vue'
+import { useRoute } from 'vue-router'
+import { api, told, withKey, type Refusal, type Schemas } from '@/api/client'
+import { useSession } from '@/api/session'
+import { useJob } from '@/job/useJob'
+import { useKeys } from '@/shell/useKeys'
+import GatePanel from './GatePanel.vue'
+import SheetPaper from './SheetPaper.vue'
+
+type Sheet = Schemas['OrderSheet']
+const route = useRoute()
+const job = useJob()
+const session = useSession()
+const orders = ref<Schemas['OrdersAnswer'] | null>(null)
+const refusal = ref<Refusal | null>(null)
+const lineId = ref<number | null>(null)
+const paper = ref<HTMLElement | null>(null)
+const sheets = computed(() => orders.value?.sheets ?? [])
+const lines = computed(() => sheets.value.flatMap((sheet) => sheet.lines))
+const line = computed(() => lines.value.find((each) => each.line_id === lineId.value) ?? null)
+const sheet = computed(
+  () =>
+    sheets.value.find((each) => each.lines.includes(line.value as Schemas['OrderLine'])) ??
+    sheets.value[0] ??
+    null,
+)
+const mayPlace = computed(() => ['buyer', 'owner'].includes(session.person?.role ?? ''))
+
+async function load(): Promise<void> {
+  const { answer, refusal: why } = await told(api.GET('/api/orders'))
+  refusal.value = why
+  if (!answer) return
+  orders.value = answer
+  if (!line.value) {
+    const wanted = lines.value.find((each) => String(each.part_id) === String(route.query.part ?? ''))
+    lineId.value = (wanted ?? lines.value.find((each) => each.open_lights) ?? lines.value[0])?.line_id ?? null
+  }
+}
+async function after(
+  call: Promise<{ answer: Sheet; refusal: null } | { answer: null; refusal: Refusal }>,
+): Promise<boolean> {
+  const { refusal: why } = await call
+  await load()
+  refusal.value = why
+  await job.refresh()
+  return why === null
+}
+function quantity(each: Schemas['OrderLine'], to: number): void {
+  if (to >= 1 && to <= 999 && to !== each.quantity)
+    void after(
+      told(
+        api.PUT('/api/orders/lines/{line_id}', {
+          params: { path: { line_id: each.line_id } },
+          body: { version: each.version, quantity: to },
+          ...withKey(),
+        }),
+      ),
+    )
+}
+function drop(each: Schemas['OrderLine']): void {
+  void after(
+    told(
+      api.DELETE('/api/orders/lines/{line_id}', {
+        params: { path: { line_id: each.line_id } },
+        ...withKey(),
+      }),
+    ),
+  )
+}
+function pass(light: string, reason: string): Promise<boolean> {
+  if (!line.value) return Promise.resolve(false)
+  const body = { light: light as 'shaft', reason }
+  return after(
+    told(
+      api.POST('/api/orders/lines/{line_id}/passes', {
+        params: { path: { line_id: line.value.line_id } },
+        body,
+        ...withKey(),
+      }),
+    ),
+  )
+}
+function put(partId: number, supplierId: number): void {
+  void after(
+    told(
+      api.POST('/api/orders/lines', {
+        body: { part_id: partId, supplier_id: supplierId, quantity: 1 },
+        ...withKey(),
+      }),
+    ),
+  )
+}
+function place(): void {
+  const s = sheet.value
+  if (s)
+    void after(
+      told(
+        api.POST('/api/orders/{order_id}/place', {
+          params: { path: { order_id: s.order_id } },
+          body: { version: s.version },
+          ...withKey(),
+        }),
+      ),
+    )
+}
+function move(by: number): void {
+  const at = lines.value.findIndex((each) => each.line_id === lineId.value)
+  lineId.value = lines.value[Math.min(Math.max(at + by, 0), lines.value.length - 1)]?.line_id ?? null
+  void nextTick(() => paper.value?.querySelector('.now')?.scrollIntoView({ block: 'nearest' }))
+}
+function print(): void {
+  window.print()
+}
+useKeys([
+  { key: 'ArrowDown', words: 'next line', run: () => move(1) },
+  { key: 'ArrowUp', words: 'line before', run: () => move(-1) },
+  { key: '+', words: 'one more', run: () => line.value && quantity(line.value, line.value.quantity + 1) },
+  { key: '-', words: 'one less', run: () => line.value && quantity(line.value, line.value.quantity - 1) },
+  { key: 'Delete', words: 'take the line off its sheet', run: () => line.value && drop(line.value) },
+  { key: 'Ctrl+Enter', words: 'place the sheet', run: place, inFields: true },
+  { key: 'Ctrl+p', words: 'print the sheet', run: print, inFields: true },
+])
+onMounted(load)
+</script>
+
+<template>
+  <main class="two order">
+    <section ref="paper" class="left papers">
+      <p v-if="refusal" class="note" role="alert">{{ refusal.message }} {{ refusal.hint }}</p>
+      <div v-if="orders?.waiting.length" class="waiting">
+        <h2>chosen, on no sheet yet</h2>
+        <div v-for="part in orders.waiting" :key="part.part_id" class="wait">
+          <b class="fig">{{ part.item.marking }}</b><span
+            >{{ part.part_name }}, job {{ part.job_number }}</span
+          >
+          <span class="put"
+            ><button
+              v-for="offer in part.offers"
+              :key="offer.supplier_id"
+              type="button"
+              class="chip"
+              @click="put(part.part_id, offer.supplier_id)"
+            >
+              {{ offer.supplier }} {{ offer.price }}, {{ offer.lead_days }} d</button
+            ><em v-if="!part.offers.length" class="faint">nobody offers it</em></span
+          >
+        </div>
+      </div>
+      <SheetPaper
+        v-for="each in sheets"
+        :key="each.order_id"
+        :sheet="each"
+        :line-id="lineId"
+        @pick="(id: number) => (lineId = id)"
+        @quantity="quantity"
+        @drop="drop"
+      />
+      <div v-if="orders && !sheets.length && !orders.waiting.length" class="nothing">
+        <h2>No order sheet yet</h2>
+        <p>A part comes here from Seats, once it is known what replaces it.</p>
+      </div>
+    </section>
+    <aside class="gate">
+      <GatePanel v-if="line" :line="line" :placed="sheet?.state === 'placed'" :pass="pass" />
+      <div v-else></div>
+      <div v-if="sheet" class="foot">
+        <div class="sum">
+          <span
+            >{{ sheet.supplier }}, {{ sheet.lines.length }} {{ sheet.lines.length === 1 ? 'line' : 'lines' }},
+            up to {{ sheet.longest_days }} days</span
+          ><b class="fig">{{ sheet.total }}</b>
+        </div>
+        <p class="out">
+          <a :href="`/api/orders/${sheet.order_id}/sheet.csv`" class="plain">sheet as CSV</a>
+          <button type="button" class="plain" @click="print">print</button>
+        </p>
+        <button
+          type="button"
+          class="go"
+          :disabled="!sheet.ready || sheet.state === 'placed' || !mayPlace"
+          @click="place"
+        >
+          <span v-if="sheet.state === 'placed'">Placed by {{ sheet.placed_by }}</span>
+          <span v-else-if="!sheet.ready"
+            >Gate shut: {{ sheet.lines.reduce((n, l) => n + l.open_lights, 0) }} unproven</span
+          >
+          <span v-else-if="!mayPlace">Ready: a buyer places it</span
+          ><span v-else>Place {{ sheet.number }}</span
+          ><kbd>Ctrl Enter</kbd>
+        </button>
+      </div>
+    </aside>
+  </main>
+</template>
+
+<style scoped>
+.papers {
+  overflow: auto;
+  padding: 20px 24px;
+}
+.waiting {
+  border: 1.5px dashed var(--ink);
+  padding: 12px 18px;
+  margin-bottom: 18px;
+}
+.waiting h2 {
+  font-size: 14px;
+  color: var(--faint);
+  font-weight: 600;
+}
+.wait {
+  display: flex;
+  gap: 16px;
+  align-items: center;
+  padding-top: 7px;
+  font-size: 15px;
+}
+.wait b {
+  font-size: 20px;
+  white-space: nowrap;
+}
+.put {
+  margin-left: auto;
+  display: flex;
+  gap: 6px;
+  flex-wrap: wrap;
+}
+.nothing {
+  padding: 90px 40px;
+}
+.nothing h2 {
+  font-size: 26px;
+  margin-bottom: 6px;
+}
+.gate {
+  display: grid;
+  grid-template-rows: minmax(0, 1fr) auto;
+  min-height: 0;
+}
+.sum {
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+  padding: 10px 20px 0;
+  border-top: 2px solid var(--ink);
+  background: var(--sheet);
+}
+.sum b {
+  font-size: 30px;
+}
+.out {
+  padding: 2px 20px 10px;
+  background: var(--sheet);
+  display: flex;
+  gap: 18px;
+  font-size: 14px;
+}
+@media print {
+  .gate,
+  .waiting,
+  .note {
+    display: none;
+  }
+  .papers {
+    padding: 0;
+    overflow: visible;
+    border: 0 !important;
+  }
+  .order {
+    display: block;
+  }
+}
+</style>

@@ -1,0 +1,244 @@
+<script setup lang="ts">
+import type { Schemas } from '@/api/client'
+import BearingSection from '@/drawing/BearingSection.vue'
+import VerdictMark from '@/drawing/VerdictMark.vue'
+
+/** One supplier's sheet as a paper list; it prints as it looks. */
+defineProps<{ sheet: Schemas['OrderSheet']; lineId: number | null }>()
+defineEmits<{
+  pick: [lineId: number]
+  quantity: [line: Schemas['OrderLine'], to: number]
+  drop: [line: Schemas['OrderLine']]
+}>()
+const SHORT: Record<string, string> = {
+  identity: 'is it',
+  interchange: 'will it do',
+  shaft: 'shaft',
+  housing: 'housing',
+  quantity: 'how many',
+}
+</script>
+
+<template>
+  <article class="paper" :class="{ placed: sheet.state === 'placed' }">
+    <header>
+      <h2>
+        {{ sheet.supplier }}<em>{{ sheet.place }}</em>
+      </h2>
+      <span class="fig number">{{ sheet.number }}</span>
+    </header>
+    <p v-if="sheet.state === 'placed'" class="stamp">placed by {{ sheet.placed_by }}</p>
+    <div class="head">
+      <span>gate</span><span></span><span>part</span><span>quantity</span><span>each</span><span>days</span>
+    </div>
+    <div
+      v-for="line in sheet.lines"
+      :key="line.line_id"
+      class="line"
+      :class="{ now: line.line_id === lineId }"
+      tabindex="0"
+      @click="$emit('pick', line.line_id)"
+      @focus="$emit('pick', line.line_id)"
+    >
+      <span
+        class="lights"
+        role="img"
+        :aria-label="
+          line.lights.map((light) => `${light.light} ${light.state.replace(/_/g, ' ')}`).join(', ')
+        "
+        ><span v-for="light in line.lights" :key="light.light" :title="`${light.light}: ${light.words}`"
+          ><VerdictMark :state="light.state" :size="16" :passed="!!light.passed_reason" silent /><em>{{
+            SHORT[light.light]
+          }}</em></span
+        ></span
+      >
+      <BearingSection
+        :size="{ ...line.item, ball_mm: line.ball_mm }"
+        :closure="line.item.closure"
+        :width="46"
+        :height="60"
+        :name="`section of ${line.item.marking}`"
+      />
+      <span class="what"
+        ><b class="fig">{{ line.item.marking }}</b
+        ><em>{{ line.item.maker }}, {{ line.item.d_mm }} × {{ line.item.D_mm }} × {{ line.item.B_mm }}</em
+        ><em
+          >for {{ line.job_number }} {{ line.part_name
+          }}<template v-if="line.replaces && line.replaces !== line.item.marking"
+            >, in place of {{ line.replaces }}</template
+          ></em
+        ></span
+      >
+      <span class="amount"
+        ><template v-if="sheet.state === 'open'"
+          ><button
+            type="button"
+            aria-label="one less"
+            :disabled="line.quantity < 2"
+            @click.stop="$emit('quantity', line, line.quantity - 1)"
+          >
+            −</button
+          ><b class="fig">{{ line.quantity }}</b
+          ><button
+            type="button"
+            aria-label="one more"
+            @click.stop="$emit('quantity', line, line.quantity + 1)"
+          >
+            +
+          </button></template
+        ><b v-else class="fig">{{ line.quantity }}</b></span
+      >
+      <b class="fig num">{{ line.price }}</b><b class="fig num">{{ line.lead_days }}</b>
+      <button
+        v-if="sheet.state === 'open' && line.line_id === lineId"
+        type="button"
+        class="plain off"
+        @click.stop="$emit('drop', line)"
+      >
+        take off
+      </button>
+      <p v-for="light in line.lights.filter((each) => each.passed_reason)" :key="light.light" class="passed">
+        {{ light.light }} passed by {{ light.passed_by }}: {{ light.passed_reason }}
+      </p>
+    </div>
+  </article>
+</template>
+
+<style scoped>
+.paper {
+  background: var(--sheet);
+  border: 1.5px solid var(--ink);
+  padding: 16px 22px 18px;
+  margin-bottom: 20px;
+  position: relative;
+  break-inside: avoid;
+}
+header {
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+  border-bottom: 2px solid var(--ink);
+  padding-bottom: 7px;
+}
+h2 {
+  font-size: 22px;
+}
+h2 em {
+  font-style: normal;
+  font-weight: 400;
+  font-size: 15px;
+  color: var(--faint);
+  margin-left: 10px;
+}
+.number {
+  font-size: 22px;
+}
+.stamp {
+  position: absolute;
+  right: 130px;
+  top: 14px;
+  border: 2px solid var(--good);
+  color: var(--good);
+  font-weight: 650;
+  padding: 2px 10px;
+  transform: rotate(-3deg);
+}
+.head,
+.line {
+  display: grid;
+  grid-template-columns: 236px 50px minmax(0, 1fr) 92px 68px 40px;
+  gap: 10px;
+  align-items: center;
+}
+.head {
+  font-size: 13px;
+  color: var(--faint);
+  padding: 6px 0 3px;
+}
+.line {
+  padding: 9px 10px;
+  margin: 0 -10px;
+  border-top: 1px solid var(--rule);
+  cursor: pointer;
+}
+.line.now {
+  box-shadow: inset 5px 0 0 var(--action);
+  background: color-mix(in srgb, var(--paper) 55%, var(--sheet));
+}
+.lights {
+  display: flex;
+  gap: 3px;
+}
+.lights span {
+  width: 45px;
+  text-align: center;
+}
+.lights em {
+  display: block;
+  font-style: normal;
+  font-size: 13px;
+  font-stretch: 72%;
+  color: var(--faint);
+  white-space: nowrap;
+}
+.what b {
+  font-size: 26px;
+  line-height: 1.1;
+  display: block;
+  white-space: nowrap;
+}
+.what em {
+  font-style: normal;
+  color: var(--faint);
+  font-size: 14px;
+  display: block;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.amount {
+  display: flex;
+  align-items: center;
+  gap: 7px;
+}
+.amount b,
+.num {
+  font-size: 22px;
+}
+.num {
+  text-align: right;
+}
+.amount button {
+  width: 28px;
+  height: 28px;
+  border: 1px solid var(--rule);
+  text-align: center;
+  font-size: 17px;
+}
+.amount button:disabled {
+  color: var(--rule);
+}
+.passed {
+  grid-column: 1 / -1;
+  font-size: 14px;
+  color: var(--doubt);
+}
+.off {
+  grid-column: 3;
+  font-size: 14px;
+  grid-row: 2;
+}
+@media print {
+  .paper {
+    border: 0;
+  }
+  .amount button,
+  .off {
+    display: none;
+  }
+  .line.now {
+    box-shadow: none;
+    background: none;
+  }
+}
+</style>

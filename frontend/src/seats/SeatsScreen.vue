@@ -1,0 +1,306 @@
+<script setup lang="ts">
+import { computed, nextTick, onMounted, ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { api, told, withKey, type Refusal } from '@/api/client'
+import ZoneChart from '@/drawing/ZoneChart.vue'
+import ClashDialog from '@/entry/ClashDialog.vue'
+import { useJob } from '@/job/useJob'
+import { useKeys } from '@/shell/useKeys'
+import SeatFields from './SeatFields.vue'
+import SeatVerdict from './SeatVerdict.vue'
+import { useSeats } from './useSeats'
+
+const route = useRoute()
+const router = useRouter()
+const job = useJob()
+const partId = Number(route.params.partId)
+const { seats, sheet, judged, load, loadRefusal } = useSeats(partId)
+const held = sheet.sheet
+const why = ref(false)
+const refusal = ref<Refusal | null>(null)
+const item = computed(() => seats.value?.item ?? null)
+const state = computed(() => job.state?.parts.find((each) => each.part.part_id === partId))
+const TURNS = [
+  ['shaft', 'shaft turns'],
+  ['housing', 'housing turns'],
+  ['shaking', 'load shakes'],
+] as const
+const LOADS = ['light', 'normal', 'heavy'] as const
+const clearance = computed(() => judged.value?.clearance ?? null)
+function range(r: { min: number; max: number }): string {
+  const s = (um: number): string =>
+    Math.round(um) < 0 ? `−${Math.abs(Math.round(um))}` : String(Math.round(um))
+  return `${s(r.min)} … ${s(r.max)}`
+}
+const tight = computed(
+  () => clearance.value?.words.includes('take') || clearance.value?.words.includes('No clearance'),
+)
+
+async function toOrder(): Promise<void> {
+  await sheet.flush()
+  if (state.value?.match && !state.value.order_number) {
+    const { refusal: no } = await told(
+      api.POST('/api/orders/lines', {
+        body: { part_id: partId, supplier_id: null, quantity: 1 },
+        ...withKey(),
+      }),
+    )
+    if (no && no.code !== 'on_a_sheet') {
+      refusal.value = no
+      return
+    }
+  }
+  await job.refresh()
+  await router.push(
+    state.value?.match ? { name: 'order', query: { part: partId } } : { name: 'match', params: route.params },
+  )
+}
+const goWords = computed(() =>
+  !state.value?.match
+    ? 'Choose what replaces it: to Match'
+    : state.value.order_number
+      ? `To the order sheet ${state.value.order_number}`
+      : 'Put it on the order sheet',
+)
+useKeys([
+  { key: 'Ctrl+Enter', words: 'put it on the order sheet', run: () => void toOrder(), inFields: true },
+  { key: 'w', words: 'why', run: () => (why.value = !why.value) },
+])
+onMounted(async () => {
+  await load()
+  await nextTick()
+  const fields = [...document.querySelectorAll<HTMLInputElement>('.seat-field')]
+  ;(fields.find((field) => !field.value) ?? fields[0])?.focus()
+})
+</script>
+
+<template>
+  <main class="two seats">
+    <section class="left">
+      <div class="where">
+        <h1>
+          {{ seats?.part.name }} <span v-if="item">{{ item.marking }}</span>
+        </h1>
+        <span v-if="item" class="faint"
+          >{{ item.d_mm }} × {{ item.D_mm }} × {{ item.B_mm }}, class {{ item.tolerance_class }}</span
+        >
+      </div>
+      <p v-if="loadRefusal" class="note">
+        {{ loadRefusal.message }} {{ loadRefusal.hint }}
+        <button class="plain" type="button" @click="load">Try again</button>
+      </p>
+      <template v-if="item && judged">
+        <div class="sheet">
+          <ZoneChart
+            title="shaft"
+            :nominal="item.d_mm"
+            :judgement="judged.shaft"
+            ring="bearing bore"
+            :width="424"
+            :height="402"
+          />
+          <ZoneChart
+            title="housing"
+            :nominal="item.D_mm"
+            :judgement="judged.housing"
+            ring="bearing outside"
+            :width="424"
+            :height="402"
+          />
+        </div>
+        <div class="duty" role="group" aria-label="load case">
+          <button
+            v-for="[name, words] in TURNS"
+            :key="name"
+            type="button"
+            class="chip"
+            :aria-pressed="held.turning === name"
+            @click="held.turning = name"
+          >
+            {{ words }}
+          </button>
+          <i></i>
+          <button
+            v-for="name in LOADS"
+            :key="name"
+            type="button"
+            class="chip"
+            :aria-pressed="held.load === name"
+            @click="held.load = name"
+          >
+            {{ name }} load
+          </button>
+          <i></i>
+          <button type="button" class="chip" :aria-pressed="held.slides" @click="held.slides = !held.slides">
+            must slide
+          </button>
+          <button type="button" class="chip" :aria-pressed="held.split" @click="held.split = !held.split">
+            split housing
+          </button>
+          <label class="warm"
+            >at
+            <input v-model.number="held.temperature_c" type="number" min="-60" max="200" class="fig" />
+            °C</label
+          >
+        </div>
+        <div class="planes">
+          <SeatFields
+            v-if="held.shaft"
+            v-model="held.shaft"
+            side="shaft"
+            :nominal="item.d_mm"
+            :judgement="judged.shaft"
+          />
+          <SeatFields
+            v-if="held.housing"
+            v-model="held.housing"
+            side="housing"
+            :nominal="item.D_mm"
+            :judgement="judged.housing"
+          />
+        </div>
+      </template>
+      <p v-else-if="seats && !item" class="note">
+        This part has not been identified yet: its seats have no nominal.
+        <button class="plain" type="button" @click="router.push({ name: 'bench', params: route.params })">
+          To the Bench
+        </button>
+      </p>
+    </section>
+    <aside v-if="judged" class="right">
+      <div class="scroll">
+        <SeatVerdict title="Shaft" :judgement="judged.shaft" :why="why" />
+        <SeatVerdict title="Housing" :judgement="judged.housing" :why="why" />
+        <section class="schools">
+          <p v-for="zones in [judged.shaft.zones, judged.housing.zones]" :key="zones.part">
+            <b>{{ zones.part }} {{ zones.zone }} or {{ zones.other_zone }}?</b> {{ zones.reason }}
+            {{ zones.schools }} <span v-if="why" class="faint">{{ zones.source }}</span>
+          </p>
+        </section>
+        <section v-if="clearance" class="clearance">
+          <div>
+            <span>as bought</span><b class="fig">{{ range(clearance.before) }}</b>
+          </div>
+          <div>
+            <span>once fitted</span><b class="fig">{{ range(clearance.mounted) }}</b>
+          </div>
+          <div>
+            <span>running, inner +{{ held.warmer_inner_k }} K</span
+            ><b class="fig">{{ range(clearance.running) }}</b>
+          </div>
+          <p :class="{ att: tight }">
+            {{ clearance.words }}
+            <span v-if="why" class="faint"
+              >With balls as warm as the inner ring {{ range(clearance.running_warm_balls) }}.
+              {{ clearance.source }}</span
+            >
+          </p>
+        </section>
+      </div>
+      <p v-if="refusal" class="note stop" role="alert">{{ refusal.message }} {{ refusal.hint }}</p>
+      <button type="button" class="go" @click="toOrder">
+        <span>{{ goWords }}</span><kbd>Ctrl Enter</kbd>
+      </button>
+    </aside>
+    <ClashDialog v-if="sheet.hasClashes.value" :clashes="sheet.clashes.value" @decide="sheet.decide" />
+  </main>
+</template>
+
+<style scoped>
+.left {
+  display: grid;
+  grid-template-rows: 58px minmax(0, 1fr) auto auto;
+}
+.where h1 span {
+  font-stretch: 80%;
+}
+.sheet {
+  background: var(--sheet);
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  overflow: hidden;
+}
+.duty {
+  display: flex;
+  gap: 4px;
+  padding: 8px 20px;
+  border-top: 1px solid var(--rule);
+  align-items: center;
+  flex-wrap: wrap;
+}
+.duty i {
+  width: 10px;
+}
+.warm {
+  margin-left: auto;
+  font-size: 14px;
+  color: var(--faint);
+}
+.warm input {
+  width: 62px;
+  border: 1px solid var(--rule);
+  background: var(--sheet);
+  padding: 1px 6px;
+  font-size: 17px;
+  color: var(--ink);
+}
+.planes {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  border-top: 1px solid var(--rule);
+}
+.planes > * + * {
+  border-left: 1px solid var(--rule);
+}
+.right {
+  display: grid;
+  grid-template-rows: minmax(0, 1fr) auto auto;
+  min-height: 0;
+}
+.scroll {
+  overflow: auto;
+}
+.schools {
+  padding: 11px 20px;
+  background: var(--sheet);
+  border-bottom: 1px solid var(--rule);
+  font-size: 14.5px;
+  display: grid;
+  gap: 6px;
+}
+.clearance {
+  display: grid;
+  grid-template-columns: 1fr 1fr 1.2fr;
+  padding: 11px 20px;
+  gap: 2px 8px;
+}
+.clearance span {
+  font-size: 13px;
+  color: var(--faint);
+  display: block;
+}
+.clearance b {
+  font-size: 23px;
+  white-space: nowrap;
+}
+.clearance p {
+  grid-column: 1 / -1;
+  margin-top: 6px;
+  font-size: 15px;
+}
+.clearance p.att {
+  font-weight: 600;
+}
+.clearance p span {
+  display: block;
+  font-weight: 400;
+}
+@media (max-width: 900px) {
+  .sheet,
+  .planes {
+    display: grid;
+    grid-template-columns: 1fr;
+  }
+}
+</style>

@@ -1,0 +1,240 @@
+<script setup lang="ts">
+import { computed, defineAsyncComponent, onMounted, ref, watch } from 'vue'
+import { RouterLink, RouterView, useRoute, useRouter } from 'vue-router'
+import { useSaving } from '@/api/saving'
+import { useSession } from '@/api/session'
+import CounterLine from '@/counter/CounterLine.vue'
+import HatchDefs from '@/drawing/HatchDefs.vue'
+import VerdictMark from '@/drawing/VerdictMark.vue'
+import { useJob, type Stage } from '@/job/useJob'
+import SignIn from './SignIn.vue'
+import { useHand } from './hand'
+import { useKeys } from './useKeys'
+
+const KeysHelp = defineAsyncComponent(() => import('./KeysHelp.vue'))
+const session = useSession()
+const saving = useSaving()
+const job = useJob()
+const hand = useHand()
+const route = useRoute()
+const router = useRouter()
+const showKeys = ref(false)
+const line = ref<InstanceType<typeof CounterLine> | null>(null)
+const atCounter = computed(() => route.name === 'counter')
+
+const target = computed(() => {
+  const parts = job.state?.parts ?? []
+  const current = parts.find((part) => String(part.part.part_id) === route.params.partId)
+  return current ?? parts[0] ?? null
+})
+function to(stage: Stage) {
+  if (stage.name === 'order') return { name: 'order' }
+  if (!job.state || !target.value) return { name: 'counter' }
+  return { name: stage.name, params: { number: job.state.job.number, partId: target.value.part.part_id } }
+}
+watch(
+  () => [route.params.number, session.person?.person_id] as const,
+  ([number, who]) => {
+    if (who && typeof number === 'string' && number !== job.state?.job.number) void job.take(number)
+  },
+  { immediate: true },
+)
+watch(
+  () => session.person?.person_id,
+  (who) => who && void job.loadInstruments(),
+)
+watch(
+  () => saving.revision,
+  () => void job.refresh(),
+)
+useKeys([
+  { key: '/', words: 'what is in your hand: marking, size or job number', run: () => line.value?.focus() },
+  { key: '?', words: 'these keys', run: () => (showKeys.value = !showKeys.value) },
+  { key: 'Alt+n', words: 'night shift on and off', run: () => hand.toggleNight(), inFields: true },
+  { key: 'Alt+u', words: 'millimetres or inches', run: () => hand.toggleUnit(), inFields: true },
+  { key: 'Alt+0', words: 'Counter', run: () => void router.push({ name: 'counter' }), inFields: true },
+  ...(['bench', 'match', 'seats', 'order'] as const).map((name, i) => ({
+    key: `Alt+${i + 1}`,
+    words: ['Bench', 'Match', 'Seats', 'Order'][i] as string,
+    run: () => void router.push(to({ name } as Stage)),
+    inFields: true,
+  })),
+])
+onMounted(() => {
+  void session.look()
+  setInterval(() => session.lost && void session.look(), 2000)
+})
+</script>
+
+<template>
+  <HatchDefs />
+  <div v-if="!session.known" class="waiting">
+    <p v-if="session.lost">
+      <strong>The server does not answer.</strong> This page tries again by itself; what you typed is kept on
+      this machine.
+    </p>
+  </div>
+  <SignIn v-else-if="!session.person" />
+  <div v-else class="shell">
+    <header>
+      <RouterLink :to="{ name: 'counter' }" class="word" aria-label="Ample, to the Counter">Ample</RouterLink>
+      <CounterLine v-if="!atCounter" ref="line" compact />
+      <template v-if="job.state && !atCounter">
+        <span class="job"
+          ><strong class="fig">{{ job.state.job.number }}</strong> {{ job.state.job.title }}</span
+        >
+      </template>
+      <nav v-if="!atCounter" class="stages" aria-label="stages of the job">
+        <RouterLink
+          v-for="stage in job.stages"
+          :key="stage.name"
+          :to="to(stage)"
+          :class="{ on: route.name === stage.name }"
+          :aria-current="route.name === stage.name ? 'step' : undefined"
+        >
+          <VerdictMark :state="stage.mark" silent />{{ stage.words
+          }}<template v-if="stage.left && job.state"> · {{ stage.left }} open</template>
+        </RouterLink>
+      </nav>
+      <nav v-else class="stages"><RouterLink :to="{ name: 'order' }">Order sheets</RouterLink></nav>
+    </header>
+    <RouterView v-slot="{ Component }">
+      <component :is="Component" :key="route.path" class="screen" />
+    </RouterView>
+    <footer>
+      <button type="button" @click="hand.toggleUnit()">
+        unit <strong>{{ hand.unit }}</strong>
+      </button>
+      <span
+        >in hand <strong>{{ hand.instrument }}</strong></span
+      >
+      <span role="status" :class="{ att: saving.state === 'away' || saving.state === 'refused' }"
+        ><strong>{{ saving.words }}</strong></span
+      >
+      <span class="right"
+        ><button type="button" @click="showKeys = true">keys <kbd>?</kbd></button></span
+      >
+      <button type="button" @click="hand.toggleNight()">{{ hand.night ? 'day' : 'night' }} shift</button>
+      <button type="button" title="sign out" @click="session.signOut()">
+        <strong>{{ session.person.name }}</strong> ({{ session.person.role }}) sign out
+      </button>
+    </footer>
+    <KeysHelp v-if="showKeys" @close="showKeys = false" />
+  </div>
+</template>
+
+<style scoped>
+.shell {
+  height: 100%;
+  display: grid;
+  grid-template-rows: 52px minmax(0, 1fr) 34px;
+}
+.waiting {
+  padding: 80px;
+  font-size: 18px;
+}
+header {
+  display: flex;
+  align-items: center;
+  gap: 22px;
+  padding: 0 0 0 20px;
+  border-bottom: 2px solid var(--ink);
+  min-width: 0;
+}
+.word {
+  font-size: 20px;
+  font-stretch: 110%;
+  font-weight: 760;
+  letter-spacing: -0.01em;
+  color: inherit;
+  text-decoration: none;
+}
+.job {
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.job strong {
+  font-size: 18px;
+  margin-right: 6px;
+}
+.stages {
+  display: flex;
+  margin-left: auto;
+  height: 100%;
+}
+.stages a {
+  display: flex;
+  align-items: center;
+  gap: 7px;
+  padding: 0 13px;
+  font-size: 14px;
+  color: var(--faint);
+  text-decoration: none;
+  white-space: nowrap;
+}
+.stages a.on {
+  background: var(--ink);
+  color: var(--sheet);
+  font-weight: 650;
+}
+.stages a.on :deep(svg) {
+  color: var(--sheet);
+}
+.stages a:hover:not(.on) {
+  background: var(--sheet);
+}
+.screen {
+  min-height: 0;
+  overflow: auto;
+}
+footer {
+  display: flex;
+  align-items: center;
+  gap: 26px;
+  padding: 0 20px;
+  border-top: 1px solid var(--rule);
+  font-size: 13px;
+  color: var(--faint);
+  white-space: nowrap;
+  overflow: hidden;
+}
+footer strong {
+  color: var(--ink);
+  font-weight: 600;
+}
+footer .att strong {
+  color: var(--attention);
+}
+footer .right {
+  margin-left: auto;
+}
+@media (max-width: 900px) {
+  header {
+    flex-wrap: wrap;
+    height: auto;
+    padding: 8px 12px;
+  }
+  .shell {
+    grid-template-rows: auto minmax(0, 1fr) auto;
+  }
+  footer {
+    flex-wrap: wrap;
+    gap: 12px;
+    padding: 6px 12px;
+  }
+}
+@media print {
+  header,
+  footer {
+    display: none !important;
+  }
+  .shell {
+    display: block;
+    height: auto;
+  }
+  .screen {
+    overflow: visible;
+  }
+}
+</style>

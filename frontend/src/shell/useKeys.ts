@@ -1,0 +1,51 @@
+import { onMounted, onScopeDispose, ref } from 'vue'
+
+export interface Key {
+  key: string
+  words: string
+  run: (event: KeyboardEvent) => void
+  inFields?: boolean
+}
+
+const stacks = ref<Key[][]>([])
+
+function typing(target: EventTarget | null): boolean {
+  return (
+    target instanceof HTMLElement &&
+    (target.matches('input, textarea, select, [contenteditable]') ||
+      target.closest('[role="dialog"]') !== null)
+  )
+}
+
+function matches(key: Key, event: KeyboardEvent): boolean {
+  const names = key.key.split('+')
+  const main = names.at(-1)
+  const wantsControl = names.includes('Ctrl')
+  const wantsAlt = names.includes('Alt')
+  if (wantsControl !== (event.ctrlKey || event.metaKey) || wantsAlt !== event.altKey) return false
+  return event.key === main || event.key.toLowerCase() === main?.toLowerCase()
+}
+
+if (typeof window !== 'undefined')
+  window.addEventListener('keydown', (event) => {
+    if (event.defaultPrevented) return
+    for (const keys of [...stacks.value].reverse())
+      for (const key of keys)
+        if (matches(key, event) && (key.inFields || !typing(event.target))) {
+          event.preventDefault()
+          key.run(event)
+          return
+        }
+  })
+
+/** The keys of a screen; `?` lists them. A key works outside fields unless it says otherwise. */
+export function useKeys(keys: Key[]): void {
+  onMounted(() => stacks.value.push(keys))
+  onScopeDispose(() => {
+    stacks.value = stacks.value.filter((each) => each !== keys)
+  })
+}
+
+export function knownKeys(): Key[] {
+  return [...stacks.value].reverse().flat()
+}

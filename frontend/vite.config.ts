@@ -1,0 +1,16 @@
+import vue from '@vitejs/plugin-vue'
+import { fileURLToPath } from 'node:url'
+import { defineConfig } from 'vite'
+
+export default defineConfig({
+  plugins: [vue()],
+  html: { cspNonce: '__NONCE__' },
+  resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
+  build: {
+    outDir: '../src/ample/web/built',
+    emptyOutDir: true,
+    assetsInlineLimit: 0,
+    reportCompressedSize: true,
+  },
+  server: { proxy: { '/api': 'http://127.0.0.1:8040' } },
+})

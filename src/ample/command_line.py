@@ -1,0 +1,109 @@
+"""The launcher's commands: one thin function each."""
+
+from __future__ import annotations
+
+import json
+import sys
+from collections.abc import Callable, Iterable
+from typing import Any, TextIO
+
+from ample.core.errors import AmpleError, BadInput
+from ample.prepare import ROOT, say
+
+LONGEST_LINE = 512 * 1024
+
+
+def main(arguments: list[str]) -> int:
+    """Run a command; a refusal is one clear line and exit code 1."""
+    commands: dict[str, Callable[[list[str]], int]] = {
+        "start": start,
+        "test": test,
+        "calc": calc,
+        "bench": bench,
+    }
+    try:
+        return commands[arguments[0]](arguments[1:])
+    except AmpleError as error:
+        hint = f" {error.hint}" if error.hint else ""
+        say(f"{error.message}{hint}")
+        return 1
+    except BrokenPipeError:
+        return 1
+
+
+def start(_: list[str]) -> int:
+    """Set up, serve, and stop all of it again."""
+    from ample.serve import serve
+
+    return serve()
+
+
+def test(arguments: list[str]) -> int:
+    """Every check and test."""
+    from ample.checks import run_all
+
+    return run_all(arguments)
+
+
+def bench(arguments: list[str]) -> int:
+    """The benchmarks."""
+    sys.path.insert(0, str(ROOT))
+    from benchmarks.run import run_benchmarks
+
+    return run_benchmarks(arguments)
+
+
+def calc(arguments: list[str]) -> int:
+    """One question to the core, or many as JSON lines."""
+    if arguments[:1] == ["--lines"]:
+        return _calc_lines(sys.stdin, sys.stdout)
+    if not arguments or len(arguments) > 2:
+        say("calc OPERATION [JSON], or calc --lines")
+        return 2
+    text = arguments[1] if len(arguments) == 2 else sys.stdin.read()
+    answer, refused = _answer(arguments[0], text)
+    print(json.dumps(answer, ensure_ascii=False))
+    return 1 if refused else 0
+
+
+def _calc_lines(lines: Iterable[str], out: TextIO) -> int:
+    """One answer line for each request line; a refused line does not stop the others."""
+    for line in lines:
+        if not line.strip():
+            continue
+        try:
+            asked = _parsed(line)
+            if not isinstance(asked, dict) or not isinstance(asked.get("operation"), str):
+                raise BadInput("bad_line", "A line is {\"operation\": …, \"request\": …}.", None)
+            answer = _ask(asked["operation"], asked.get("request", {}))
+        except AmpleError as error:
+            answer = {"error": error.as_dict()}
+        out.write(json.dumps(answer, ensure_ascii=False) + "\n")
+        out.flush()
+    return 0
+
+
+def _answer(name: str, text: str) -> tuple[dict[str, Any], bool]:
+    try:
+        return _ask(name, _parsed(text)), False
+    except AmpleError as error:
+        return {"error": error.as_dict()}, True
+
+
+def _ask(name: str, request: object) -> dict[str, Any]:
+    from ample.core.operations import ask
+
+    return ask(name, request)
+
+
+def _parsed(text: str) -> object:
+    if len(text) > LONGEST_LINE:
+        raise BadInput("too_long", "A request has at most 512 KiB.", None)
+    try:
+        return json.loads(text or "{}")
+    except (ValueError, RecursionError) as error:
+        raise BadInput("bad_json", f"This is no JSON: {str(error)[:120]}.", None) from error
+
+
+if __name__ == "__main__":
+    sys.exit(main(sys.argv[1:]))

@@ -1,0 +1,201 @@
+"""`./ample start`: a private MariaDB and the server, started in order and stopped in order."""
+
+from __future__ import annotations
+
+import errno
+import fcntl
+import os
+import shutil
+import signal
+import socket
+import subprocess
+import sys
+import time
+import urllib.request
+from datetime import UTC, datetime
+from pathlib import Path
+from types import FrameType
+from typing import IO
+
+import pymysql
+
+from ample.core.errors import BadInput
+from ample.prepare import ROOT, say
+from ample.store import Database
+from ample.store.database import Address
+from ample.store.migrate import migrate
+from ample.store.private_server import PrivateServer, StartFailed, dies_with_parent
+from ample.web.settings import secret_key
+
+WORKERS = 2
+LEAST_FREE_BYTES = 150 * 1024 * 1024
+READY_SECONDS = 60
+
+
+class Stop(Exception):
+    """Told to stop."""
+
+
+def serve() -> int:
+    """Start all, wait, stop all; whatever goes wrong, nothing is left running."""
+    for number in (signal.SIGINT, signal.SIGTERM, signal.SIGHUP):
+        signal.signal(number, _stop)
+    port = _port()
+    home = _home()
+    lock = _only_one(home)
+    server: PrivateServer | None = None
+    web: subprocess.Popen[bytes] | None = None
+    try:
+        url = os.environ.get("AMPLE_DATABASE_URL", "")
+        if url:
+            _reachable(url)
+        else:
+            say("starting the database")
+            server = PrivateServer(home)
+            server.start()
+            url = server.url
+        say("bringing the database up to date")
+        migrate(url)
+        loaded = _demo(url)
+        web = _web(url, home, port)
+        _wait_ready(web, port)
+        _welcome(port, loaded or os.environ.get("AMPLE_DEMO") != "0", url)
+        _watch(web, server)
+    except Stop:
+        say("stopping")
+    except pymysql.err.Error as error:
+        raise StartFailed("database", f"The database refused: {error.args[-1]}") from error
+    finally:
+        _end(web)
+        if server:
+            server.stop()
+        lock.close()
+    return 0
+
+
+def _stop(number: int, frame: FrameType | None) -> None:
+    for each in (signal.SIGINT, signal.SIGTERM, signal.SIGHUP):
+        signal.signal(each, signal.SIG_IGN)
+    raise Stop
+
+
+def _port() -> int:
+    text = os.environ.get("AMPLE_PORT", "8040")
+    if not text.isascii() or not text.isdigit() or not 1 <= int(text) <= 65535:
+        raise BadInput("bad_port", f"AMPLE_PORT is “{text[:20]}”: give a number from 1 to 65535.")
+    with socket.socket() as probe:
+        probe.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
+        try:
+            probe.bind(("127.0.0.1", int(text)))
+        except OSError as error:
+            words = "is taken" if error.errno == errno.EADDRINUSE else f"cannot be used: {error.strerror}"
+            raise BadInput("port_taken", f"Port {text} {words}.", None, "Set AMPLE_PORT to another.") from error
+    return int(text)
+
+
+def _home() -> Path:
+    home = Path(os.environ.get("AMPLE_HOME", ROOT / "var")).resolve()
+    try:
+        home.mkdir(parents=True, exist_ok=True)
+        probe = home / ".writable"
+        probe.write_bytes(b"x" * 4096)
+        probe.unlink()
+    except OSError as error:
+        raise StartFailed(
+            "bad_home", f"{home} cannot be written: {error.strerror}.", None, "Set AMPLE_HOME to another."
+        ) from error
+    free = shutil.disk_usage(home).free
+    if free < LEAST_FREE_BYTES:
+        raise StartFailed(
+            "full", f"{home} has only {free // 2**20} MiB free; the database needs {LEAST_FREE_BYTES // 2**20}."
+        )
+    return home
+
+
+def _only_one(home: Path) -> IO[bytes]:
+    lock = (home / "lock").open("wb")
+    try:
+        fcntl.flock(lock, fcntl.LOCK_EX | fcntl.LOCK_NB)
+    except OSError as error:
+        raise StartFailed("running", f"Ample is running already with the data in {home}.") from error
+    return lock
+
+
+def _reachable(url: str) -> None:
+    a = Address.of(url)
+    try:
+        pymysql.connect(
+            host=a.host, port=a.port, user=a.user, password=a.password, database=a.name, connect_timeout=5
+        ).close()
+    except (pymysql.err.Error, OSError) as error:
+        words = str(error.args[-1]) if error.args else "no answer"
+        raise StartFailed("no_database", f"AMPLE_DATABASE_URL cannot be used: {words}") from error
+
+
+def _demo(url: str) -> bool:
+    if os.environ.get("AMPLE_DEMO") == "0":
+        return False
+    from ample.demo.load import load_demo
+
+    return load_demo(Database(url), datetime.now(UTC).replace(tzinfo=None), say)
+
+
+def _web(url: str, home: Path, port: int) -> subprocess.Popen[bytes]:
+    say("starting the server")
+    secret_key(home)
+    environment = os.environ | {"AMPLE_DATABASE_URL": url, "AMPLE_HOME": str(home)}
+    log = (home / "server.log").open("ab")
+    return subprocess.Popen(
+        [
+            sys.executable, "-m", "gunicorn", "--preload", f"--workers={WORKERS}", "--threads=8",
+            "--worker-class=gthread", f"--bind=127.0.0.1:{port}", "--graceful-timeout=5",
+            "--timeout=60", "--no-control-socket", "ample.web.wsgi:app",
+        ],
+        env=environment, stdout=log, stderr=log, stdin=subprocess.DEVNULL,
+        preexec_fn=dies_with_parent(), cwd=ROOT,
+    )  # fmt: skip
+
+
+def _wait_ready(web: subprocess.Popen[bytes], port: int) -> None:
+    until = time.monotonic() + READY_SECONDS
+    while time.monotonic() < until:
+        if web.poll() is not None:
+            raise StartFailed("server_stopped", "The server did not start; see server.log in AMPLE_HOME.")
+        try:
+            with urllib.request.urlopen(f"http://127.0.0.1:{port}/api/health", timeout=5):
+                return
+        except OSError:
+            time.sleep(0.1)
+    raise StartFailed("server_slow", "The server did not answer; see server.log in AMPLE_HOME.")
+
+
+def _welcome(port: int, demo: bool, url: str) -> None:
+    print(f"\n  Ample is open at  http://127.0.0.1:{port}\n", flush=True)
+    if demo:
+        from ample.shop.people.queries import demo_people
+
+        for person in Database(url).run(demo_people):
+            print(f"  sign in as {person.name:8} ({person.role})  PIN {person.pin}", flush=True)
+        print("", flush=True)
+    print("  Ctrl-C stops it.\n", flush=True)
+
+
+def _watch(web: subprocess.Popen[bytes], server: PrivateServer | None) -> None:
+    """Stay until told to stop; a database that died is started again."""
+    while True:
+        time.sleep(0.5)
+        if web.poll() is not None:
+            raise StartFailed("server_stopped", "The server stopped; see server.log in AMPLE_HOME.")
+        if server and server.process and server.process.poll() is not None:
+            say("the database stopped; starting it again")
+            server.restart()
+
+
+def _end(web: subprocess.Popen[bytes] | None) -> None:
+    if web and web.poll() is None:
+        web.terminate()
+        try:
+            web.wait(10)
+        except subprocess.TimeoutExpired:
+            web.kill()
+            web.wait()
