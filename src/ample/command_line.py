@@ -74,7 +74,7 @@ def _calc_lines(lines: Iterable[str], out: TextIO) -> int:
         try:
             asked = _parsed(line)
             if not isinstance(asked, dict) or not isinstance(asked.get("operation"), str):
-                raise BadInput("bad_line", "A line is {\"operation\": …, \"request\": …}.", None)
+                raise BadInput("bad_line", 'A line is {"operation": …, "request": …}.', None)
             answer = _ask(asked["operation"], asked.get("request", {}))
         except AmpleError as error:
             answer = {"error": error.as_dict()}

@@ -48,7 +48,7 @@ def main(arguments: list[str]) -> int:
         return 1
     python = str(VENV / "bin" / "python")
     environment = os.environ | {"PYTHONPATH": str(ROOT / "src"), "PYTHONUNBUFFERED": "1"}
-    os.execve(python, [python, "-m", "ample.command_line", *arguments], environment)
+    return os.execve(python, [python, "-m", "ample.command_line", *arguments], environment)
 
 
 def prepare(command: str) -> None:
@@ -67,9 +67,7 @@ def prepare(command: str) -> None:
 
 def run(command: list[str], why: str, where: Path = ROOT, environment: dict[str, str] | None = None) -> None:
     """Run a step quietly; when it fails, show the end of what it said."""
-    done = subprocess.run(
-        command, cwd=where, env=environment, check=False, capture_output=True, text=True
-    )
+    done = subprocess.run(command, cwd=where, env=environment, check=False, capture_output=True, text=True)
     if done.returncode:
         tail = "\n".join((done.stdout + done.stderr).strip().splitlines()[-12:])
         raise Missing(f"{why} failed:\n{tail}")
@@ -117,7 +115,17 @@ def install(python: Path, name: str, options: list[str]) -> None:
     if stamp.exists() and stamp.read_text() == wanted:
         return
     say(f"installing Python packages ({name})")
-    pip = [str(python), "-m", "pip", "install", "--quiet", "--disable-pip-version-check", *options, "-r", str(file)]
+    pip = [
+        str(python),
+        "-m",
+        "pip",
+        "install",
+        "--quiet",
+        "--disable-pip-version-check",
+        *options,
+        "-r",
+        str(file),
+    ]
     run(pip, "installing Python packages")
     stamp.write_text(wanted)
 

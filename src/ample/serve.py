@@ -89,7 +89,9 @@ def _port() -> int:
             probe.bind(("127.0.0.1", int(text)))
         except OSError as error:
             words = "is taken" if error.errno == errno.EADDRINUSE else f"cannot be used: {error.strerror}"
-            raise BadInput("port_taken", f"Port {text} {words}.", None, "Set AMPLE_PORT to another.") from error
+            raise BadInput(
+                "port_taken", f"Port {text} {words}.", None, "Set AMPLE_PORT to another."
+            ) from error
     return int(text)
 
 
@@ -107,7 +109,8 @@ def _home() -> Path:
     free = shutil.disk_usage(home).free
     if free < LEAST_FREE_BYTES:
         raise StartFailed(
-            "full", f"{home} has only {free // 2**20} MiB free; the database needs {LEAST_FREE_BYTES // 2**20}."
+            "full",
+            f"{home} has only {free // 2**20} MiB free; the database needs {LEAST_FREE_BYTES // 2**20}.",
         )
     return home
 

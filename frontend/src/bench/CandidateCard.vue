@@ -35,9 +35,7 @@ const options = computed(() =>
 const picked = computed(
   () => props.candidate.variants.find((each) => each.key === variant.value) ?? props.candidate.variants[0],
 )
-const basis = computed(() =>
-  props.stated.includes('closure') ? 'by its marking' : 'closure not marked: look',
-)
+const basis = computed(() => (props.stated.includes('closure') ? 'by its marking' : 'not marked, look'))
 const misfit = computed(() =>
   props.candidate.misfit?.agreement === 'disagrees' ? props.candidate.misfit : null,
 )
@@ -67,8 +65,8 @@ const misfit = computed(() =>
         {{ misfit.sigmas?.toFixed(0) }} times the doubt.
       </p>
       <div class="vars">
-        <b>{{ candidate.designation }}</b>, {{ candidate.variant_count }} on the list.
-        {{ picked?.closure_words }}, {{ basis }}.
+        <b>{{ candidate.designation }}</b>, {{ candidate.variant_count }} on the list. Closure {{ basis }}:
+        <b>{{ picked?.closure_words }}</b>.
       </div>
       <Select
         v-model="variant"

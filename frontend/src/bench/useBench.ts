@@ -52,6 +52,8 @@ export function useBench(partId: number) {
     if (!answer) return
     part.value = answer
     sheet.open({ sheet: answer.sheet, version: answer.version })
+    const used = sheet.sheet.value.observations?.[0]?.instrument
+    if (used) hand.instrument = used
   }
 
   watch(pending, () => localStorage.setItem(pendingName, JSON.stringify(pending)))
@@ -86,8 +88,7 @@ export function useBench(partId: number) {
   /** What cannot be read is said at its field; the rest is ranked all the same. */
   async function ask(asked: Question, signal: AbortSignal) {
     const left = structuredClone(JSON.parse(JSON.stringify(asked)) as Question)
-    for (const feature of FEATURES) delete faults[feature]
-    delete faults.marking
+    for (const feature of [...FEATURES, 'marking'] as const) faults[feature] = undefined
     for (let tries = 0; ; tries++) {
       const result = await told(api.POST('/api/bench/identify', { body: left, signal }))
       const place = result.refusal?.field?.match(/^observations\[(\d+)\]/)

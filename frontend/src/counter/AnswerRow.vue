@@ -55,8 +55,9 @@ function percent(p: number): string {
           v-if="size"
           :size="size"
           :closure="reading?.attributes.closure ?? 'open'"
-          :width="44"
-          :height="56"
+          :width="46"
+          half
+          :height="58"
           name="section"
       /></span>
       <span class="big fig">{{ reading?.designation ?? offer.candidate?.designation }}</span>

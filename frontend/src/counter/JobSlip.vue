@@ -43,7 +43,8 @@ const days = computed(() =>
           :closure="(part.match ?? part.chosen).closure"
           :width="60"
           :height="58"
-          :scale="52 / largest"
+          half
+          :scale="104 / largest"
           :name="part.chosen.designation"
         />
         <svg

@@ -2,21 +2,22 @@
 import { computed } from 'vue'
 import { bearingSection, type BearingSize } from './bearing'
 
-/** A bearing in section, to scale, without dimensions: for slips, lists and answers. */
+/** A bearing in section, to scale, without dimensions; `half` shows the part above the axis, larger. */
 const props = defineProps<{
   size: BearingSize
   closure: string
   width: number
   height: number
   scale?: number
+  half?: boolean
   name: string
 }>()
+const tall = computed(() => (props.half ? props.size.D_mm / 2 : props.size.D_mm))
 const fit = computed(
-  () => props.scale ?? Math.min((props.width - 6) / props.size.B_mm, (props.height - 6) / props.size.D_mm),
+  () => props.scale ?? Math.min((props.width - 6) / props.size.B_mm, (props.height - 6) / tall.value),
 )
-const s = computed(() =>
-  bearingSection(props.size, fit.value, props.width / 2, props.height / 2, props.closure),
-)
+const axis = computed(() => (props.half ? props.height - 3 : props.height / 2))
+const s = computed(() => bearingSection(props.size, fit.value, props.width / 2, axis.value, props.closure))
 </script>
 
 <template>

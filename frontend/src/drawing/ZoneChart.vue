@@ -41,7 +41,6 @@ const letters = computed(() => {
 })
 const inner = computed(() => props.width - LEFT - 16)
 const doubt = computed(() => check.value?.expanded_uncertainty_um ?? 0)
-const shownDoubt = computed(() => Math.min(doubt.value, span.value))
 const bounds = computed(() => {
   const all = [
     zone.value.low,
@@ -79,6 +78,16 @@ const words = computed(
 <template>
   <svg :width="width" :height="height" :viewBox="`0 0 ${width} ${height}`" role="img" :aria-label="words">
     <text x="14" y="28" class="title">{{ title }}</text>
+    <text
+      v-if="doubt"
+      :x="width - 92"
+      y="27"
+      text-anchor="end"
+      class="tick"
+      :class="{ far: doubt > span / 2 }"
+    >
+      read to ±{{ doubt < 10 ? doubt.toFixed(1) : Math.round(doubt) }} µm
+    </text>
     <text :x="width - 16" y="28" text-anchor="end" class="nominal">Ø{{ nominal }}</text>
     <g v-for="tick in ticks" :key="tick">
       <line :x1="LEFT" :x2="width - 16" :y1="y(tick)" :y2="y(tick)" :class="tick === 0 ? 'zero' : 'grid'" />
@@ -103,8 +112,11 @@ const words = computed(
     <text :x="LEFT + inner * 0.47" :y="y(zone.high) - 8" text-anchor="middle" class="label">
       {{ zone.name }}
     </text>
-    <g v-for="(point, i) in points" :key="i" class="point">
-      <line :x1="point.x" :x2="point.x" :y1="y(point.um + shownDoubt)" :y2="y(point.um - shownDoubt)" />
+    <clipPath :id="`field-${title}`">
+      <rect x="0" :y="TOP - 4" :width="width" :height="height - TOP - BOTTOM + 8" />
+    </clipPath>
+    <g v-for="(point, i) in points" :key="i" class="point" :clip-path="`url(#field-${title})`">
+      <line :x1="point.x" :x2="point.x" :y1="y(point.um + doubt)" :y2="y(point.um - doubt)" />
       <circle :cx="point.x" :cy="y(point.um)" r="5.5" />
     </g>
     <text
@@ -125,9 +137,6 @@ const words = computed(
       class="tick"
     >
       not measured
-    </text>
-    <text v-if="doubt > span" :x="width - 16" :y="TOP + 12" text-anchor="end" class="tick far">
-      doubt ±{{ Math.round(doubt) }} goes beyond
     </text>
   </svg>
 </template>

@@ -13,9 +13,32 @@ export interface Stage {
   left: number
 }
 
-function markOf(done: number, all: number): Mark {
-  if (!all || !done) return 'not_looked_at'
-  return done === all ? 'holds' : 'not_proven'
+type Light = PartState['lights'][number]
+const LIGHTS: Record<Stage['name'], string[]> = {
+  bench: ['identity'],
+  match: ['interchange'],
+  seats: ['shaft', 'housing'],
+  order: [],
+}
+
+/** A stage is as good as the worst of its lights; a light passed with a reason counts as done. */
+function stageOf(name: Stage['name'], words: string, parts: PartState[]): Stage {
+  const own = (part: PartState): Light[] => part.lights.filter((light) => LIGHTS[name].includes(light.light))
+  const done = (part: PartState): boolean =>
+    name === 'order'
+      ? part.order_number !== null
+      : own(part).every((light) => light.state === 'holds' || light.passed_reason !== null)
+  const left = parts.filter((part) => !done(part)).length
+  const lights = parts.flatMap(own).filter((light) => light.passed_reason === null)
+  const begun =
+    name === 'order'
+      ? left < parts.length
+      : parts.flatMap(own).some((light) => light.state !== 'not_looked_at')
+  let mark: Mark = 'not_proven'
+  if (lights.some((light) => light.state === 'does_not_hold')) mark = 'does_not_hold'
+  else if (!parts.length || !begun) mark = 'not_looked_at'
+  else if (!left) mark = 'holds'
+  return { name, words, mark, left }
 }
 
 /** The job in hand, with what is open in each stage. */
@@ -36,16 +59,12 @@ export const useJob = defineStore('job', () => {
   }
   const stages = computed<Stage[]>(() => {
     const parts = state.value?.parts ?? []
-    const all = parts.length
-    const looked = (part: PartState, light: string): boolean =>
-      part.lights.find((each) => each.light === light)?.state !== 'not_looked_at'
-    const counts: [Stage['name'], string, number][] = [
-      ['bench', 'Bench', parts.filter((part) => part.chosen).length],
-      ['match', 'Match', parts.filter((part) => part.match).length],
-      ['seats', 'Seats', parts.filter((part) => looked(part, 'shaft') && looked(part, 'housing')).length],
-      ['order', 'Order', parts.filter((part) => part.order_number).length],
+    return [
+      stageOf('bench', 'Bench', parts),
+      stageOf('match', 'Match', parts),
+      stageOf('seats', 'Seats', parts),
+      stageOf('order', 'Order', parts),
     ]
-    return counts.map(([name, words, done]) => ({ name, words, mark: markOf(done, all), left: all - done }))
   })
   return { state, stages, instruments, take, refresh, loadInstruments }
 })

@@ -64,7 +64,7 @@ const same = computed(() => rows.value.filter((row) => row.same))
                   doubt: cell.judgement === 'unknown',
                 }"
                 ><b>{{ cell.judgement === 'same' ? 'same' : cell.to }}</b>
-                <template v-if="cell.judgement !== 'same'">{{ WORDS[cell.judgement] }}</template></span
+                <i v-if="cell.judgement !== 'same'">{{ WORDS[cell.judgement] }}</i></span
               >
               <p v-if="cell.consequence">{{ cell.consequence }}</p>
             </template>
@@ -149,5 +149,10 @@ td b {
   margin-top: 12px;
   font-size: 14px;
   font-weight: 500;
+}
+td i {
+  font-style: normal;
+  margin-left: 8px;
+  font-size: 14px;
 }
 </style>

@@ -56,6 +56,7 @@ async function load(): Promise<void> {
   at.value = Math.max(0, chosen)
   await nextTick()
   list.value?.focus()
+  list.value?.querySelector('.now')?.scrollIntoView({ block: 'center' })
 }
 function move(by: number): void {
   at.value = Math.min(Math.max(at.value + by, 0), all.value.length - 1)
@@ -202,7 +203,7 @@ onMounted(load)
 }
 .list {
   overflow: auto;
-  outline-offset: -3px;
+  outline: none;
 }
 h2 {
   font-size: 14px;

@@ -56,17 +56,16 @@ const SHORT: Record<string, string> = {
         :size="{ ...line.item, ball_mm: line.ball_mm }"
         :closure="line.item.closure"
         :width="46"
+        half
         :height="60"
         :name="`section of ${line.item.marking}`"
       />
       <span class="what"
         ><b class="fig">{{ line.item.marking }}</b
         ><em>{{ line.item.maker }}, {{ line.item.d_mm }} × {{ line.item.D_mm }} × {{ line.item.B_mm }}</em
-        ><em
-          >for {{ line.job_number }} {{ line.part_name
-          }}<template v-if="line.replaces && line.replaces !== line.item.marking"
-            >, in place of {{ line.replaces }}</template
-          ></em
+        ><em>for {{ line.job_number }} {{ line.part_name }}</em>
+        <em v-if="line.replaces && line.replaces !== line.item.marking"
+          >in place of {{ line.replaces }}</em
         ></span
       >
       <span class="amount"

@@ -52,7 +52,7 @@ function onKey(event: KeyboardEvent): void {
 const form = computed(() => {
   const check = props.judgement?.check
   if (!check) return ''
-  return `out of round ${check.out_of_round_um.toFixed(1)} µm, ${check.form} ${check.taper_um.toFixed(1)} µm on the diameter; form ${check.cylindricity_um.toFixed(1)} of ${check.cylindricity_limit_um} allowed`
+  return `out of round ${check.out_of_round_um.toFixed(1)}, taper ${check.taper_um.toFixed(1)}, form ${check.cylindricity_um.toFixed(1)} of ${check.cylindricity_limit_um} µm`
 })
 </script>
 

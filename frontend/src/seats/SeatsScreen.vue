@@ -23,7 +23,7 @@ const state = computed(() => job.state?.parts.find((each) => each.part.part_id =
 const TURNS = [
   ['shaft', 'shaft turns'],
   ['housing', 'housing turns'],
-  ['shaking', 'load shakes'],
+  ['shaking', 'shaking'],
 ] as const
 const LOADS = ['light', 'normal', 'heavy'] as const
 const clearance = computed(() => judged.value?.clearance ?? null)
@@ -84,6 +84,11 @@ onMounted(async () => {
         <span v-if="item" class="faint"
           >{{ item.d_mm }} × {{ item.D_mm }} × {{ item.B_mm }}, class {{ item.tolerance_class }}</span
         >
+          <label v-if="item" class="warm"
+            >part at
+            <input v-model.number="held.temperature_c" type="number" min="-60" max="200" class="fig" />
+            °C</label
+          >
       </div>
       <p v-if="loadRefusal" class="note">
         {{ loadRefusal.message }} {{ loadRefusal.hint }}
@@ -137,11 +142,6 @@ onMounted(async () => {
           <button type="button" class="chip" :aria-pressed="held.split" @click="held.split = !held.split">
             split housing
           </button>
-          <label class="warm"
-            >at
-            <input v-model.number="held.temperature_c" type="number" min="-60" max="200" class="fig" />
-            °C</label
-          >
         </div>
         <div class="planes">
           <SeatFields
@@ -224,10 +224,13 @@ onMounted(async () => {
 .duty {
   display: flex;
   gap: 4px;
-  padding: 8px 20px;
+  padding: 7px 20px;
   border-top: 1px solid var(--rule);
   align-items: center;
   flex-wrap: wrap;
+}
+.duty .chip {
+  padding: 2px 8px;
 }
 .duty i {
   width: 10px;
@@ -238,7 +241,7 @@ onMounted(async () => {
   color: var(--faint);
 }
 .warm input {
-  width: 62px;
+  width: 54px;
   border: 1px solid var(--rule);
   background: var(--sheet);
   padding: 1px 6px;

@@ -84,7 +84,7 @@ onMounted(() => {
           ><strong class="fig">{{ job.state.job.number }}</strong> {{ job.state.job.title }}</span
         >
       </template>
-      <nav v-if="!atCounter" class="stages" aria-label="stages of the job">
+      <nav v-if="!atCounter && job.state" class="stages" aria-label="stages of the job">
         <RouterLink
           v-for="stage in job.stages"
           :key="stage.name"

@@ -10,9 +10,7 @@ class AmpleError(Exception):
 
     status: ClassVar[int] = 400
 
-    def __init__(
-        self, code: str, message: str, field: str | None = None, hint: str | None = None
-    ) -> None:
+    def __init__(self, code: str, message: str, field: str | None = None, hint: str | None = None) -> None:
         super().__init__(message)
         self.code = code
         self.message = message

@@ -24,7 +24,10 @@ class Answer(BaseModel):
     """An answer."""
 
     model_config = ConfigDict(
-        populate_by_name=True, serialize_by_alias=True, from_attributes=True, json_schema_serialization_defaults_required=True
+        populate_by_name=True,
+        serialize_by_alias=True,
+        from_attributes=True,
+        json_schema_serialization_defaults_required=True,
     )
 
 

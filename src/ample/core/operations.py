@@ -98,7 +98,12 @@ def bad_request(error: ValidationError) -> BadInput:
     for place in fault["loc"]:
         if isinstance(place, int):
             field += f"[{place}]"
-        elif place.replace("_", "").isalnum() and place not in ("float", "str", "SpecRequest", "InstrumentRequest"):
+        elif place.replace("_", "").isalnum() and place not in (
+            "float",
+            "str",
+            "SpecRequest",
+            "InstrumentRequest",
+        ):
             field += f".{place}" if field else place
     return BadInput(str(fault["type"]), f"{fault['msg']}.", field or None)
 
@@ -193,9 +198,7 @@ def identify_answer(
         none_probability=found.none_probability,
         unit_hint=_unit_hint(found),
         next_measurement=(
-            x.NextMeasurementAnswer.model_validate(found.next_measurement)
-            if found.next_measurement
-            else None
+            x.NextMeasurementAnswer.model_validate(found.next_measurement) if found.next_measurement else None
         ),
         clash=found.clash,
         entropy_bits=found.entropy_bits,
@@ -204,9 +207,7 @@ def identify_answer(
     )
 
 
-def _observation(
-    request: x.ObservationRequest, field: str, instrument_of: InstrumentOf
-) -> Observation:
+def _observation(request: x.ObservationRequest, field: str, instrument_of: InstrumentOf) -> Observation:
     values = []
     for place, value in enumerate(request.values):
         try:
@@ -371,9 +372,7 @@ def _seat(request: x.SeatRequest) -> x.SeatAnswer:
     return seat_answer(request)
 
 
-def seat_answer(
-    request: x.SeatRequest, instrument_of: InstrumentOf = default_instrument
-) -> x.SeatAnswer:
+def seat_answer(request: x.SeatRequest, instrument_of: InstrumentOf = default_instrument) -> x.SeatAnswer:
     """Judge a seat from a request, with the shop's own instruments."""
     sizes = _sizes_of(request)
     duty = _duty(request.duty)
@@ -431,7 +430,9 @@ def _fitted_clearance(request: x.FittedClearanceRequest) -> x.FittedClearanceAns
     return x.FittedClearanceAnswer.model_validate(found)
 
 
-def _register(*operations: tuple[str, str, type[x.Request], type[x.Answer], Callable[[Any], x.Answer]]) -> dict[str, Operation]:
+def _register(
+    *operations: tuple[str, str, type[x.Request], type[x.Answer], Callable[[Any], x.Answer]],
+) -> dict[str, Operation]:
     return {row[0]: Operation(*row) for row in operations}
 
 

@@ -83,9 +83,7 @@ def _instruments(t: Transaction, now: datetime) -> None:
 def _catalogue(t: Transaction, owner: Doer) -> None:
     suppliers = {
         "Lowgate Factors": imports.add_supplier(t, owner, "Lowgate Factors", "Lowgate", 2),
-        "Quayside Transmission": imports.add_supplier(
-            t, owner, "Quayside Transmission", "Quayside", 7
-        ),
+        "Quayside Transmission": imports.add_supplier(t, owner, "Quayside Transmission", "Quayside", 7),
     }
     offered: dict[str, list[dict[str, Any]]] = defaultdict(list)
     for maker in MAKERS:
@@ -114,9 +112,7 @@ def _job(t: Transaction, doer: Doer, number: str, new: NewJob) -> None:
 
 def _part(t: Transaction, doer: Doer, number: str, new: NewPart, sheet: dict[str, Any]) -> int:
     part = add_part(t, doer, number, new)
-    save_bench(
-        t, doer, part.part_id, BenchSave(version=part.version, sheet=BenchSheet.model_validate(sheet))
-    )
+    save_bench(t, doer, part.part_id, BenchSave(version=part.version, sheet=BenchSheet.model_validate(sheet)))
     return part.part_id
 
 
@@ -200,9 +196,7 @@ def _identify(t: Transaction, doer: Doer, part_id: int, index: ShopIndex, find: 
     choose_identity(t, doer, part_id, ChooseRequest(item_id=best, version=0), index, find)
 
 
-def _match(
-    t: Transaction, doer: Doer, part_id: int, index: ShopIndex, closure: str, clearance: str
-) -> None:
+def _match(t: Transaction, doer: Doer, part_id: int, index: ShopIndex, closure: str, clearance: str) -> None:
     found = matches_of(t, part_id, index)
     for each in (*found.by_rule, *found.by_record, *found.by_size):
         item = each.item

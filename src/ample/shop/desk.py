@@ -23,6 +23,7 @@ from ample.shop.people.actions import NotSignedIn
 from ample.shop.people.records import Person
 from ample.store import Database, Transaction
 
+Responses = dict[str | int, type[BaseModel] | dict[Any, Any] | None]
 _KEY = re.compile(r"[A-Za-z0-9_-]{8,64}")
 
 
@@ -102,9 +103,7 @@ def _first_answer(t: Transaction, doer: Doer, key: str, fingerprint: str) -> tup
     if earlier is None or earlier["answer"] is None:
         raise Conflict("in_work", "The same request is being worked on.", None, "Ask again.")
     if earlier["fingerprint"] != fingerprint:
-        raise BadInput(
-            "key_used", "This idempotency key was used for another request.", "Idempotency-Key"
-        )
+        raise BadInput("key_used", "This idempotency key was used for another request.", "Idempotency-Key")
     return int(earlier["status"]), str(earlier["answer"])
 
 

@@ -5,6 +5,7 @@ from __future__ import annotations
 import random
 import time
 from collections.abc import Callable, Mapping, Sequence
+from contextlib import suppress
 from dataclasses import dataclass
 from typing import Any, ClassVar, TypeVar
 from urllib.parse import unquote, urlsplit
@@ -177,10 +178,8 @@ class Database:
             answer = work(Transaction(connection))
             connection.commit()
         except BaseException:
-            try:
+            with suppress(pymysql.err.Error, ConnectionError):  # a server gone rolls back by itself
                 connection.rollback()
-            except (pymysql.err.Error, ConnectionError):
-                pass  # the server is gone: it rolls back by itself
             raise
         finally:
             connection.close()
@@ -195,6 +194,6 @@ class Database:
     def reachable(self) -> bool:
         """Whether the database answers just now."""
         try:
-            return self.run(lambda t: t.single_value("SELECT 1")) == 1
+            return bool(self.run(lambda t: t.single_value("SELECT 1")) == 1)
         except DatabaseAway:
             return False

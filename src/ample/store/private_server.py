@@ -113,9 +113,7 @@ class PrivateServer:
         self.data.mkdir(parents=True, exist_ok=True)
         program = shutil.which("mariadb-install-db")
         if not program:
-            raise StartFailed(
-                "no_mariadb", "mariadb-install-db is missing: apt-get install mariadb-server."
-            )
+            raise StartFailed("no_mariadb", "mariadb-install-db is missing: apt-get install mariadb-server.")
         made = subprocess.run(
             [
                 program, "--no-defaults", f"--datadir={self.data}",

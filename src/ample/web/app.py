@@ -10,6 +10,7 @@ from pydantic import BaseModel
 
 from ample.shop.bench.api import api as bench
 from ample.shop.catalogue.index import ShopIndexKeeper
+from ample.shop.desk import Desk, ErrorAnswer, json_answer
 from ample.shop.instruments.api import api as instruments
 from ample.shop.jobs.api import api as jobs
 from ample.shop.orders.api import api as orders
@@ -17,7 +18,6 @@ from ample.shop.people.api import api as people
 from ample.shop.seats.api import api as seats
 from ample.store import Database
 from ample.web.calc import calc
-from ample.shop.desk import Desk, ErrorAnswer, json_answer
 from ample.web.errors import handle_errors, invalid
 from ample.web.security import csrf, guard
 from ample.web.settings import Settings

@@ -20,8 +20,7 @@ def answer(error: AmpleError) -> Response:
     """An error of ours as JSON with its status."""
     body: dict[str, Any] = error.as_dict()
     body["current"] = error.current if isinstance(error, Conflict) else None
-    response = make_response(jsonify({"error": body}), error.status)
-    return response
+    return make_response(jsonify({"error": body}), error.status)
 
 
 def invalid(error: ValidationError) -> Response:

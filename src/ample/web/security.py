@@ -9,9 +9,9 @@ from flask import Flask, Response, g, request
 from flask_login import LoginManager, current_user
 from flask_wtf import CSRFProtect
 
+from ample.shop.desk import desk
 from ample.shop.people import queries
 from ample.shop.people.actions import NotSignedIn, token_hash
-from ample.shop.desk import desk
 from ample.shop.people.signed_in import SignedIn
 
 PUBLIC = frozenset({"health", "openapi_document", "people.sign_in", "people.who", "page", "static_file"})
@@ -26,9 +26,7 @@ def guard(app: Flask) -> None:
     @manager.user_loader  # type: ignore[untyped-decorator]
     def of_session(token: str) -> SignedIn | None:
         now = datetime.now(UTC).replace(tzinfo=None)
-        person = desk().database.run(
-            lambda t: queries.person_of_session(t, token_hash(token), now)
-        )
+        person = desk().database.run(lambda t: queries.person_of_session(t, token_hash(token), now))
         return SignedIn(person, token) if person else None
 
     @app.before_request
@@ -37,7 +35,9 @@ def guard(app: Flask) -> None:
         if request.endpoint is None or request.endpoint in PUBLIC:
             return
         if not current_user.is_authenticated:
-            raise NotSignedIn("not_signed_in", "Sign in first.", None, "Your session has ended or never began.")
+            raise NotSignedIn(
+                "not_signed_in", "Sign in first.", None, "Your session has ended or never began."
+            )
 
     csrf.init_app(app)
 

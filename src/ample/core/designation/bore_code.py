@@ -31,7 +31,7 @@ def bore_of_code(code: str) -> float:
     """
     digits = code.removeprefix("/")
     plain = digits.replace(".", "", 1)
-    if not (plain.isascii() and plain.isdigit()) or len(digits) > 6 or float(digits) <= 0 and code != "00":
+    if not (plain.isascii() and plain.isdigit()) or len(digits) > 6 or (float(digits) <= 0 and code != "00"):
         raise BadInput("no_bore_code", f"“{code[:12]}” is no bore code.", "text")
     if code.startswith("/") or len(digits) == 1:
         return float(digits)
@@ -39,9 +39,7 @@ def bore_of_code(code: str) -> float:
         return _FIRST[code]
     if len(code) == 2 and 4 <= int(code) <= 96:
         return int(code) * 5.0
-    raise BadInput(
-        "no_bore_code", f"“{code[:12]}” is no bore code: they run from 00 to 96.", "text"
-    )
+    raise BadInput("no_bore_code", f"“{code[:12]}” is no bore code: they run from 00 to 96.", "text")
 
 
 def code_of_bore(bore_mm: float) -> str:

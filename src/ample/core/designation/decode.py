@@ -28,7 +28,9 @@ _COMMON = {"62": 1.0, "60": 0.9, "63": 0.8}
 _UNREAD_COST = 0.6
 
 
-def decode(text: str, dialects: tuple[Dialect, ...] = (), limit: int = MOST_READINGS) -> tuple[MarkingReading, ...]:
+def decode(
+    text: str, dialects: tuple[Dialect, ...] = (), limit: int = MOST_READINGS
+) -> tuple[MarkingReading, ...]:
     """Read a marking: every span with its meaning, and whether it is stated, implied or assumed.
 
     Formula: the bore code gives the bore (`bore_of_code`); `?` stands for one unread character,
@@ -167,7 +169,11 @@ def _pattern_of(token: str) -> str | None:
         return None
     pieces = re.split(r"(\.{2,}|[?*…])", token)
     return "".join(
-        "." if piece == "?" else ".*" if piece and (piece[0] in "*…" or piece[:2] == "..") else re.escape(piece)
+        "."
+        if piece == "?"
+        else ".*"
+        if piece and (piece[0] in "*…" or piece[:2] == "..")
+        else re.escape(piece)
         for piece in pieces
     )
 
@@ -344,7 +350,9 @@ def _by_size(text: str) -> list[MarkingReading]:
 
 
 def _skip(clean: str, at: int) -> int:
-    while at < len(clean) and (clean[at] in _SEPARATORS and clean[at : at + 2] != ".." or clean[at].isspace()):
+    while at < len(clean) and (
+        (clean[at] in _SEPARATORS and clean[at : at + 2] != "..") or clean[at].isspace()
+    ):
         at += 1
     return at
 

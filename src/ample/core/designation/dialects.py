@@ -12,9 +12,7 @@ from pathlib import Path
 from ample.core.errors import BadInput
 from ample.core.tables import read_table
 
-_ATTRIBUTES = frozenset(
-    ("closure", "clearance", "class", "cage", "snap_ring", "bore_shape", "extra")
-)
+_ATTRIBUTES = frozenset(("closure", "clearance", "class", "cage", "snap_ring", "bore_shape", "extra"))
 _CODE = re.compile(r"[A-Z0-9]{1,8}")
 
 

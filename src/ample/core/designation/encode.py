@@ -53,7 +53,5 @@ def _code_for(dialect: Dialect, sets: tuple[tuple[str, str], ...]) -> Code:
     code = dialect.writing.get(sets)
     if code is None:
         name, value = sets[0]
-        raise BadInput(
-            "no_code", f"The dialect “{dialect.name}” has no code for {name} {value}.", "dialect"
-        )
+        raise BadInput("no_code", f"The dialect “{dialect.name}” has no code for {name} {value}.", "dialect")
     return code

@@ -108,9 +108,7 @@ def clearance_after_fitting(
     )  # fmt: skip
 
 
-def _taken(
-    shaft: Interference | None, grows: float, housing: Interference | None, shrinks: float
-) -> Range:
+def _taken(shaft: Interference | None, grows: float, housing: Interference | None, shrinks: float) -> Range:
     """Clearance taken by fitting, least, likely, most, µm; a loose ring takes none."""
     parts = [
         (max(getattr(i, name), 0.0) * factor if i else 0.0)
@@ -141,7 +139,7 @@ def _name(group: str) -> str:
 
 def _um(value: float) -> str:
     rounded = round(value)
-    return f"{rounded:+d}" if rounded else "0"
+    return f"+{rounded}" if rounded > 0 else f"−{-rounded}" if rounded else "0"
 
 
 def _words(group: str, running: Range, suits: str | None, suited: Range | None) -> str:

@@ -47,9 +47,7 @@ def fit(size_mm: float, hole: str, shaft: str) -> Fit:
     for name, zone, is_hole in (("hole", hole, True), ("shaft", shaft, False)):
         if zone[:1].isalpha() and zone[:1].isupper() is not is_hole:
             word = "capital" if is_hole else "small"
-            raise BadInput(
-                "hole_and_shaft", f"A {name} has a {word} letter; “{zone[:12]}” has not.", name
-            )
+            raise BadInput("hole_and_shaft", f"A {name} has a {word} letter; “{zone[:12]}” has not.", name)
     try:
         inside = limits(size_mm, hole)
     except BadInput as error:
@@ -65,6 +63,4 @@ def fit(size_mm: float, hole: str, shaft: str) -> Fit:
 
 
 def _placed(error: BadInput, field: str) -> BadInput:
-    return BadInput(
-        error.code, error.message, field if error.field == "zone" else error.field, error.hint
-    )
+    return BadInput(error.code, error.message, field if error.field == "zone" else error.field, error.hint)

@@ -13,8 +13,8 @@ from scipy.special import ndtr
 from ample.core.errors import BadInput
 from ample.core.fits.advice import LOAD_SHARES, Duty
 from ample.core.parts.ratings import estimated_ratings
-from ample.core.sizes.instruments import Reach
 from ample.core.sizes import Instrument, default_instrument, to_reference_temperature
+from ample.core.sizes.instruments import Reach
 from ample.core.standards import DeviationLimits, limits, ring_limits, standard_tolerance_um
 
 MOST_PLANES, MOST_DIRECTIONS = 6, 8
@@ -210,9 +210,7 @@ def _plane(row: Sequence[float], nominal_mm: float) -> Plane:
     return Plane(fmean(about), (max(about) - min(about)) / 2, about)
 
 
-def _decide(
-    tests: Sequence[tuple[float, float]], lower: float, upper: float, guard: float
-) -> str:
+def _decide(tests: Sequence[tuple[float, float]], lower: float, upper: float, guard: float) -> str:
     if any(value < lower - guard * u or value > upper + guard * u for value, u in tests):
         return "reject"
     if all(lower + guard * u <= value <= upper - guard * u for value, u in tests):
@@ -291,21 +289,29 @@ def _reason(
     decision: str, zone: str, lower: float, upper: float, local: Sequence[float],
     better: str | None, guard: float,
 ) -> str:  # fmt: skip
-    zone_words = f"{zone} runs from {lower:+g} to {upper:+g} µm"
-    read = f"readings from {min(local):+.1f} to {max(local):+.1f} µm"
+    zone_words = f"{zone} runs from {_signed(lower)} to {_signed(upper)} µm"
+    read = f"readings from {_signed(min(local))} to {_signed(max(local))}"
     if decision == "accept":
         return f"{zone_words}; {read}: inside by more than the doubt."
     if decision == "reject":
         side = "above" if max(local) - upper > lower - min(local) else "below"
         return f"{zone_words}; {read}: {side} it by more than the doubt."
     if better:
-        return f"{zone_words}; {read}: they straddle a limit by less than the doubt. A {better} would settle it."
+        return (
+            f"{zone_words}; {read}: they straddle a limit by less than the doubt. A {better} would settle it."
+        )
     gap = min(abs(value - limit) for value in (min(local), max(local)) for limit in (lower, upper))
     needed = max(2 * gap / guard, 0.1)
     return (
         f"{zone_words}; {read}: they lie within the doubt of a limit. "
         f"It takes ±{needed:.1f} µm or better to settle it."
     )
+
+
+def _signed(um: float) -> str:
+    """Micrometres with their sign, to a tenth where it matters."""
+    text = f"{abs(um):.1f}".removesuffix(".0")
+    return text if text == "0" else f"+{text}" if um > 0 else f"−{text}"
 
 
 def _repairs(
@@ -327,7 +333,9 @@ def _repairs(
             f"Retaining compound fills {worn_um:.0f} µm where the load stands still; mind its temperature limit and that it must come off again."
         )
     if worn_um <= 20 and interference.likely > 0:
-        ways.append("Still tight in the mean: a bearing chosen for a small bore may hold; say so on the sheet.")
+        ways.append(
+            "Still tight in the mean: a bearing chosen for a small bore may hold; say so on the sheet."
+        )
     if worn_um > 20:
         ways.append("Sleeve it: turn down or bore out, press a ring, finish to the zone.")
     ways.append("Build up (plate, spray or weld) and grind to the zone.")

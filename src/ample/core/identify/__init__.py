@@ -2,11 +2,11 @@
 
 from ample.core.identify.catalogue import Catalogue, Entry, standard_catalogue
 from ample.core.identify.model import Observation
+from ample.core.identify.next_measurement import NextMeasurement
 from ample.core.identify.ranking import (
     Candidate,
     FeatureAgreement,
     Identification,
-    NextMeasurement,
     VariantChance,
     identify,
 )

@@ -69,9 +69,7 @@ class Catalogue:
         envelopes, entry_envelope = np.unique(np.round(sizes, 4), axis=0, return_inverse=True)
         entry_envelope = entry_envelope.reshape(-1)
         classes = np.array([e.spec.tolerance_class for e in entries])
-        pairs = np.array(
-            [f"{env}|{cls}" for env, cls in zip(entry_envelope, classes, strict=True)]
-        )
+        pairs = np.array([f"{env}|{cls}" for env, cls in zip(entry_envelope, classes, strict=True)])
         _, first, entry_unit = np.unique(pairs, return_index=True, return_inverse=True)
         unit_envelope = entry_envelope[first]
         return Catalogue(
@@ -112,9 +110,7 @@ def _intervals(unit_sizes: Floats, unit_classes: NDArray[np.str_]) -> dict[str, 
         )
         rows = np.column_stack([unit_sizes[:, column], limits])
         distinct, index = np.unique(rows, axis=0, return_inverse=True)
-        found[dimension] = Intervals(
-            distinct[:, 0], distinct[:, 1], distinct[:, 2], index.reshape(-1)
-        )
+        found[dimension] = Intervals(distinct[:, 0], distinct[:, 1], distinct[:, 2], index.reshape(-1))
     return found
 
 
@@ -125,19 +121,39 @@ def series_weights() -> dict[str, float]:
     return {row["series"]: float(row["weight"]) for row in rows}
 
 
+_CLOSURE_SHARES = {
+    "open": 1.0, "shield_two": 0.9, "seal_two": 1.1, "low_friction_two": 0.3,
+    "shield_one": 0.1, "seal_one": 0.1, "low_friction_one": 0.05,
+}  # fmt: skip
+_CLEARANCE_SHARES = {"N": 1.0, "3": 0.45, "2": 0.1, "4": 0.1, "5": 0.05}
+_CLASS_SHARES = {"Normal": 1.0, "6": 0.1, "5": 0.05, "4": 0.03}
+
+
+def usual_weight(spec: BearingSpec) -> float:
+    """How often a part is met before the shop's own counts: series, closure, clearance, class.
+
+    The shares are common practice; what the shop confirms takes over.
+    """
+    return (
+        series_weights().get(spec.series, 0.5)
+        * _CLOSURE_SHARES.get(spec.closure, 0.1)
+        * _CLEARANCE_SHARES.get(spec.clearance, 0.1)
+        * _CLASS_SHARES.get(spec.tolerance_class, 0.05)
+    )
+
+
 @lru_cache
 def standard_catalogue() -> Catalogue:
     """Every standard size held, open, shielded and sealed, in normal and wider clearance."""
     entries = []
     for size in ball_bearing_sizes():
-        for closure, share in (("open", 1.0), ("shield_two", 0.9), ("seal_two", 1.1)):
+        for closure in ("open", "shield_two", "seal_two"):
             width = size.width_mm(closure != "open")
             if width is None:
                 continue
-            for clearance, less in (("N", 1.0), ("3", 0.5)):
+            for clearance in ("N", "3"):
                 spec = BearingSpec(
                     size.designation, size.series, size.d_mm, size.D_mm, width, closure, clearance
                 )
-                weight = series_weights()[size.series] * share * less
-                entries.append(Entry(spec, size.designation, weight))
+                entries.append(Entry(spec, size.designation, usual_weight(spec)))
     return Catalogue.of(entries)

@@ -42,9 +42,7 @@ def marking_likelihood(
     return (1 - MISREAD) * best + background, background
 
 
-def _weights(
-    reading: MarkingReading, attribute: str, column: NDArray[np.str_]
-) -> NDArray[np.float64]:
+def _weights(reading: MarkingReading, attribute: str, column: NDArray[np.str_]) -> NDArray[np.float64]:
     value = reading.attributes.get(attribute, _USUAL[attribute])
     if attribute in reading.stated:
         other = _CONTRADICTS[attribute]

@@ -45,9 +45,7 @@ class Observation:
     def __post_init__(self) -> None:
         feature_named(self.feature)
         if not 1 <= len(self.values_mm) <= MOST_REPEATS:
-            raise BadInput(
-                "bad_reading_count", f"Give 1 to {MOST_REPEATS} readings of a feature.", "values"
-            )
+            raise BadInput("bad_reading_count", f"Give 1 to {MOST_REPEATS} readings of a feature.", "values")
         if not all(math.isfinite(value) and 0 < value < 20_000 for value in self.values_mm):
             raise BadInput("not_above_zero", "A reading must be above zero.", "values")
         if self.condition is not None and self.condition not in CONDITIONS:

@@ -83,10 +83,8 @@ def _entropy(chances: Floats) -> float:
 def _by_value(state: State, feature: Feature) -> tuple[Floats, Floats, Floats, Floats]:
     """Nominals of the feature still possible: chance, nominal, lower and upper limit."""
     held = state.catalogue.intervals[feature.dimension]
-    unit_chance = np.bincount(
-        state.catalogue.entry_unit, state.by_entry, len(state.catalogue.unit_envelope)
-    )
-    chance = np.bincount(held.of_unit, unit_chance, len(held.low_mm))
+    unit_chance = np.bincount(state.catalogue.entry_unit, state.by_entry, len(state.catalogue.unit_envelope))
+    chance = np.asarray(np.bincount(held.of_unit, unit_chance, len(held.low_mm)), dtype=np.float64)
     keep = np.flatnonzero(chance > NEGLIGIBLE)
     keep = keep[np.argsort(-chance[keep], kind="stable")][:MOST_VALUES]
     return chance[keep], held.nominal_mm[keep], held.low_mm[keep], held.high_mm[keep]
@@ -110,14 +108,10 @@ def _gain_bits(
     width = np.sqrt(sigma**2 + (high - low) ** 2 / 12)
     readings = (((low + high) / 2 + shift)[:, None] + width[:, None] * points).ravel()
     background = SLIP * np.array([slip_density(value) for value in readings])
-    near, owner = np.nonzero(
-        np.abs(readings[:, None] - ((low + high) / 2)[None, :]) < 8 * sigma + 0.4
-    )
+    near, owner = np.nonzero(np.abs(readings[:, None] - ((low + high) / 2)[None, :]) < 8 * sigma + 0.4)
     pairs = np.zeros(len(near))
     for weight, amount in _wear_states(state, feature):
-        pairs += weight * interval_density(
-            readings[near], low[owner], high[owner], shift + amount, sigma
-        )
+        pairs += weight * interval_density(readings[near], low[owner], high[owner], shift + amount, sigma)
     density = np.zeros((len(readings), len(low)))
     density[near, owner] = (1 - SLIP) * pairs
     rest = max(1 - float(chance.sum()), 1e-12)
@@ -142,7 +136,7 @@ def _doubt(
 
 def _node_chances(state: State) -> Floats:
     nodes = state.posterior.nodes
-    return nodes / nodes.sum()
+    return np.asarray(nodes / nodes.sum())
 
 
 def _wear_states(state: State, feature: Feature) -> list[tuple[float, float]]:

@@ -156,7 +156,9 @@ def identify(
     total = float(listed.sum()) + none
     chance = listed / total
     envelope_of = catalogue.unit_envelope[catalogue.entry_unit]
-    by_envelope = np.bincount(envelope_of, chance, len(catalogue.envelopes_mm))
+    by_envelope: Floats = np.asarray(
+        np.bincount(envelope_of, chance, len(catalogue.envelopes_mm)), dtype=np.float64
+    )
     order = np.argsort(-by_envelope, kind="stable")
     candidates = _candidates(catalogue, seen, order[:limit], by_envelope, chance, envelope_of)
     none_probability = none / total
@@ -178,8 +180,7 @@ def measure(catalogue: Catalogue, observations: tuple[Observation, ...]) -> Post
     shared = shared_error(main[0][0]) if main else None
     nodes = shared.weights if shared else np.ones(1)
     shared_of = {
-        each.feature: shared if shared and each.instrument == main[0][0] else None
-        for each in observations
+        each.feature: shared if shared and each.instrument == main[0][0] else None for each in observations
     }
     kinds = kind_weights(observations)
     profiles = {}
@@ -264,9 +265,7 @@ def _agreement(
     return FeatureAgreement(feature, word, round(mean - float(held.nominal_mm[row]), 4), round(sigmas, 2))
 
 
-def _unit_hint(
-    catalogue: Catalogue, observations: tuple[Observation, ...], total: float
-) -> UnitHint | None:
+def _unit_hint(catalogue: Catalogue, observations: tuple[Observation, ...], total: float) -> UnitHint | None:
     """Would the readings make more sense as inches typed for millimetres, or the other way?"""
     if not observations:
         return None
@@ -320,7 +319,9 @@ def _clash(
         return None
     spec = catalogue.entries[by_size].spec
     first = markings[0].designation
-    likelier = "size" if candidates and candidates[0].variants[0].entry.spec.designation not in named else "marking"
+    likelier = (
+        "size" if candidates and candidates[0].variants[0].entry.spec.designation not in named else "marking"
+    )
     return (
         f"The marking says {first}, the size says {spec.designation} ({spec.size_text}). "
         f"The {likelier} is the likelier; look at both again."

@@ -43,9 +43,7 @@ class Shape:
 @lru_cache
 def shapes() -> dict[str, Shape]:
     """How outside and width follow the bore, from the listed standard sizes, widened by a half."""
-    rows = np.array(
-        [[s.d_mm, s.D_mm, s.B_open_mm or s.B_closed_mm or 0.0] for s in ball_bearing_sizes()]
-    )
+    rows = np.array([[s.d_mm, s.D_mm, s.B_open_mm or s.B_closed_mm or 0.0] for s in ball_bearing_sizes()])
     bore, outside, width = rows.T
     logs = {
         "D/d": np.log(outside / bore),
@@ -53,10 +51,7 @@ def shapes() -> dict[str, Shape]:
         "B/d": np.log(width / bore),
         "B/D": np.log(width / outside),
     }
-    return {
-        name: Shape(float(values.mean()), 1.5 * float(values.std()))
-        for name, values in logs.items()
-    }
+    return {name: Shape(float(values.mean()), 1.5 * float(values.std())) for name, values in logs.items()}
 
 
 def grid_near(value_mm: float, reach_mm: float) -> list[tuple[float, float]]:
@@ -158,9 +153,7 @@ def unlisted_density(
 ) -> float:
     """Density of all readings for an unlisted part of the family: summed over its size grid."""
     axes = {each.feature: _axis(each, shared_of[each.feature], len(nodes)) for each in observations}
-    bore, outside, width = (
-        axes.get(name) or _unread(len(nodes)) for name in ("bore", "outside", "width")
-    )
+    bore, outside, width = (axes.get(name) or _unread(len(nodes)) for name in ("bore", "outside", "width"))
     by_width = grid_weights(bore, outside, width) @ (width.unworn * nodes)
     total = 0.0
     for kind_weight, bore_worn, outside_worn in kinds:

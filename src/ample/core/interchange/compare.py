@@ -116,9 +116,7 @@ def interchange(old: BearingSpec, new: BearingSpec, duty: Running | None = None)
     ]
     verdict = max((each.severity for each in found), key=lambda name: _RANK[name])
     order = sorted(found, key=lambda each: (-_RANK[each.severity], each.judgement == "same"))
-    return Interchange(
-        verdict, _verdict_words(verdict, order), tuple(order), _distance(old, new, verdict)
-    )
+    return Interchange(verdict, _verdict_words(verdict, order), tuple(order), _distance(old, new, verdict))
 
 
 def _distance(old: BearingSpec, new: BearingSpec, verdict: str) -> float:
@@ -212,9 +210,7 @@ def _clearance(old: BearingSpec, new: BearingSpec) -> AttributeJudgement:
            else "it may run without any once fitted and warm; work out what is left on Seats.")
     )  # fmt: skip
     judgement = "change" if wider else "worse"
-    return AttributeJudgement(
-        "clearance", *words, judgement, text, "fits_with_differences", "ISO 5753-1"
-    )
+    return AttributeJudgement("clearance", *words, judgement, text, "fits_with_differences", "ISO 5753-1")
 
 
 def _clearance_change_um(old: BearingSpec, new: BearingSpec) -> float | None:
@@ -257,9 +253,7 @@ def _cage(old: BearingSpec, new: BearingSpec, duty: Running) -> AttributeJudgeme
         judgement = "worse" if hot else "change"
     elif old.cage == "polyamide":
         text, judgement = "Stands more heat than polyamide; heavier, less quiet.", "change"
-    return AttributeJudgement(
-        "cage", *words, judgement, text, "fits_with_differences", "common practice"
-    )
+    return AttributeJudgement("cage", *words, judgement, text, "fits_with_differences", "common practice")
 
 
 def _snap_ring(old: BearingSpec, new: BearingSpec) -> AttributeJudgement:
@@ -324,7 +318,7 @@ def _load_and_speed(
     old: BearingSpec, new: BearingSpec, duty: Running
 ) -> tuple[AttributeJudgement, AttributeJudgement]:
     before, after = _ratings(old), _ratings(new)
-    load_words = tuple(f"C {each[1] / 1000:.1f} kN" for each in (before, after))
+    load_words = (f"C {before[1] / 1000:.1f} kN", f"C {after[1] / 1000:.1f} kN")
     spread = f"estimated, ±{before[0].spread:.0%}"
     share = after[1] / before[1] - 1
     if abs(share) < 0.02:
@@ -345,7 +339,7 @@ def _ratings(spec: BearingSpec) -> tuple[Ratings, float]:
 
 
 def _speed(before: Ratings, after: Ratings, duty: Running) -> AttributeJudgement:
-    words = tuple(f"{_round(each.speed_rpm)} rev/min" for each in (before, after))
+    words = (f"{_round(before.speed_rpm)} rev/min", f"{_round(after.speed_rpm)} rev/min")
     basis = "estimated, grease, ±20%"
     over = duty.rpm is not None and duty.rpm > after.speed_rpm
     share = after.speed_rpm / before.speed_rpm - 1

@@ -39,6 +39,4 @@ class MarkingReading:
     @property
     def stated(self) -> frozenset[str]:
         """The attributes that the marking itself sets, not those assumed."""
-        return frozenset(
-            span.attribute for span in self.spans if span.certainty in ("stated", "half_read")
-        )
+        return frozenset(span.attribute for span in self.spans if span.certainty in ("stated", "half_read"))

@@ -12,7 +12,7 @@ from ample.core.errors import BadInput
 from ample.core.parts.bearing import CLOSURES
 from ample.core.tables import read_table
 
-SPREAD = 0.12
+SPREAD, MINIATURE_SPREAD, MINIATURE_MM = 0.2, 0.55, 10.0
 BALL_SHARE = 0.294
 FILLING_ANGLE_RAD = math.radians(186)
 MATERIAL_FACTOR = 1.3
@@ -35,9 +35,7 @@ class Ratings:
 @lru_cache
 def _factors() -> tuple[tuple[float, ...], tuple[float, ...], tuple[float, ...], str]:
     table = read_table(Path(__file__).with_name("rating_factors.csv"))
-    columns = tuple(
-        tuple(float(row[name]) for row in table.rows) for name in ("gamma", "f_c", "f_0")
-    )
+    columns = tuple(tuple(float(row[name]) for row in table.rows) for name in ("gamma", "f_c", "f_0"))
     return columns[0], columns[1], columns[2], table.source
 
 
@@ -55,7 +53,7 @@ def estimated_ratings(d_mm: float, D_mm: float, B_mm: float, closure: str = "ope
         closure: One of the closures of a bearing.
 
     Returns:
-        The estimate with its spread (about ±12 %), the balls assumed, and a grease speed.
+        The estimate with its spread (±20 %, under 10 mm bore ±55 %: lists differ), the balls assumed, and a grease speed.
 
     Raises:
         BadInput: When the sizes cannot be those of a ball bearing.
@@ -77,7 +75,8 @@ def estimated_ratings(d_mm: float, D_mm: float, B_mm: float, closure: str = "ope
     dynamic = MATERIAL_FACTOR * _between(gammas, f_c, gamma) * balls ** (2 / 3) * power
     static = _between(gammas, f_0, gamma) * balls * ball**2
     speed = GREASE_SPEED_LIMIT * CLOSURES[closure].speed_factor / pitch
-    return Ratings(dynamic, static, SPREAD, ball, balls, speed, source)
+    spread = SPREAD if d_mm >= MINIATURE_MM else MINIATURE_SPREAD
+    return Ratings(dynamic, static, spread, ball, balls, speed, source)
 
 
 def ball_of(d_mm: float, D_mm: float, B_mm: float) -> float:

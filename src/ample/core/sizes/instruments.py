@@ -48,23 +48,16 @@ class Instrument:
 @lru_cache
 def _defaults() -> dict[str, Instrument]:
     table = read_table(Path(__file__).with_name("instruments.csv"))
-    return {
-        row["kind"]: Instrument(
-            row["kind"],
-            row["name"],
-            *(
-                float(row[column])
-                for column in (
-                    "resolution_mm",
-                    "outside_u_mm",
-                    "inside_u_mm",
-                    "depth_u_mm",
-                    "scatter_mm",
-                )
-            ),
-        )
-        for row in table.rows
-    }
+    return {row["kind"]: _of_row(row) for row in table.rows}
+
+
+def _of_row(row: dict[str, str]) -> Instrument:
+    def mm(column: str) -> float:
+        return float(row[f"{column}_mm"])
+
+    return Instrument(
+        row["kind"], row["name"], mm("resolution"), mm("outside_u"), mm("inside_u"), mm("depth_u"), mm("scatter")
+    )  # fmt: skip
 
 
 def default_instrument(kind: str) -> Instrument:

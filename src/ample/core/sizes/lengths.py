@@ -134,9 +134,7 @@ def parse_size(text: str, unit: Unit = "mm") -> tuple[Length, ...]:
     clean = _tidy(text)
     spans = _pieces(clean)
     if len(spans) > 4:
-        raise BadInput(
-            "too_many_sizes", "A size has at most four dimensions.", "text", "Write d x D x B."
-        )
+        raise BadInput("too_many_sizes", "A size has at most four dimensions.", "text", "Write d x D x B.")
     last_unit = _trailing_unit(clean, spans[-1][0])
     lengths: list[Length] = []
     for start, stop in spans:

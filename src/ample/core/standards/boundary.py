@@ -55,9 +55,7 @@ def _size(row: dict[str, str], unit: str) -> BoundarySize:
     d, D = length("d"), length("D")
     if d is None or D is None:
         raise ValueError(f"{row['designation']}: bore and outside are needed")
-    return BoundarySize(
-        row["designation"], row["series"], d, D, length("B_open"), length("B_closed")
-    )
+    return BoundarySize(row["designation"], row["series"], d, D, length("B_open"), length("B_closed"))
 
 
 def _check(sizes: list[BoundarySize]) -> None:

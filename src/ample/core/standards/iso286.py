@@ -207,6 +207,4 @@ def _fundamental(column: str, size_mm: float, letter: str, grade: int) -> float:
 
 
 def _no_zone(letter: str, grade: int, size_mm: float, why: str) -> BadInput:
-    return BadInput(
-        "no_such_zone", f"{letter}{grade} does not exist at {size_mm:g} mm: {why}.", "zone"
-    )
+    return BadInput("no_such_zone", f"{letter}{grade} does not exist at {size_mm:g} mm: {why}.", "zone")

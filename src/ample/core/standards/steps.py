@@ -35,8 +35,7 @@ class Steps(Generic[T]):
         if not (above and size_mm <= self.highest_mm):
             raise BadInput(
                 "outside_table",
-                f"{what} runs from {self.lowest_mm:g} to {self.highest_mm:g} mm; "
-                f"{size_mm:g} mm is outside.",
+                f"{what} runs from {self.lowest_mm:g} to {self.highest_mm:g} mm; {size_mm:g} mm is outside.",
                 field,
             )
         return self.values[bisect_left(self.upper_limits_mm, size_mm)]

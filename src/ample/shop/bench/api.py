@@ -10,10 +10,16 @@ from ample.core.exchange import IdentifyAnswer, IdentifyRequest
 from ample.shop.bench import actions, matching
 from ample.shop.bench.records import BenchAnswer, BenchSave, ChooseRequest
 from ample.shop.catalogue.records import MatchAnswer
-from ample.shop.desk import ErrorAnswer, desk, json_answer
+from ample.shop.desk import ErrorAnswer, Responses, desk, json_answer
 
 api = APIBlueprint("bench", __name__, url_prefix="/api", abp_tags=[Tag(name="bench")])
-_WRITES = {400: ErrorAnswer, 403: ErrorAnswer, 404: ErrorAnswer, 409: ErrorAnswer, 422: ErrorAnswer}
+_WRITES: Responses = {
+    400: ErrorAnswer,
+    403: ErrorAnswer,
+    404: ErrorAnswer,
+    409: ErrorAnswer,
+    422: ErrorAnswer,
+}
 
 
 class PartPath(BaseModel):
@@ -22,7 +28,11 @@ class PartPath(BaseModel):
     part_id: int = Field(ge=1, le=2**31)
 
 
-@api.get("/parts/<int:part_id>/bench", summary="A part on the bench", responses={200: BenchAnswer, 404: ErrorAnswer})
+@api.get(
+    "/parts/<int:part_id>/bench",
+    summary="A part on the bench",
+    responses={200: BenchAnswer, 404: ErrorAnswer},
+)
 def bench(path: PartPath) -> Response:
     """A part with its readings and what it is said to be."""
     return desk().read(lambda t: actions.bench_of(t, path.part_id))
@@ -34,32 +44,44 @@ def save_bench(path: PartPath, body: BenchSave) -> Response:
     return desk().once(lambda t, doer: actions.save_bench(t, doer, path.part_id, body))
 
 
-@api.post("/bench/identify", summary="Identify over the shop's catalogue", responses={200: IdentifyAnswer, 400: ErrorAnswer, 422: ErrorAnswer})
+@api.post(
+    "/bench/identify",
+    summary="Identify over the shop's catalogue",
+    responses={200: IdentifyAnswer, 400: ErrorAnswer, 422: ErrorAnswer},
+)
 def identify(body: IdentifyRequest) -> Response:
     """Rank what the part can be, with the shop's catalogue, instruments and dialects."""
     find = desk().database.run(desk().instruments)
     return json_answer(actions.identify_in_shop(desk().index(), body, find))
 
 
-@api.post("/parts/<int:part_id>/identification", summary="Say what a part is", responses={200: BenchAnswer, **_WRITES})
+@api.post(
+    "/parts/<int:part_id>/identification",
+    summary="Say what a part is",
+    responses={200: BenchAnswer, **_WRITES},
+)
 def choose_identity(path: PartPath, body: ChooseRequest) -> Response:
     """Say what a part is; how sure that is comes from the readings kept."""
     index = desk().index()
     return desk().once(
-        lambda t, doer: actions.choose_identity(
-            t, doer, path.part_id, body, index, desk().instruments(t)
-        )
+        lambda t, doer: actions.choose_identity(t, doer, path.part_id, body, index, desk().instruments(t))
     )
 
 
-@api.get("/parts/<int:part_id>/match", summary="What can replace a part", responses={200: MatchAnswer, 404: ErrorAnswer, 422: ErrorAnswer})
+@api.get(
+    "/parts/<int:part_id>/match",
+    summary="What can replace a part",
+    responses={200: MatchAnswer, 404: ErrorAnswer, 422: ErrorAnswer},
+)
 def match(path: PartPath) -> Response:
     """Equivalents by rule, record and size, judged attribute by attribute."""
     index = desk().index()
     return desk().read(lambda t: matching.matches_of(t, path.part_id, index))
 
 
-@api.post("/parts/<int:part_id>/match", summary="Choose the replacement", responses={200: MatchAnswer, **_WRITES})
+@api.post(
+    "/parts/<int:part_id>/match", summary="Choose the replacement", responses={200: MatchAnswer, **_WRITES}
+)
 def choose_match(path: PartPath, body: ChooseRequest) -> Response:
     """Choose what replaces a part."""
     index = desk().index()

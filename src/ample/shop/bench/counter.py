@@ -21,9 +21,7 @@ _LOOSE_SIZE = re.compile(r"\s*([\d.,/ ]+?)\s+([\d.,]+)(?:\s+([\d.,]+))?\s*")
 _FEATURES = ("bore", "outside", "width")
 
 
-def answer_line(
-    t: Transaction, index: ShopIndex, text: str, instrument_of: InstrumentOf
-) -> CounterAnswer:
+def answer_line(t: Transaction, index: ShopIndex, text: str, instrument_of: InstrumentOf) -> CounterAnswer:
     """Every useful meaning of a line, best first."""
     found = CounterAnswer(text=text, jobs=[], readings=[], by_size=None, not_read=None)
     if not text.strip():

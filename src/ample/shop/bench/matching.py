@@ -67,7 +67,10 @@ def _chosen(t: Transaction, part_id: int) -> Item:
     row = queries.identification(t, part_id)
     if row is None:
         raise BadInput(
-            "not_identified", "This part has not been identified yet.", "part_id", "Say on the Bench what it is."
+            "not_identified",
+            "This part has not been identified yet.",
+            "part_id",
+            "Say on the Bench what it is.",
         )
     return known_item(t, row["item_id"])
 

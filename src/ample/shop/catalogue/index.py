@@ -7,7 +7,7 @@ from dataclasses import dataclass
 
 from ample.core.designation import Dialect, read_dialect
 from ample.core.identify import Catalogue, Entry
-from ample.core.identify.catalogue import series_weights
+from ample.core.identify.catalogue import usual_weight
 from ample.shop.catalogue import queries
 from ample.shop.catalogue.records import Item
 from ample.store import Database, Transaction
@@ -58,7 +58,7 @@ def build_index(t: Transaction) -> ShopIndex:
 
 def _weight(item: Item) -> float:
     """How often a part is met: its series, then what the shop stocks and has confirmed."""
-    usual = series_weights().get(item.series, 0.5)
+    usual = usual_weight(item.spec)
     return usual * (1 + MET_BEFORE * item.confirmed_count + ON_THE_SHELF * (item.stock_quantity > 0))
 
 

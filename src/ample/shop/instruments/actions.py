@@ -55,7 +55,9 @@ def instrument_finder(records: list[InstrumentRecord]) -> Callable[[str], Instru
         )
         if not record.overdue:
             return instrument
-        note = f"{record.name} is overdue for calibration: its doubt is taken {OVERDUE_FACTOR:g} times as wide."
+        note = (
+            f"{record.name} is overdue for calibration: its doubt is taken {OVERDUE_FACTOR:g} times as wide."
+        )
         return instrument.widened(OVERDUE_FACTOR, note)
 
     return find

@@ -6,9 +6,9 @@ from flask import Response
 from flask_openapi3 import APIBlueprint, Tag
 from pydantic import BaseModel
 
+from ample.shop.desk import desk
 from ample.shop.instruments.actions import known_instruments
 from ample.shop.instruments.records import InstrumentRecord
-from ample.shop.desk import desk
 
 api = APIBlueprint("instruments", __name__, url_prefix="/api", abp_tags=[Tag(name="instruments")])
 

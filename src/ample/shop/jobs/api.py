@@ -8,10 +8,10 @@ from pydantic import BaseModel, Field
 
 from ample.shop.bench.counter import answer_line
 from ample.shop.bench.records import CounterAnswer
+from ample.shop.desk import ErrorAnswer, desk
 from ample.shop.jobs import actions, queries
 from ample.shop.jobs.board import states_of
 from ample.shop.jobs.records import JobHead, JobState, NewJob, NewPart, PartHead
-from ample.shop.desk import ErrorAnswer, desk
 
 api = APIBlueprint("jobs", __name__, url_prefix="/api", abp_tags=[Tag(name="jobs")])
 
@@ -38,9 +38,7 @@ class Board(BaseModel):
 def board() -> Response:
     """Jobs by what they wait for."""
     now = desk().doer().now
-    return desk().read(
-        lambda t: Board(jobs=states_of(t, queries.all_jobs(t), now, desk().instruments(t)))
-    )
+    return desk().read(lambda t: Board(jobs=states_of(t, queries.all_jobs(t), now, desk().instruments(t))))
 
 
 @api.post("/jobs", summary="Open a job", responses={201: JobHead, 400: ErrorAnswer, 422: ErrorAnswer})
@@ -58,13 +56,21 @@ def job(path: JobPath) -> Response:
     )
 
 
-@api.post("/jobs/<number>/parts", summary="Put a part in the tray", responses={201: PartHead, 400: ErrorAnswer, 404: ErrorAnswer, 422: ErrorAnswer})
+@api.post(
+    "/jobs/<number>/parts",
+    summary="Put a part in the tray",
+    responses={201: PartHead, 400: ErrorAnswer, 404: ErrorAnswer, 422: ErrorAnswer},
+)
 def add_part(path: JobPath, body: NewPart) -> Response:
     """Put a part in the tray of a job."""
     return desk().once(lambda t, doer: actions.add_part(t, doer, path.number, body), 201)
 
 
-@api.get("/counter", summary="What a line at the Counter can mean", responses={200: CounterAnswer, 422: ErrorAnswer})
+@api.get(
+    "/counter",
+    summary="What a line at the Counter can mean",
+    responses={200: CounterAnswer, 422: ErrorAnswer},
+)
 def counter(query: LineQuery) -> Response:
     """Markings, sizes and jobs that the line can mean."""
     index = desk().index()

@@ -35,9 +35,7 @@ def states_of(
     return found
 
 
-def _part_state(
-    t: Transaction, part: PartHead, row: dict[str, Any], lights: list[Light]
-) -> PartState:
+def _part_state(t: Transaction, part: PartHead, row: dict[str, Any], lights: list[Light]) -> PartState:
     if row["chosen_id"] is None:
         waits = "measure"
     elif row["order_state"] != "placed":

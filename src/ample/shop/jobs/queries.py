@@ -77,9 +77,7 @@ def parts_of_jobs(t: Transaction, job_ids: list[int]) -> list[PartHead]:
     """Parts of jobs in the order of their trays."""
     if not job_ids:
         return []
-    rows = t.rows(
-        _PART + " WHERE job_id IN %(job_ids)s ORDER BY job_id, position", {"job_ids": job_ids}
-    )
+    rows = t.rows(_PART + " WHERE job_id IN %(job_ids)s ORDER BY job_id, position", {"job_ids": job_ids})
     return [PartHead(**row) for row in rows]
 
 

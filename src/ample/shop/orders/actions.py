@@ -109,7 +109,9 @@ def add_line(t: Transaction, doer: Doer, new: AddLine, instrument_of: Instrument
     known_part(t, new.part_id, lock=True)
     match = bench.match(t, new.part_id)
     if match is None:
-        raise BadInput("no_match", "Nothing is chosen yet to replace this part.", "part_id", "Choose on Match.")
+        raise BadInput(
+            "no_match", "Nothing is chosen yet to replace this part.", "part_id", "Choose on Match."
+        )
     item = known_item(t, match["item_id"])
     offer = _offer(t, item, new.supplier_id)
     order_id = queries.open_order_of(t, offer.supplier_id) or queries.add_order(t, offer.supplier_id)

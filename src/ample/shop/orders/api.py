@@ -6,6 +6,7 @@ from flask import Response, make_response
 from flask_openapi3 import APIBlueprint, Tag
 from pydantic import BaseModel, Field
 
+from ample.shop.desk import ErrorAnswer, Responses, desk
 from ample.shop.orders import actions
 from ample.shop.orders.records import (
     AddLine,
@@ -15,10 +16,15 @@ from ample.shop.orders.records import (
     PassLight,
     PlaceOrder,
 )
-from ample.shop.desk import ErrorAnswer, desk
 
 api = APIBlueprint("orders", __name__, url_prefix="/api", abp_tags=[Tag(name="orders")])
-_WRITES = {400: ErrorAnswer, 403: ErrorAnswer, 404: ErrorAnswer, 409: ErrorAnswer, 422: ErrorAnswer}
+_WRITES: Responses = {
+    400: ErrorAnswer,
+    403: ErrorAnswer,
+    404: ErrorAnswer,
+    409: ErrorAnswer,
+    422: ErrorAnswer,
+}
 
 
 class LinePath(BaseModel):
@@ -56,33 +62,33 @@ def change_line(path: LinePath, body: ChangeLine) -> Response:
 @api.delete("/orders/lines/<int:line_id>", summary="Take a line off", responses={200: OrderSheet, **_WRITES})
 def drop_line(path: LinePath) -> Response:
     """Take a line off an open sheet."""
-    return desk().once(
-        lambda t, doer: actions.drop_line(t, doer, path.line_id, desk().instruments(t))
-    )
+    return desk().once(lambda t, doer: actions.drop_line(t, doer, path.line_id, desk().instruments(t)))
 
 
-@api.post("/orders/lines/<int:line_id>/passes", summary="Pass a light with a reason", responses={200: OrderSheet, **_WRITES})
+@api.post(
+    "/orders/lines/<int:line_id>/passes",
+    summary="Pass a light with a reason",
+    responses={200: OrderSheet, **_WRITES},
+)
 def pass_light(path: LinePath, body: PassLight) -> Response:
     """Pass what is unproven; the reason stays on record."""
-    return desk().once(
-        lambda t, doer: actions.pass_light(t, doer, path.line_id, body, desk().instruments(t))
-    )
+    return desk().once(lambda t, doer: actions.pass_light(t, doer, path.line_id, body, desk().instruments(t)))
 
 
 @api.post("/orders/<int:order_id>/place", summary="Place a sheet", responses={200: OrderSheet, **_WRITES})
 def place(path: OrderPath, body: PlaceOrder) -> Response:
     """Place a sheet through the gate."""
-    return desk().once(
-        lambda t, doer: actions.place(t, doer, path.order_id, body, desk().instruments(t))
-    )
+    return desk().once(lambda t, doer: actions.place(t, doer, path.order_id, body, desk().instruments(t)))
 
 
-@api.get("/orders/<int:order_id>/sheet.csv", summary="A sheet as CSV", responses={200: {"content": {"text/csv": {}}}, 404: ErrorAnswer})
+@api.get(
+    "/orders/<int:order_id>/sheet.csv",
+    summary="A sheet as CSV",
+    responses={200: {"content": {"text/csv": {}}}, 404: ErrorAnswer},
+)
 def sheet_csv(path: OrderPath) -> Response:
     """An order sheet as CSV."""
-    found = desk().database.run(
-        lambda t: actions.sheet(t, path.order_id, desk().instruments(t))
-    )
+    found = desk().database.run(lambda t: actions.sheet(t, path.order_id, desk().instruments(t)))
     response = make_response(actions.sheet_csv(found))
     response.mimetype = "text/csv"
     response.headers["Content-Disposition"] = f'attachment; filename="{found.number}.csv"'

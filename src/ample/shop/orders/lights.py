@@ -19,9 +19,7 @@ InstrumentOf = Callable[[str], Instrument]
 NEEDED = 1
 
 
-def lights_of(
-    t: Transaction, part_ids: list[int], instrument_of: InstrumentOf
-) -> dict[int, list[Light]]:
+def lights_of(t: Transaction, part_ids: list[int], instrument_of: InstrumentOf) -> dict[int, list[Light]]:
     """Five lights for each part, with the passes that people gave."""
     known = jobs.decisions(t, part_ids)
     given = queries.passes(t, [row["line_id"] for row in known.values() if row["line_id"]])
@@ -36,9 +34,7 @@ def lights_of(
     return found
 
 
-def _facts(
-    t: Transaction, part_id: int, row: dict[str, Any], instrument_of: InstrumentOf
-) -> GateFacts:
+def _facts(t: Transaction, part_id: int, row: dict[str, Any], instrument_of: InstrumentOf) -> GateFacts:
     item = ordered_item(t, part_id)
     shaft = housing = None
     if item is not None:

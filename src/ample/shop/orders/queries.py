@@ -115,9 +115,7 @@ def add_line(t: Transaction, values: dict[str, Any]) -> int:
 
 def touch_order(t: Transaction, order_id: int) -> None:
     """The sheet has changed."""
-    t.change(
-        "UPDATE orders SET version = version + 1 WHERE order_id = %(order_id)s", {"order_id": order_id}
-    )
+    t.change("UPDATE orders SET version = version + 1 WHERE order_id = %(order_id)s", {"order_id": order_id})
 
 
 def set_quantity(t: Transaction, line_id: int, quantity: int, version: int) -> int:

@@ -50,9 +50,7 @@ def hash_secret(secret: str) -> str:
     return _hasher().hash(secret)
 
 
-def add_person(
-    t: Transaction, name: str, role: str, secret: str, demo_pin: str | None = None
-) -> int:
+def add_person(t: Transaction, name: str, role: str, secret: str, demo_pin: str | None = None) -> int:
     """A new person with a role and a secret."""
     if role not in ROLES:
         raise BadInput("no_such_role", f"“{role[:20]}” is no role.", "role", ", ".join(ROLES))
@@ -64,9 +62,7 @@ def token_hash(token: str) -> str:
     return hashlib.sha256(token.encode()).hexdigest()
 
 
-def sign_in(
-    database: Database, name: str, secret: str, address: str, now: datetime
-) -> tuple[Person, str]:
+def sign_in(database: Database, name: str, secret: str, address: str, now: datetime) -> tuple[Person, str]:
     """Check a name and secret and open a session; failures are counted and slowed."""
     _refuse_too_many(database, name, address, now)
     row = database.run(lambda t: queries.person_for_sign_in(t, name))

@@ -9,9 +9,9 @@ from flask_login import current_user, login_user
 from flask_openapi3 import APIBlueprint, Tag
 from flask_wtf.csrf import generate_csrf
 
+from ample.shop.desk import ErrorAnswer, desk, json_answer
 from ample.shop.people import actions, queries
 from ample.shop.people.records import SessionAnswer, SignInRequest
-from ample.shop.desk import ErrorAnswer, desk, json_answer
 from ample.shop.people.signed_in import SignedIn, forget_session
 
 api = APIBlueprint("people", __name__, url_prefix="/api", abp_tags=[Tag(name="people")])
@@ -33,7 +33,11 @@ def who() -> Response:
     return json_answer(_session())
 
 
-@api.post("/sign-in", summary="Sign in", responses={200: SessionAnswer, 401: ErrorAnswer, 422: ErrorAnswer, 429: ErrorAnswer})
+@api.post(
+    "/sign-in",
+    summary="Sign in",
+    responses={200: SessionAnswer, 401: ErrorAnswer, 422: ErrorAnswer, 429: ErrorAnswer},
+)
 def sign_in(body: SignInRequest) -> Response:
     """Sign in with a name and a PIN or password."""
     now = datetime.now(UTC).replace(tzinfo=None)

@@ -59,9 +59,7 @@ def add_person(t: Transaction, name: str, role: str, secret_hash: str, demo_pin:
     )
 
 
-def add_session(
-    t: Transaction, token_hash: str, person_id: int, now: datetime, expires: datetime
-) -> None:
+def add_session(t: Transaction, token_hash: str, person_id: int, now: datetime, expires: datetime) -> None:
     """A new session; expired ones go."""
     t.change("DELETE FROM sessions WHERE expires_at <= %(now)s", {"now": now})
     t.insert(

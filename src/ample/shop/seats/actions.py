@@ -50,9 +50,7 @@ def sheet_of(t: Transaction, part_id: int) -> tuple[SeatSheet, int]:
             held[reading["plane"]].append("")
         held[reading["plane"]].append(reading["typed"])
     sides = {
-        side: SeatSide(
-            zone=row[f"{side}_zone"], instrument=row[f"{side}_instrument"], planes=planes[side]
-        )
+        side: SeatSide(zone=row[f"{side}_zone"], instrument=row[f"{side}_instrument"], planes=planes[side])
         for side in SIDES
     }
     sheet = SeatSheet(
@@ -85,9 +83,7 @@ def judge(item: Item, sheet: SeatSheet, instrument_of: InstrumentOf) -> SeatsJud
     return SeatsJudged(shaft=shaft, housing=housing, clearance=_clearance(item, sheet, shaft, housing))
 
 
-def _side(
-    side: str, item: Item, sheet: SeatSheet, instrument_of: InstrumentOf
-) -> SeatJudgement:
+def _side(side: str, item: Item, sheet: SeatSheet, instrument_of: InstrumentOf) -> SeatJudgement:
     typed: SeatSide = getattr(sheet, side)
     duty = x.DutyRequest(turning=sheet.turning, load=sheet.load, slides=sheet.slides, split=sheet.split)
     size = item.d_mm if side == "shaft" else item.D_mm
@@ -198,7 +194,9 @@ def _checked(sheet: SeatSheet, item: Item | None) -> list[dict[str, object]]:
                 raise BadInput(error.code, error.message, f"sheet.{side}.zone", error.hint) from error
         for plane, row in enumerate(typed.planes):
             if len(row) > 8:
-                raise BadInput("bad_directions", "At most 8 directions a plane.", f"sheet.{side}.planes[{plane}]")
+                raise BadInput(
+                    "bad_directions", "At most 8 directions a plane.", f"sheet.{side}.planes[{plane}]"
+                )
             for direction, text in enumerate(row):
                 if not text.strip():
                     continue

@@ -7,29 +7,39 @@ from flask_openapi3 import APIBlueprint, Tag
 
 from ample.core.errors import BadInput
 from ample.shop.bench.api import PartPath
+from ample.shop.desk import ErrorAnswer, desk
 from ample.shop.seats import actions
 from ample.shop.seats.records import SeatsAnswer, SeatSave, SeatSheet, SeatsJudged
 from ample.store import Transaction
-from ample.shop.desk import ErrorAnswer, desk
 
 api = APIBlueprint("seats", __name__, url_prefix="/api", abp_tags=[Tag(name="seats")])
 
 
-@api.get("/parts/<int:part_id>/seats", summary="The seats of a part", responses={200: SeatsAnswer, 404: ErrorAnswer})
+@api.get(
+    "/parts/<int:part_id>/seats",
+    summary="The seats of a part",
+    responses={200: SeatsAnswer, 404: ErrorAnswer},
+)
 def seats(path: PartPath) -> Response:
     """Seat sheet, judgement and clearance of a part."""
     return desk().read(lambda t: actions.seats_of(t, path.part_id, desk().instruments(t)))
 
 
-@api.put("/parts/<int:part_id>/seats", summary="Keep seat readings", responses={200: SeatsAnswer, 400: ErrorAnswer, 404: ErrorAnswer, 409: ErrorAnswer, 422: ErrorAnswer})
+@api.put(
+    "/parts/<int:part_id>/seats",
+    summary="Keep seat readings",
+    responses={200: SeatsAnswer, 400: ErrorAnswer, 404: ErrorAnswer, 409: ErrorAnswer, 422: ErrorAnswer},
+)
 def save_seats(path: PartPath, body: SeatSave) -> Response:
     """Keep the seat sheet of a part."""
-    return desk().once(
-        lambda t, doer: actions.save_seats(t, doer, path.part_id, body, desk().instruments(t))
-    )
+    return desk().once(lambda t, doer: actions.save_seats(t, doer, path.part_id, body, desk().instruments(t)))
 
 
-@api.post("/parts/<int:part_id>/seats/judge", summary="Judge seats without keeping them", responses={200: SeatsJudged, 404: ErrorAnswer, 422: ErrorAnswer})
+@api.post(
+    "/parts/<int:part_id>/seats/judge",
+    summary="Judge seats without keeping them",
+    responses={200: SeatsJudged, 404: ErrorAnswer, 422: ErrorAnswer},
+)
 def judge(path: PartPath, body: SeatSheet) -> Response:
     """Judge a seat sheet as it is typed."""
 

@@ -1,0 +1,208 @@
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from ample.core.designation import bore_of_code, code_of_bore, decode, encode, general_dialect, known_names, read_dialect
+from ample.core.errors import BadInput
+from ample.core.operations import spec_of_reading
+from ample.core.parts import CLOSURES, BearingSpec
+from ample.core.standards import ball_bearing_sizes
+from ample.demo.catalogue import MAKERS, dialect_rows
+
+# Marking, size, what it states. Sizes: ISO 15; suffixes: DIN 623-1 or common practice.
+MARKINGS = [
+    ("6205", (25, 52, 15), {"closure": "open", "clearance": "N", "class": "Normal"}),
+    ("6205-2RS C3", (25, 52, 15), {"closure": "seal_two", "clearance": "3"}),
+    ("6205 2RS1/C3", (25, 52, 15), {"closure": "seal_two", "clearance": "3"}),
+    ("6205DDUCM", (25, 52, 15), {"closure": "seal_two", "clearance": "N"}),
+    ("6203LLU/2A", (17, 40, 12), {"closure": "seal_two"}),
+    ("6202ZZC3", (15, 35, 11), {"closure": "shield_two", "clearance": "3"}),
+    ("608-2Z", (8, 22, 7), {"closure": "shield_two"}),
+    ("608 RS", (8, 22, 7), {"closure": "seal_one"}),
+    ("62/22-2Z", (22, 50, 14), {"closure": "shield_two"}),
+    ("60/28", (28, 52, 12), {"closure": "open"}),
+    ("618/8", (8, 16, 4), {"closure": "open"}),
+    ("688ZZ", (8, 16, 5), {"closure": "shield_two"}),
+    ("61805", (25, 37, 7), {"closure": "open"}),
+    ("6805 VV", (25, 37, 7), {"closure": "low_friction_two"}),
+    ("6905 2RS", (25, 42, 9), {"closure": "seal_two"}),
+    ("16005", (25, 47, 8), {"closure": "open"}),
+    ("62205-2RS1", (25, 52, 18), {"closure": "seal_two"}),
+    ("63005-2RS", (25, 47, 16), {"closure": "seal_two"}),
+    ("6300", (10, 35, 11), {"closure": "open"}),
+    ("63000", (10, 26, 12), {}),
+    ("6200", (10, 30, 9), {}),
+    ("6201", (12, 32, 10), {}),
+    ("6202", (15, 35, 11), {}),
+    ("6203", (17, 40, 12), {}),
+    ("6204", (20, 47, 14), {}),
+    ("R8-2RS", (12.7, 28.575, 7.9375), {"closure": "seal_two"}),
+    ("R8", (12.7, 28.575, 6.35), {"closure": "open"}),
+    ("R1-5ZZ", (2.38125, 7.9375, 3.571875), {"closure": "shield_two"}),
+    ("R188", (6.35, 12.7, 3.175), {}),
+    ("681X", (1.5, 4, 1.2), {}),
+    ("60/2.5", (2.5, 8, 2.8), {}),
+    ("6205 P63", (25, 52, 15), {"class": "6", "clearance": "3"}),
+    ("6205-P5", (25, 52, 15), {"class": "5"}),
+    ("6205 ABEC5", (25, 52, 15), {"class": "5"}),
+    ("6205 ZNR", (25, 52, 15), {"closure": "shield_one", "snap_ring": "groove_and_ring"}),
+    ("6205 TN9/C4", (25, 52, 15), {"cage": "polyamide", "clearance": "4"}),
+    ("6205 M", (25, 52, 15), {"cage": "brass_machined"}),
+    ("S6205-2RS", (25, 52, 15), {"extra": "stainless", "closure": "seal_two"}),
+    ("F688ZZ", (8, 16, 5), {"extra": "flange"}),
+    ("6205 S1", (25, 52, 15), {"extra": "stable_200"}),
+    ("6205.2RSR.C3", (25, 52, 15), {"closure": "seal_two", "clearance": "3"}),
+    ("6205 2rs c3", (25, 52, 15), {"closure": "seal_two", "clearance": "3"}),
+    ("25x52x15", (25, 52, 15), {}),
+    ("1/2 x 1 1/8 x 1/4", (12.7, 28.575, 6.35), {}),
+]
+
+
+@pytest.mark.parametrize(("text", "size", "states"), MARKINGS, ids=lambda value: str(value)[:24])
+def test_reads_markings(text, size, states):
+    best = decode(text)[0]
+    assert tuple(best.dimensions[k] for k in ("d_mm", "D_mm", "B_mm")) == pytest.approx(size)
+    assert {name: best.attributes.get(name) for name in states} == states
+
+
+@pytest.mark.parametrize(
+    ("text", "first", "among"),
+    [
+        ("62?5 2R", "6205", {"6205", "6215"}),
+        ("6?05", "6205", {"6005", "6205", "6305", "6405"}),
+        ("..05 2RS", "6205", {"6005", "6205", "6305", "16005", "61805", "62205"}),
+        ("62..", "6205", {"6205"}),
+    ],
+)
+def test_reads_half_worn_markings(text, first, among):
+    found = {reading.designation for reading in decode(text, limit=400)}
+    assert among <= found
+    if first != "6205" or "?5" in text or "05" in text:
+        assert decode(text)[0].designation == first
+
+
+def test_a_half_read_suffix_keeps_its_meanings():
+    closures = {r.attributes["closure"] for r in decode("62?5 2R") if r.designation == "6205"}
+    assert {"seal_two", "low_friction_two"} <= closures
+    spans = [span for span in decode("62?5 2R")[0].spans if span.attribute == "closure"]
+    assert spans[0].certainty == "half_read"
+
+
+def test_every_span_says_how_sure_it_is():
+    reading = decode("6205-2RS")[0]
+    certain = {span.attribute: span.certainty for span in reading.spans}
+    assert certain["closure"] == "stated"
+    assert certain["clearance"] == "assumed"
+
+
+def test_spans_point_at_the_text():
+    text = " 6205-2RS C3"
+    for span in decode(text)[0].spans:
+        if span.start >= 0:
+            assert text[span.start : span.stop] == span.text
+
+
+def test_nothing_is_dropped():
+    reading = decode("6205 QX7 C3 ~9")[0]
+    assert reading.unread == ("QX7", "~9")
+    assert reading.score < decode("6205 C3")[0].score
+
+
+def test_a_code_of_two_markets_keeps_both_meanings():
+    readings = decode("6205 V")
+    assert {r.attributes["closure"] for r in readings} == {"low_friction_one", "open"}
+    assert any("full_complement" in r.attributes.get("extra", "") for r in readings)
+
+
+def test_a_size_that_is_not_held_still_gives_its_bore():
+    reading = decode("60/500")[0]
+    assert reading.dimensions == {"d_mm": 500.0}
+
+
+@pytest.mark.parametrize(("code", "bore"), [("00", 10), ("01", 12), ("02", 15), ("03", 17), ("04", 20), ("96", 480), ("8", 8), ("/22", 22), ("/500", 500), ("/2.5", 2.5)])
+def test_bore_codes(code, bore):
+    """ISO 15 and DIN 623-1."""
+    assert bore_of_code(code) == bore
+
+
+@pytest.mark.parametrize("code", ["97", "", "x", "0", "/0", "/", "²", "123456789"])
+def test_no_bore_codes(code):
+    with pytest.raises(BadInput):
+        bore_of_code(code)
+
+
+@given(st.sampled_from([s.d_mm for s in ball_bearing_sizes() if s.d_mm >= 10 and s.series != "R"]))
+def test_bore_codes_go_both_ways(bore):
+    assert bore_of_code(code_of_bore(bore)) == bore
+
+
+@pytest.mark.parametrize("text", ["", "   ", "x" * 61])
+def test_refuses_what_cannot_be_a_marking(text):
+    with pytest.raises(BadInput):
+        decode(text)
+
+
+@given(st.text(max_size=60))
+def test_any_text_is_read_or_left(text):
+    if text.strip():
+        for reading in decode(text):
+            assert 0 <= reading.score <= 1
+
+
+@given(st.text(alphabet="0123456789R?*.ZRSCNLUPKMTVXDB-/ '\"×", min_size=1, max_size=30))
+def test_marking_like_text_is_read_or_left(text):
+    if text.strip():
+        for reading in decode(text, limit=400):
+            assert reading.family == "bearing"
+            assert reading.dimensions["d_mm"] > 0
+
+
+DIALECTS = [None, *(read_dialect(maker, dialect_rows(maker)) for maker in MAKERS)]
+SPECS = st.builds(
+    lambda size, closure, clearance, cls: BearingSpec(
+        size.designation, size.series, size.d_mm, size.D_mm,
+        size.width_mm(CLOSURES[closure].sides > 0) or size.width_mm(CLOSURES[closure].sides == 0),
+        closure, clearance, cls,
+    ),
+    st.sampled_from(ball_bearing_sizes()), st.sampled_from(list(CLOSURES)),
+    st.sampled_from(["2", "N", "3"]), st.sampled_from(["Normal", "6", "5"]),
+)  # fmt: skip
+
+
+@given(SPECS, st.sampled_from(DIALECTS))
+def test_writing_and_reading_give_the_spec_back(spec, dialect):
+    marking = encode(spec, dialect)
+    assert spec_of_reading(decode(marking, (dialect,) if dialect else ())[0]) == spec
+
+
+@pytest.mark.parametrize("code", general_dialect().codes, ids=lambda c: f"{c.code} {c.sets}")
+def test_every_code_of_the_dictionary_is_reached(code):
+    text = f"{code.code}6205" if code.place == "prefix" else f"6205-{code.code}"
+    readings = decode(text)
+    spans = [(s.attribute, s.value) for r in readings for s in r.spans if s.text == code.code]
+    assert set(code.sets) <= set(spans)
+
+
+@pytest.mark.parametrize("maker", MAKERS)
+def test_every_code_of_the_demo_dialects_is_reached(maker):
+    dialect = read_dialect(maker, dialect_rows(maker))
+    for code in dialect.codes:
+        first = decode(f"6205-{code.code}", (dialect,))[0]
+        assert first.dialect == maker
+        assert all(first.attributes[name] == value for name, value in code.sets)
+
+
+@pytest.mark.parametrize("row", [
+    {"code": "2rs", "place": "suffix", "attribute": "closure", "value": "open", "meaning": "x", "basis": ""},
+    {"code": "AB", "place": "middle", "attribute": "closure", "value": "open", "meaning": "x", "basis": ""},
+    {"code": "AB", "place": "suffix", "attribute": "colour", "value": "red", "meaning": "x", "basis": ""},
+    {"code": "AB", "place": "suffix", "attribute": "class+clearance", "value": "6", "meaning": "x", "basis": ""},
+])  # fmt: skip
+def test_a_bad_dialect_is_refused(row):
+    with pytest.raises(BadInput, match="Row 1"):
+        read_dialect("bad", [row])
+
+
+def test_every_known_name_is_read_as_its_size():
+    for text, name in known_names().items():
+        assert decode(text)[0].designation == name.size.designation, text
