@@ -9,6 +9,7 @@ export default defineConfig({
   build: {
     outDir: '../src/ample/web/built',
     emptyOutDir: true,
+    manifest: true,
     assetsInlineLimit: 0,
     reportCompressedSize: true,
   },

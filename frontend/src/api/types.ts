@@ -1194,6 +1194,12 @@ export interface components {
             marking: string | null;
             /** Observations */
             observations?: components["schemas"]["ObservationRequest"][];
+            /**
+             * Variants
+             * @description listed parts a candidate, likeliest first
+             * @default 60
+             */
+            variants: number;
         };
         /**
          * InstrumentRecord

@@ -81,6 +81,7 @@ export function useBench(partId: number) {
       observations,
       marking: sheet.sheet.value.marking || null,
       limit: 6,
+      variants: 18,
       at_hand: hand.instrument,
     }
   })

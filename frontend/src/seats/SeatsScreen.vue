@@ -84,11 +84,11 @@ onMounted(async () => {
         <span v-if="item" class="faint"
           >{{ item.d_mm }} × {{ item.D_mm }} × {{ item.B_mm }}, class {{ item.tolerance_class }}</span
         >
-          <label v-if="item" class="warm"
-            >part at
-            <input v-model.number="held.temperature_c" type="number" min="-60" max="200" class="fig" />
-            °C</label
-          >
+        <label v-if="item" class="warm"
+          >part at
+          <input v-model.number="held.temperature_c" type="number" min="-60" max="200" class="fig" />
+          °C</label
+        >
       </div>
       <p v-if="loadRefusal" class="note">
         {{ loadRefusal.message }} {{ loadRefusal.hint }}

@@ -186,6 +186,7 @@ class IdentifyRequest(Request):
     observations: list[ObservationRequest] = Field(default_factory=list, max_length=12)
     marking: str | None = Field(default=None, max_length=200)
     limit: int = Field(default=10, ge=1, le=100)
+    variants: int = Field(default=60, ge=1, le=200, description="listed parts a candidate, likeliest first")
     at_hand: Name | None = None
 
 

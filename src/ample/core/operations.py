@@ -192,7 +192,7 @@ def identify_answer(
     marking = (request.marking or "").strip()
     markings = decode(marking, tuple(dialects), EVIDENCE_READINGS) if marking else ()
     at_hand = instrument_of(request.at_hand) if request.at_hand else None
-    found = identify(catalogue, observations, markings, request.limit, at_hand)
+    found = identify(catalogue, observations, markings, request.limit, at_hand, request.variants)
     return x.IdentifyAnswer(
         candidates=[_candidate(each) for each in found.candidates],
         none_probability=found.none_probability,

@@ -15,6 +15,7 @@ from pydantic import BaseModel
 
 from ample.core.errors import AmpleError, BadInput, Conflict
 from ample.core.sizes import Instrument
+from ample.shop.catalogue import queries as catalogue
 from ample.shop.catalogue.index import ShopIndex, ShopIndexKeeper
 from ample.shop.doer import Doer
 from ample.shop.history import queries as history
@@ -64,6 +65,11 @@ class Desk:
     def index(self) -> ShopIndex:
         """The catalogue laid out for identification."""
         return self.index_keeper.current()
+
+    def bench_tools(self) -> tuple[ShopIndex, Callable[[str], Instrument]]:
+        """Index and instruments in one look at the database, for questions asked as one types."""
+        revision, find = self.database.run(lambda t: (catalogue.revision(t), self.instruments(t)))
+        return self.index_keeper.at(revision), find
 
     def instruments(self, t: Transaction) -> Callable[[str], Instrument]:
         """The look-up of the shop's instruments as of today."""

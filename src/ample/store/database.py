@@ -138,7 +138,7 @@ class Database:
                 maxcached=self._most,
                 maxconnections=self._most,
                 blocking=True,
-                ping=1,
+                ping=0,
                 setsession=[_SESSION],
                 host=self.address.host,
                 port=self.address.port,
@@ -162,13 +162,17 @@ class Database:
             except pymysql.err.OperationalError as error:
                 code = error.args[0] if error.args else 0
                 if code in _GONE:
+                    if attempt == 0:  # a connection from before a restart: once more with a new one
+                        self.close()
+                        continue
                     raise DatabaseAway from error
                 if code not in (DEADLOCK, LOCK_TIMEOUT) or attempt == TRIES - 1:
                     raise
                 time.sleep(random.uniform(0.01, 0.05) * (attempt + 1))
-            except (pymysql.err.InterfaceError, ConnectionError) as error:
-                raise DatabaseAway from error
-            except pymysql.err.InternalError as error:
+            except (pymysql.err.InterfaceError, pymysql.err.InternalError, ConnectionError) as error:
+                if attempt == 0:
+                    self.close()
+                    continue
                 raise DatabaseAway from error
         raise DatabaseAway
 

@@ -2,7 +2,15 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from ample.core.designation import bore_of_code, code_of_bore, decode, encode, general_dialect, known_names, read_dialect
+from ample.core.designation import (
+    bore_of_code,
+    code_of_bore,
+    decode,
+    encode,
+    general_dialect,
+    known_names,
+    read_dialect,
+)
 from ample.core.errors import BadInput
 from ample.core.operations import spec_of_reading
 from ample.core.parts import CLOSURES, BearingSpec
@@ -119,7 +127,21 @@ def test_a_size_that_is_not_held_still_gives_its_bore():
     assert reading.dimensions == {"d_mm": 500.0}
 
 
-@pytest.mark.parametrize(("code", "bore"), [("00", 10), ("01", 12), ("02", 15), ("03", 17), ("04", 20), ("96", 480), ("8", 8), ("/22", 22), ("/500", 500), ("/2.5", 2.5)])
+@pytest.mark.parametrize(
+    ("code", "bore"),
+    [
+        ("00", 10),
+        ("01", 12),
+        ("02", 15),
+        ("03", 17),
+        ("04", 20),
+        ("96", 480),
+        ("8", 8),
+        ("/22", 22),
+        ("/500", 500),
+        ("/2.5", 2.5),
+    ],
+)
 def test_bore_codes(code, bore):
     """ISO 15 and DIN 623-1."""
     assert bore_of_code(code) == bore

@@ -57,7 +57,9 @@ def test_a_reading_error_is_located(text, place):
         parse_length(text)
 
 
-@pytest.mark.parametrize("text", ["", " ", "0", "-4", "0/2", "1/3", "1/0", "9" * 60, "1e5", "\x00", "5x", "1" * 400])
+@pytest.mark.parametrize(
+    "text", ["", " ", "0", "-4", "0/2", "1/3", "1/0", "9" * 60, "1e5", "\x00", "5x", "1" * 400]
+)
 def test_refuses_nonsense_in_words(text):
     with pytest.raises(BadInput) as refusal:
         parse_length(text)

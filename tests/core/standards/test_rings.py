@@ -7,7 +7,31 @@ from ample.core.standards import internal_clearance, ring_limits
 from tests.tables import published
 
 BORES = (3, 8, 15, 25, 40, 60, 100, 150, 220, 300, 380)
-CLEARANCE_BORES = (5, 8, 15, 22, 28, 35, 45, 60, 75, 90, 110, 130, 150, 170, 190, 220, 240, 270, 300, 340, 390, 440, 490)
+CLEARANCE_BORES = (
+    5,
+    8,
+    15,
+    22,
+    28,
+    35,
+    45,
+    60,
+    75,
+    90,
+    110,
+    130,
+    150,
+    170,
+    190,
+    220,
+    240,
+    270,
+    300,
+    340,
+    390,
+    440,
+    490,
+)
 
 
 @pytest.mark.parametrize("row", published("iso492_rings.csv"), ids=lambda r: " ".join(r.values()))

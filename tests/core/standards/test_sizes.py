@@ -30,12 +30,21 @@ def _bd_rows(table):
 
 
 def _cad_rows():
-    return [(n.removeprefix("F").removesuffix("ZZ"), d, D, B, n.endswith("ZZ")) for n, d, D, B, _ in bosl2_ball_bearings()]
+    return [
+        (n.removeprefix("F").removesuffix("ZZ"), d, D, B, n.endswith("ZZ"))
+        for n, d, D, B, _ in bosl2_ball_bearings()
+    ]
 
 
 ROWS = [
-    *((*row, False, "bd-warehouse") for row in _bd_rows("single_row_deep_groove_ball_bearing_parameters.csv")),
-    *((*row, True, "bd-warehouse") for row in _bd_rows("single_row_capped_deep_groove_ball_bearing_parameters.csv")),
+    *(
+        (*row, False, "bd-warehouse")
+        for row in _bd_rows("single_row_deep_groove_ball_bearing_parameters.csv")
+    ),
+    *(
+        (*row, True, "bd-warehouse")
+        for row in _bd_rows("single_row_capped_deep_groove_ball_bearing_parameters.csv")
+    ),
     *((*row, "CAD library") for row in _cad_rows()),
 ]
 HELD = [row for row in ROWS if not NOT_HELD.fullmatch(row[0])]

@@ -72,6 +72,9 @@ def decode(
 
 
 def _same_length_upper(text: str) -> str:
+    upper = text.upper()
+    if len(upper) == len(text):
+        return upper
     return "".join(c.upper() if len(c.upper()) == 1 else c for c in text)
 
 
@@ -359,6 +362,8 @@ def _skip(clean: str, at: int) -> int:
 
 def _without_repeats(readings: list[MarkingReading]) -> list[MarkingReading]:
     """Of readings that say the same, the best."""
+    if len(readings) < 2:
+        return readings
     seen: set[tuple[object, ...]] = set()
     kept = []
     for reading in readings:

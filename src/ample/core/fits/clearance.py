@@ -74,7 +74,7 @@ def clearance_after_fitting(
     Example:
         >>> tight = Interference(3, 10.3, 17)
         >>> clearance_after_fitting((25, 52, 15), "N", tight, None).mounted.likely
-        4.8
+        4.7
     """
     d, D, _ = bearing_mm
     if not -20 <= warmer_inner_k <= 100:

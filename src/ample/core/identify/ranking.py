@@ -5,7 +5,8 @@ from __future__ import annotations
 import math
 from collections import Counter
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
+from statistics import median
 
 import numpy as np
 from numpy.typing import NDArray
@@ -14,6 +15,8 @@ from ample.core.errors import BadInput
 from ample.core.identify.catalogue import Catalogue, Entry
 from ample.core.identify.marking_evidence import marking_likelihood
 from ample.core.identify.model import (
+    LARGEST_MM,
+    SMALLEST_MM,
     InstrumentError,
     Observation,
     Profile,
@@ -115,6 +118,7 @@ def identify(
     markings: Sequence[MarkingReading] = (),
     limit: int = 10,
     at_hand: Instrument | None = None,
+    most_variants: int = 60,
 ) -> Identification:
     """Rank everything listed against readings and marking.
 
@@ -127,6 +131,7 @@ def identify(
         markings: Readings of the marking, best first; none when it is not read.
         limit: How many candidates to give, 1 to 100; all are ranked.
         at_hand: The instrument for the next measurement; the one last used when not given.
+        most_variants: How many listed parts to give for each candidate, 1 and more.
 
     Returns:
         Candidates with chances that mean what they say, none-of-these, the unit if it looks
@@ -160,7 +165,7 @@ def identify(
         np.bincount(envelope_of, chance, len(catalogue.envelopes_mm)), dtype=np.float64
     )
     order = np.argsort(-by_envelope, kind="stable")
-    candidates = _candidates(catalogue, seen, order[:limit], by_envelope, chance, envelope_of)
+    candidates = _candidates(catalogue, seen, order[:limit], by_envelope, chance, envelope_of, most_variants)
     none_probability = none / total
     instrument = at_hand or (seen[-1].instrument if seen else default_instrument("caliper"))
     state = State(catalogue, posterior, by_envelope, none_probability, chance)
@@ -225,6 +230,7 @@ def _candidates(
     by_envelope: Floats,
     chance: Floats,
     envelope_of: NDArray[np.intp],
+    most_variants: int,
 ) -> tuple[Candidate, ...]:
     found = []
     for envelope in order:
@@ -232,7 +238,7 @@ def _candidates(
         ranked = members[np.argsort(-chance[members], kind="stable")]
         d, D, B = (float(size) for size in catalogue.envelopes_mm[envelope])
         variants = tuple(
-            VariantChance(catalogue.entries[index], float(chance[index])) for index in ranked[:60]
+            VariantChance(catalogue.entries[index], float(chance[index])) for index in ranked[:most_variants]
         )
         unit = int(catalogue.entry_unit[ranked[0]])
         found.append(
@@ -253,7 +259,7 @@ def _agreement(
         return FeatureAgreement(feature, "not_read", None, None)
     held = catalogue.intervals[feature_named(feature).dimension]
     row = held.of_unit[unit]
-    mean = float(np.median(observation.values_mm))
+    mean = median(observation.values_mm)
     low, high = float(held.low_mm[row]), float(held.high_mm[row])
     beyond = max(low - mean, mean - high, 0.0)
     u = math.hypot(
@@ -271,17 +277,13 @@ def _unit_hint(catalogue: Catalogue, observations: tuple[Observation, ...], tota
         return None
     best = None
     for unit, factor in (("in", MM_PER_INCH), ("mm", 1 / MM_PER_INCH)):
+        sizes = [value * factor for each in observations for value in each.values_mm]
+        if min(sizes) < SMALLEST_MM or max(sizes) > LARGEST_MM:
+            continue  # no part of the family is of such a size
         scaled = tuple(
-            Observation(
-                each.feature,
-                tuple(value * factor for value in each.values_mm),
-                each.instrument,
-                each.condition,
-            )
+            replace(each, values_mm=tuple(value * factor for value in each.values_mm))
             for each in observations
         )
-        if any(value >= 20_000 for each in scaled for value in each.values_mm):
-            continue
         density = _plain_density(catalogue, scaled)
         jacobian = factor ** sum(len(each.values_mm) for each in observations)
         wrong = WRONG_UNIT_PRIOR * float((catalogue.entry_prior * density).sum()) * jacobian

@@ -51,8 +51,8 @@ def save_bench(path: PartPath, body: BenchSave) -> Response:
 )
 def identify(body: IdentifyRequest) -> Response:
     """Rank what the part can be, with the shop's catalogue, instruments and dialects."""
-    find = desk().database.run(desk().instruments)
-    return json_answer(actions.identify_in_shop(desk().index(), body, find))
+    index, find = desk().bench_tools()
+    return json_answer(actions.identify_in_shop(index, body, find))
 
 
 @api.post(

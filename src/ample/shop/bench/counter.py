@@ -75,8 +75,6 @@ def _by_size(index: ShopIndex, text: str, instrument_of: InstrumentOf) -> x.Iden
             for feature, length in zip(_FEATURES, lengths, strict=False)
         ],
         limit=MOST_READINGS,
+        variants=1,
     )
-    answer = identify_in_shop(index, request, instrument_of)
-    for candidate in answer.candidates:
-        candidate.variants = candidate.variants[:1]
-    return answer
+    return identify_in_shop(index, request, instrument_of)

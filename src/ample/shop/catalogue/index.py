@@ -38,7 +38,10 @@ class ShopIndexKeeper:
 
     def current(self) -> ShopIndex:
         """The index of today's catalogue."""
-        revision = self._database.run(queries.revision)
+        return self.at(self._database.run(queries.revision))
+
+    def at(self, revision: int) -> ShopIndex:
+        """The index of this revision of the catalogue."""
         index = self._index
         if index is None or index.revision != revision:
             with self._lock:

@@ -1,0 +1,1 @@
+"""What `./ample bench` runs: identification against simulated parts, speed, memory, size."""

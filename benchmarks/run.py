@@ -1,0 +1,119 @@
+"""`./ample bench`: every benchmark, a readable table, and a JSON report."""
+
+from __future__ import annotations
+
+import json
+import os
+import platform
+import sys
+import time
+from dataclasses import dataclass
+from datetime import UTC, datetime
+from pathlib import Path
+from typing import Any
+
+from ample.prepare import ROOT, say
+from benchmarks import speed, trials
+
+
+@dataclass(frozen=True)
+class Line:
+    """A measured figure beside its target."""
+
+    name: str
+    value: float
+    unit: str
+    target: float
+    at_most: bool
+    note: str = ""
+
+    @property
+    def met(self) -> bool:
+        """Whether the target is met."""
+        return self.value <= self.target if self.at_most else self.value >= self.target
+
+
+def _share(name: str, hits: int, of: int, target: float, at_most: bool = False) -> Line:
+    low, high = trials.interval(hits, of)
+    return Line(
+        name, 100 * hits / of, "%", target, at_most, f"{hits} of {of}, {100 * low:.2f} to {100 * high:.2f} %"
+    )
+
+
+def run_benchmarks(arguments: list[str]) -> int:
+    """Run all; `--quick` draws less. 0 when every target is met."""
+    scale = 1 if "--quick" in arguments else 5
+    began = time.monotonic()
+    say("identification: every bearing of the series")
+    ours, best = trials.every_bearing(scale)
+    say("identification: calibration")
+    model = trials.from_the_model(800 * scale)
+    world = trials.from_a_different_world(400 * scale)
+    unlisted = trials.unlisted_only(400 * scale)
+    say("speed, memory, size")
+    rate = speed.decode_rate()
+    served = speed.on_a_demo()
+    size = speed.first_screen_bytes()
+    lines = [
+        _share("right envelope first, every bearing", ours.first, ours.listed, 97),
+        _share("  the best any ranking could reach", best.first, best.listed, 0),
+        _share("right envelope in the first three", ours.in_three, ours.listed, 99.7),
+        _share("  the best any ranking could reach", best.in_three, best.listed, 0),
+        Line("calibration error, drawn from the model", 100 * model.calibration_error(), "points", 3, True),
+        Line("calibration error of none-of-these", 100 * model.none_error(), "points", 3, True),
+        Line("calibration error, different generator", 100 * world.calibration_error(), "points", 6, True),
+        _share(
+            "unlisted part shown as a wrong one at 90 %", unlisted.wrong_and_sure, unlisted.draws, 1, True
+        ),
+        Line(
+            "identify over the demo catalogue, p95",
+            served["p95_ms"],
+            "ms",
+            15,
+            True,
+            f"median {served['p50_ms']:.1f}",
+        ),
+        Line(
+            "decode", rate["per_second"], "/s", 20_000, False, f"99.9th percentile {rate['p999_ms']:.2f} ms"
+        ),
+        Line("first screen's script, gzip", size["script_kb"], "kB", 200, True),
+        Line("memory of a worker", served["worker_mb"], "MB", 250, True),
+    ]
+    _print(lines, model, ours, best)
+    _write(lines, model, ours, best, time.monotonic() - began)
+    return 0 if all(line.met for line in lines) else 1
+
+
+def _print(lines: list[Line], model: trials.Tally, ours: trials.Tally, best: trials.Tally) -> None:
+    print()
+    for line in lines:
+        sign = "≤" if line.at_most else "≥"
+        target = f"{sign} {line.target:g}" if line.target else ""
+        print(
+            f"  {'ok ' if line.met else 'NO '} {line.name:46} {line.value:10.2f} {line.unit:7} {target:10} {line.note}"
+        )
+    print(f"\n  log score a draw (bits, 0 is best): ours {ours.log_score / ours.draws:.4f}, "
+          f"the true model's own {best.log_score / best.draws:.4f}")  # fmt: skip
+    print("\n  shown against right, drawn from the model (95 % binomial interval)")
+    for row in model.table():
+        print(
+            f"    shown {row['shown']:7.3f}   right {row['right']:7.3f}   {row['low']:.3f} to {row['high']:.3f}   {int(row['count']):6} times"
+        )
+    print()
+
+
+def _write(
+    lines: list[Line], model: trials.Tally, ours: trials.Tally, best: trials.Tally, took: float
+) -> None:
+    report: dict[str, Any] = {
+        "made_at": datetime.now(UTC).isoformat(timespec="seconds"),
+        "machine": f"{platform.machine()}, {os.cpu_count()} processors, Python {sys.version.split()[0]}",
+        "seconds": round(took, 1),
+        "figures": [line.__dict__ | {"met": line.met} for line in lines],
+        "calibration": model.table(),
+        "log_score_bits": {"ours": ours.log_score / ours.draws, "best": best.log_score / best.draws},
+    }
+    file = Path(os.environ.get("AMPLE_HOME", ROOT / "var")) / "bench.json"
+    file.parent.mkdir(parents=True, exist_ok=True)
+    file.write_text(json.dumps(report, indent=1) + "\n", encoding="utf-8")
+    print(f"  report: {file}")

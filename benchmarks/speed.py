@@ -1,0 +1,177 @@
+"""Speed, memory and size, measured on the real thing: a private MariaDB, the demo, gunicorn."""
+
+from __future__ import annotations
+
+import gzip
+import json
+import os
+import re
+import signal
+import subprocess
+import sys
+import tempfile
+import time
+from datetime import UTC, datetime
+from pathlib import Path
+from typing import Any
+
+import numpy as np
+from flask.testing import FlaskClient
+
+from ample.core.designation import decode
+from ample.demo.load import PEOPLE, load_demo
+from ample.store import Database
+from ample.store.migrate import migrate
+from ample.store.private_server import PrivateServer, free_port
+from ample.web.app import BUILT, create_app
+from ample.web.settings import Settings
+
+SUFFIXES = ("", "-2RS", " ZZ", "-2RS1/C3", " C3", "-P6", " 2RSR C4", "-2Z")
+
+
+def percentile(values: list[float], share: float) -> float:
+    """A percentile in the unit of the values."""
+    return float(np.percentile(values, 100 * share))
+
+
+def decode_rate(seconds: float = 3.0) -> dict[str, float]:
+    """Different markings read in a second by one process."""
+    from ample.core.standards import ball_bearing_sizes
+
+    markings = [f"{size.designation}{suffix}" for size in ball_bearing_sizes() for suffix in SUFFIXES]
+    for marking in markings[:200]:
+        decode(marking)
+    took, done, began = [], 0, time.perf_counter()
+    while time.perf_counter() - began < seconds:
+        for marking in markings:
+            one = time.perf_counter()
+            decode(marking)
+            took.append(time.perf_counter() - one)
+        done += len(markings)
+    return {"per_second": done / (time.perf_counter() - began), "p999_ms": 1000 * percentile(took, 0.999)}
+
+
+def _questions(count: int) -> list[dict[str, Any]]:
+    random = np.random.default_rng(5)
+    from ample.core.standards import ball_bearing_sizes
+
+    sizes = ball_bearing_sizes()
+    asked = []
+    for number in range(count):
+        size = sizes[int(random.integers(len(sizes)))]
+        nominal = {
+            "bore": size.d_mm,
+            "outside": size.D_mm,
+            "width": size.B_open_mm or size.B_closed_mm or 1.0,
+        }
+        features = list(nominal)[: 1 + number % 3]
+        observations = [
+            {"feature": f, "values": [round(nominal[f] + random.normal(0, 0.02), 3) for _ in range(1 + number % 2)],
+             "instrument": "caliper 3"}
+            for f in features
+        ]  # fmt: skip
+        marking = f"{size.designation[:2]}?{size.designation[3:]}" if number % 4 == 0 else None
+        asked.append({"observations": observations, "marking": marking, "limit": 6, "variants": 18})
+    return asked
+
+
+def _signed_in(client: FlaskClient) -> dict[str, str]:
+    token = client.get("/api/session").get_json()["csrf_token"]
+    name, _, pin = PEOPLE[0]
+    answer = client.post("/api/sign-in", json={"name": name, "secret": pin}, headers={"X-CSRF-Token": token})
+    return {"X-CSRF-Token": answer.get_json()["csrf_token"]}
+
+
+def server_times(url: str, home: Path, rounds: int = 400) -> dict[str, float]:
+    """Server time of `identify` over the demo catalogue, JSON in to JSON out, in one process."""
+    client = create_app(Settings(home, url, "for the benchmark only")).test_client()
+    headers = _signed_in(client)
+    questions = _questions(rounds)
+    for asked in questions[:20]:
+        client.post("/api/bench/identify", json=asked, headers=headers)
+    took = []
+    for asked in questions:
+        began = time.perf_counter()
+        answer = client.post("/api/bench/identify", json=asked, headers=headers)
+        took.append(1000 * (time.perf_counter() - began))
+        if answer.status_code != 200:
+            raise RuntimeError(answer.get_data(as_text=True))
+    return {"p50_ms": percentile(took, 0.5), "p95_ms": percentile(took, 0.95), "max_ms": max(took)}
+
+
+def worker_memory(url: str, home: Path) -> dict[str, float]:
+    """Resident memory of gunicorn's workers after identifying, MB."""
+    import http.cookiejar
+    import urllib.request
+
+    port = free_port()
+    environment = os.environ | {"AMPLE_DATABASE_URL": url, "AMPLE_HOME": str(home)}
+    server = subprocess.Popen(
+        [sys.executable, "-m", "gunicorn", "--preload", "--workers=2", "--threads=8", "--worker-class=gthread",
+         f"--bind=127.0.0.1:{port}", "--no-control-socket", "--log-level=error", "ample.web.wsgi:app"],
+        env=environment, stdin=subprocess.DEVNULL,
+    )  # fmt: skip
+    try:
+        opener = urllib.request.build_opener(urllib.request.HTTPCookieProcessor(http.cookiejar.CookieJar()))
+
+        def ask(path: str, body: object = None, token: str = "") -> Any:
+            data = json.dumps(body).encode() if body is not None else None
+            headers = {"Content-Type": "application/json", "X-CSRF-Token": token}
+            request = urllib.request.Request(f"http://127.0.0.1:{port}{path}", data, headers)
+            with opener.open(request, timeout=20) as answer:
+                return json.loads(answer.read())
+
+        for _ in range(200):
+            try:
+                token = ask("/api/session")["csrf_token"]
+                break
+            except OSError:
+                time.sleep(0.1)
+        name, _, pin = PEOPLE[0]
+        token = ask("/api/sign-in", {"name": name, "secret": pin}, token)["csrf_token"]
+        for asked in _questions(200):
+            ask("/api/bench/identify", asked, token)
+        children = subprocess.run(
+            ["pgrep", "-P", str(server.pid)], capture_output=True, text=True, check=False
+        )
+        sizes = []
+        for pid in children.stdout.split():
+            status = Path(f"/proc/{pid}/status").read_text()
+            found = re.search(r"VmRSS:\s+(\d+) kB", status)
+            if found:
+                sizes.append(int(found.group(1)) / 1024)
+        return {"worker_mb": max(sizes)}
+    finally:
+        server.send_signal(signal.SIGTERM)
+        server.wait(15)
+
+
+def first_screen_bytes() -> dict[str, float]:
+    """Gzipped script that the first screen loads: the entry, the Counter and all they import."""
+    manifest = json.loads((BUILT / ".vite" / "manifest.json").read_text())
+    wanted = ["index.html", "src/counter/CounterScreen.vue"]
+    files: set[str] = set()
+    seen: set[str] = set()
+    while wanted:
+        key = wanted.pop()
+        if key in seen:
+            continue
+        seen.add(key)
+        files.add(manifest[key]["file"])
+        wanted += manifest[key].get("imports", [])
+    total = sum(len(gzip.compress((BUILT / file).read_bytes(), 9)) for file in files if file.endswith(".js"))
+    return {"script_kb": total / 1000}
+
+
+def on_a_demo() -> dict[str, float]:
+    """Everything that needs a database with the demo in it."""
+    with tempfile.TemporaryDirectory(prefix="ample-bench-") as folder:
+        home = Path(folder)
+        server = PrivateServer(home)
+        server.start()
+        try:
+            migrate(server.url)
+            load_demo(Database(server.url), datetime.now(UTC).replace(tzinfo=None), lambda _: None)
+            return server_times(server.url, home) | worker_memory(server.url, home)
+        finally:
+            server.stop()

@@ -1,0 +1,212 @@
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from ample.core.errors import BadInput
+from ample.core.fits import Duty, Interference, check_seat, clearance_after_fitting, fit, zone_advice
+from ample.core.sizes import Instrument, default_instrument
+
+SIZE_6205 = (25.0, 52.0, 15.0)
+FINE = Instrument("micrometer", "fine micrometer", 0.0001, 0.0008, 0.0008, 0.0008, 0.0002)
+GOOD = [[25.0055, 25.006], [25.006, 25.0065], [25.006, 25.006]]
+
+
+def shaft(readings, zone="k5", instrument=FINE, **more):
+    return check_seat("shaft", 25.0, readings, instrument, zone, SIZE_6205, **more)
+
+
+@pytest.mark.parametrize(
+    ("size", "hole", "shaft_zone", "least", "most", "kind"),
+    [
+        (25, "H7", "k6", -15, 19, "transition"),
+        (25, "H7", "p6", -35, -1, "interference"),
+        (40, "H7", "g6", 9, 50, "clearance"),
+        (25, "H7", "h6", 0, 34, "clearance"),
+        (2, "H7", "p6", -12, 4, "transition"),
+    ],
+)
+def test_fits_as_in_the_handbooks(size, hole, shaft_zone, least, most, kind):
+    """From the limits of ISO 286-2: least = EI − es, most = ES − ei."""
+    found = fit(size, hole, shaft_zone)
+    assert (found.min_clearance_um, found.max_clearance_um, found.kind) == (least, most, kind)
+
+
+@pytest.mark.parametrize("asked", [("h7", "k6"), ("H7", "K6"), ("H7", ""), ("", "k6"), ("X9", "k6")])
+def test_mixed_up_or_unknown_zones_are_refused(asked):
+    with pytest.raises(BadInput):
+        fit(25, *asked)
+
+
+def test_form_of_a_seat():
+    """Out of round is half of max − min in a plane; taper the difference of the end planes' means."""
+    seat = shaft([[25.010, 25.006], [25.004, 25.004], [25.002, 25.002]])
+    assert seat.out_of_round_um == pytest.approx(2.0)
+    assert seat.taper_um == pytest.approx(6.0)
+    assert seat.cylindricity_um == pytest.approx(4.0)
+    assert seat.mean_mm == pytest.approx(25.0046667, abs=1e-6)
+
+
+def test_barrel_and_waist_are_told_apart():
+    assert shaft([[25.004], [25.009], [25.004]]).form == "barrel"
+    assert shaft([[25.009], [25.004], [25.009]]).form == "waist"
+
+
+def test_interference_against_the_actual_bore():
+    """Bore of a 6205 of Normal class: 0/−10 µm (ISO 492). Shaft 25.0055–25.0065: 5.5 to 16.5 µm tight."""
+    found = shaft(GOOD).interference_um
+    assert (found.min, found.max) == (5.5, 16.5)
+    assert found.likely == pytest.approx(11, abs=0.1)
+
+
+def test_a_housing_is_loose_as_the_outside_is_smaller():
+    """Outside of a 6205: 0/−13 µm. Housing 52.010–52.020: 10 to 33 µm loose."""
+    seat = check_seat("housing", 52.0, [[52.010, 52.020]], FINE, "H7", SIZE_6205)
+    assert (seat.interference_um.min, seat.interference_um.max) == (-33.0, -10.0)
+
+
+def test_decisions_with_guard_band():
+    """k5 at 25 runs from +2 to +11 µm."""
+    assert shaft(GOOD).decision == "accept"
+    assert shaft([[25.0112, 25.006]]).decision == "cannot_tell"
+    assert shaft([[25.014, 25.006]]).decision == "reject"
+    assert shaft([[24.990, 24.991]]).decision == "reject"
+
+
+def test_a_coarse_instrument_cannot_tell_and_a_better_one_is_named():
+    seat = check_seat("housing", 52.0, [[52.014, 52.016]], default_instrument("caliper"), "H7", SIZE_6205)
+    assert seat.decision == "cannot_tell"
+    assert seat.better_instrument == "bore gauge"
+    assert any("fills the zone" in note for note in seat.notes)
+
+
+def test_the_older_edition_guards_more():
+    assert shaft(GOOD, edition="2013").guard_um > shaft(GOOD, edition="2017").guard_um
+
+
+@given(st.floats(-0.012, 0.02), st.floats(0.0001, 0.01))
+def test_a_wider_doubt_never_decides_more(off, u):
+    narrow = Instrument("m", "m", 0.0001, u, u, u, u / 4)
+    wide = Instrument("m", "m", 0.0001, 2 * u, 2 * u, 2 * u, u / 2)
+    reading = [[25.0 + off]]
+    if shaft(reading, instrument=narrow).decision == "cannot_tell":
+        assert shaft(reading, instrument=wide).decision == "cannot_tell"
+
+
+def test_creep_falls_as_the_fit_tightens():
+    chances = [shaft([[25.0 + i / 1000] * 2]).creep_probability for i in (-2, 1, 4, 7, 10)]
+    assert chances == sorted(chances, reverse=True)
+    assert chances[0] > 0.5
+    assert chances[-1] < 0.01
+
+
+def test_a_still_ring_is_loose_by_intent():
+    seat = check_seat("housing", 52.0, [[52.02, 52.02]], FINE, "H7", SIZE_6205, duty=Duty("shaft"))
+    assert seat.creep_probability == 0
+    assert "by intent" in seat.creep_reason
+    turning = check_seat("housing", 52.0, [[52.02, 52.02]], FINE, "H7", SIZE_6205, duty=Duty("housing"))
+    assert turning.creep_probability > 0.9
+
+
+def test_heavier_load_asks_for_more():
+    light, heavy = (shaft(GOOD, duty=Duty(load=load)).creep_probability for load in ("light", "heavy"))
+    assert light < heavy
+
+
+def test_a_warm_shaft_is_brought_to_20_degrees():
+    """25 mm of steel over 10 K: 25·11.5e-6·10 = 2.9 µm, less when the instrument is as warm."""
+    cold = shaft(GOOD).mean_mm
+    assert cold - shaft(GOOD, part_c=30.0, instrument_c=20.0).mean_mm == pytest.approx(0.002875, abs=1e-5)
+    assert shaft(GOOD, part_c=30.0).mean_mm == pytest.approx(cold)
+
+
+def test_a_worn_seat_gets_ways_of_repair():
+    seat = shaft([[24.96, 24.97]])
+    assert seat.decision == "reject"
+    assert any("Sleeve" in way for way in seat.repairs)
+    assert any("machine shop" in way for way in seat.repairs)
+    assert shaft(GOOD).repairs == ()
+
+
+@pytest.mark.parametrize(
+    "bad",
+    [{"readings": []}, {"readings": [[]]}, {"readings": [[250.06]]}, {"zone": "K7"}, {"edition": "1999"}, {"finish": "rough"}],
+)  # fmt: skip
+def test_bad_seats_are_refused(bad):
+    with pytest.raises(BadInput):
+        shaft(bad.pop("readings", GOOD), **bad)
+
+
+@pytest.mark.parametrize("size", [8, 25, 60, 120, 180, 300])
+def test_interference_grows_with_load(size):
+    """Selection tables: more load, more interference."""
+    from ample.core.standards import limits
+
+    means = []
+    for load in ("light", "normal", "heavy"):
+        zone = limits(size, zone_advice("shaft", size, Duty(load=load)).zone)
+        means.append((zone.lower_um + zone.upper_um) / 2)
+    assert means == sorted(means)
+
+
+@pytest.mark.parametrize("turning", ["shaft", "housing", "shaking"])
+@pytest.mark.parametrize("load", ["light", "normal", "heavy"])
+@pytest.mark.parametrize("slides", [True, False])
+@pytest.mark.parametrize("split", [True, False])
+def test_a_split_housing_is_never_tighter_than_j(turning, load, slides, split):
+    for part, size in (("shaft", 25), ("housing", 52), ("shaft", 400), ("housing", 500)):
+        advice = zone_advice(part, size, Duty(turning, load, slides, split))
+        assert advice.reason
+        if part == "housing" and split:
+            assert advice.zone in ("H7", "J7", "G7")
+
+
+def test_which_ring_may_be_loose_depends_on_what_turns():
+    assert zone_advice("shaft", 25, Duty("shaft")).zone == "k5"
+    assert zone_advice("shaft", 25, Duty("housing", slides=True)).zone == "g6"
+    assert zone_advice("housing", 52, Duty("shaft", slides=True)).zone == "H7"
+    assert zone_advice("housing", 52, Duty("housing")).zone == "N7"
+
+
+@pytest.mark.parametrize("duty", [{"turning": "moon"}, {"load": "crushing"}])
+def test_unknown_load_cases_are_refused(duty):
+    with pytest.raises(BadInput):
+        Duty(**duty)
+
+
+def test_clearance_lost_on_a_solid_shaft():
+    """i·k with k = d/F, F = (4d + D)/5: for 6205 k = 125/152; i effective = i·d/(d+2)."""
+    tight = Interference(10, 10, 10)
+    found = clearance_after_fitting(SIZE_6205, "N", tight, None, warmer_inner_k=0)
+    assert found.before.min - found.mounted.min == pytest.approx(10 * 125 / 152 * 25 / 27, abs=0.06)
+    assert found.running == found.mounted
+
+
+def test_heat_takes_clearance_as_the_expansion_says():
+    """−α·ΔT·(E + F)/2 = 11.5e-6·10·38.5 mm = 4.4 µm for a 6205."""
+    found = clearance_after_fitting(SIZE_6205, "N", None, None, warmer_inner_k=10)
+    assert found.mounted.likely - found.running.likely == pytest.approx(4.43, abs=0.06)
+
+
+def test_a_tight_warm_seat_asks_for_c3():
+    found = clearance_after_fitting(SIZE_6205, "N", Interference(3, 10.3, 17), None)
+    assert found.suits == "3"
+    assert "C3" in found.words
+
+
+def test_a_loose_ring_takes_no_clearance():
+    found = clearance_after_fitting(SIZE_6205, "N", Interference(-20, -10, -2), Interference(-40, -30, -20))
+    assert found.mounted == found.before
+
+
+def test_a_hollow_shaft_gives_way():
+    tight = Interference(10, 10, 10)
+    solid, hollow = (
+        clearance_after_fitting(SIZE_6205, "N", tight, None, hollow_mm=h).mounted.likely for h in (0, 20)
+    )
+    assert hollow > solid
+
+
+@pytest.mark.parametrize("bad", [{"hollow_mm": 30.0}, {"warmer_inner_k": 500.0}])
+def test_impossible_clearance_questions_are_refused(bad):
+    with pytest.raises(BadInput):
+        clearance_after_fitting(SIZE_6205, "N", None, None, **bad)

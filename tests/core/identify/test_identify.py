@@ -1,0 +1,191 @@
+import math
+
+import numpy as np
+import pytest
+from scipy.integrate import quad
+
+from ample.core.designation import decode
+from ample.core.errors import BadInput
+from ample.core.identify import Observation, identify, standard_catalogue
+from ample.core.identify.model import (
+    LARGEST_MM,
+    SMALLEST_MM,
+    interval_density,
+    kind_weights,
+    profile,
+    shared_error,
+    slip_density,
+    wear_amounts_mm,
+)
+from ample.core.identify.unlisted import grid_near
+from ample.core.sizes import default_instrument
+
+CALIPER = default_instrument("caliper")
+MICROMETER = default_instrument("micrometer")
+CATALOGUE = standard_catalogue()
+
+
+def seen(**features):
+    return [
+        Observation(name, values if isinstance(values, tuple) else (values,), CALIPER)
+        for name, values in features.items()
+    ]
+
+
+def best(**features):
+    return identify(CATALOGUE, seen(**features))
+
+
+def test_three_readings_settle_a_bearing():
+    found = best(bore=24.99, outside=52.02, width=14.96)
+    assert (found.candidates[0].d_mm, found.candidates[0].D_mm, found.candidates[0].B_mm) == (25, 52, 15)
+    assert found.candidates[0].probability > 0.99
+    assert found.next_measurement is None
+
+
+def test_all_chances_and_none_add_up_to_one():
+    found = identify(CATALOGUE, seen(bore=24.99), limit=100)
+    assert sum(c.probability for c in found.candidates) + found.none_probability == pytest.approx(1, abs=1e-3)
+
+
+def test_the_next_measurement_is_the_one_that_separates():
+    found = best(bore=25.0, outside=52.0)
+    assert found.next_measurement.feature == "width"
+    assert "15" in found.next_measurement.reason
+    assert "18" in found.next_measurement.reason
+    assert 0.3 < found.next_measurement.gain_bits < 1.2
+
+
+def test_the_gain_of_a_certain_split_is_its_entropy():
+    """Two candidates 5:1 by series weight, 3 mm apart: the gain is H(1/6) = 0.650 bit, less a little."""
+    gain = best(bore=25.0, outside=52.0).next_measurement.gains["width"]
+    assert gain == pytest.approx(-(5 / 6 * math.log2(5 / 6) + 1 / 6 * math.log2(1 / 6)), abs=0.05)
+
+
+def test_an_unlisted_part_is_none_of_these():
+    found = best(bore=(25.0, 25.01, 25.0), outside=(52.0, 52.01, 51.99), width=(16.0, 16.01, 16.0))
+    assert found.none_probability > 0.9
+    assert found.candidates[0].misfit.agreement == "disagrees"
+
+
+def test_one_slip_does_not_hide_the_right_part():
+    found = best(bore=(25.0, 25.01, 27.0), outside=(52.0, 52.01), width=(15.0, 14.98))
+    assert found.candidates[0].D_mm == 52
+    assert found.candidates[0].probability > 0.9
+
+
+def test_a_crept_bore_is_still_its_size():
+    found = best(bore=(25.05, 25.06), outside=(51.99, 52.0), width=(14.97,))
+    assert (found.candidates[0].d_mm, found.candidates[0].B_mm) == (25, 15)
+    assert found.candidates[0].probability > 0.95
+
+
+def test_inches_typed_as_millimetres_are_asked_about():
+    hint = best(bore=0.984, outside=2.047, width=0.591).unit_hint
+    assert (hint.unit, hint.designation) == ("in", "6205")
+
+
+def test_no_hint_where_the_unit_is_right():
+    assert best(bore=25.0, outside=52.0, width=15.0).unit_hint is None
+
+
+def test_a_half_worn_marking_narrows_the_sizes():
+    found = identify(CATALOGUE, seen(bore=24.99, outside=52.02), decode("62?5 2R"))
+    assert found.candidates[0].probability > 0.99
+    assert found.candidates[0].variants[0].entry.spec.closure == "seal_two"
+
+
+def test_a_marking_alone_ranks_its_readings():
+    found = identify(CATALOGUE, [], decode("..05 2RS", limit=400))
+    top = {c.variants[0].entry.spec.designation for c in found.candidates[:5]}
+    assert {"6205", "6005", "6305"} <= top
+
+
+def test_marking_and_size_that_clash_are_both_said():
+    found = identify(CATALOGUE, seen(bore=30.0, outside=62.02), decode("6205"))
+    assert "6205" in found.clash
+    assert "6206" in found.clash
+    assert found.candidates[0].d_mm == 30
+
+
+def test_more_readings_never_make_the_ranking_vaguer_on_the_average():
+    some, more = best(bore=25.0).entropy_bits, best(bore=25.0, outside=52.0).entropy_bits
+    assert more < some
+
+
+def test_a_finer_instrument_tells_what_a_rule_cannot():
+    rule = default_instrument("rule")
+
+    def share(instrument):
+        read = [Observation("bore", (9.525,), instrument), Observation("outside", (22.225,), instrument)]
+        found = identify(CATALOGUE, read)
+        return sum(c.probability for c in found.candidates if c.D_mm == 22.225)
+
+    assert share(MICROMETER) > share(rule)
+
+
+def test_stated_condition_counts():
+    bent = (Observation("bore", (25.04,), MICROMETER, "spun"),)
+    fresh = (Observation("bore", (25.04,), MICROMETER, "new"),)
+    assert sum(w for w, bore, _ in kind_weights(bent) if bore) > 0.7
+    assert sum(w for w, bore, _ in kind_weights(fresh) if bore) < 0.01
+
+
+@pytest.mark.parametrize("condition", ["drowned", "NEW"])
+def test_unknown_conditions_are_refused(condition):
+    with pytest.raises(BadInput, match="no condition"):
+        Observation("bore", (25.0,), CALIPER, condition)
+
+
+@pytest.mark.parametrize("values", [(), (0.0,), (-1.0,), (float("nan"),), (1.0,) * 13])
+def test_impossible_readings_are_refused(values):
+    with pytest.raises(BadInput):
+        Observation("bore", values, CALIPER)
+
+
+def test_a_feature_given_twice_is_refused():
+    with pytest.raises(BadInput, match="twice"):
+        identify(CATALOGUE, [*seen(bore=25.0), *seen(bore=25.0)])
+
+
+def test_the_slip_density_integrates_to_one():
+    total, _ = quad(slip_density, SMALLEST_MM, LARGEST_MM, limit=200)
+    assert total == pytest.approx(1, abs=1e-6)
+
+
+@pytest.mark.parametrize("sigma", [0.001, 0.02, 0.3])
+def test_the_interval_density_integrates_to_one(sigma):
+    low, high = np.array(24.99), np.array(25.0)
+    total, _ = quad(
+        lambda m: float(interval_density(m, low, high, 0.0, sigma)),
+        24.99 - 9 * sigma,
+        25 + 9 * sigma,
+        points=[24.99, 25.0],
+        limit=200,
+    )
+    assert total == pytest.approx(1, abs=1e-6)
+
+
+def test_repeats_give_a_proper_density():
+    """Over all pairs of readings the density of two repeats integrates to one (slips and scatter in it)."""
+    shared = shared_error(CALIPER)
+    low, high = np.array([24.99]), np.array([25.0])
+    grid = np.linspace(24.7, 25.3, 61)
+    step = grid[1] - grid[0]
+    total = 0.0
+    for a in grid:
+        for b in grid:
+            made = profile(Observation("bore", (float(a), float(b)), CALIPER), low, high, shared)
+            total += float(made.unworn[0] @ shared.weights) * step * step
+    assert total == pytest.approx(0.99**2, abs=0.02)
+
+
+def test_wear_is_one_sided_with_the_stated_mean():
+    amounts = wear_amounts_mm(200)
+    assert amounts.min() > 0
+    assert amounts.mean() == pytest.approx(0.025, rel=0.02)
+
+
+def test_the_grid_holds_whole_half_and_sixteenth_sizes():
+    sizes = {round(size, 4) for size, _ in grid_near(25.4, 0.6)}
+    assert {25.0, 25.5, 25.4, 26.0} <= sizes

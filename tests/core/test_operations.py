@@ -1,0 +1,148 @@
+"""The contract: what each operation is asked and answers, and how it refuses."""
+
+import json
+import subprocess
+import sys
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from ample.core.errors import AmpleError
+from ample.core.operations import OPERATIONS, ask
+
+ASKED = {
+    "length": {"text": "1-1/8"},
+    "limits": {"size_mm": 25, "zone": "k6"},
+    "fit": {"size_mm": 25, "hole": "H7", "shaft": "k6"},
+    "ring-limits": {"kind": "radial", "ring": "bore", "size_mm": 25, "class": "Normal"},
+    "internal-clearance": {"kind": "deep_groove", "bore_mm": 25, "group": "N"},
+    "decode": {"text": "6205-2RS"},
+    "identify": {"family": "bearing", "observations": [{"feature": "bore", "values": [24.99, "25,01"], "unit": "mm", "instrument": "caliper", "condition": "worn"}], "marking": "62?5", "limit": 3},
+    "interchange": {"from": "6205-2RS", "to": {"designation": "6205", "closure": "shield_two"}, "duty": {"rpm": 3000}},
+    "seat": {"part": "shaft", "designation": "6205", "readings_mm": [[25.006, 25.007]], "instrument": "micrometer", "temperature_c": 21, "duty": {"turning": "shaft"}},
+    "zone-advice": {"part": "housing", "size_mm": 52},
+    "fitted-clearance": {"designation": "6205", "group": "N"},
+}  # fmt: skip
+ANSWERED = {
+    "length": {"mm", "inch", "unit", "nearest"},
+    "limits": {"lower_um", "upper_um"},
+    "fit": {"min_clearance_um", "max_clearance_um", "kind"},
+    "ring-limits": {"lower_um", "upper_um"},
+    "internal-clearance": {"min_um", "max_um"},
+    "decode": {"readings"},
+    "identify": {"candidates", "none_probability", "unit_hint", "next_measurement"},
+    "interchange": {"verdict", "attributes"},
+    "seat": {"mean_mm", "out_of_round_um", "taper_um", "decision", "interference_um", "creep_probability"},
+    "zone-advice": {"zone", "other_zone", "reason"},
+    "fitted-clearance": {"before", "mounted", "running"},
+}
+
+
+@pytest.mark.parametrize("name", sorted(OPERATIONS))
+def test_answers_hold_what_the_contract_names(name):
+    assert ANSWERED[name] <= set(ask(name, ASKED[name]))
+
+
+def test_nested_names_of_the_contract():
+    reading = ask("decode", ASKED["decode"])["readings"][0]
+    assert {"family", "designation", "dimensions", "attributes", "spans", "unread", "score"} <= set(reading)
+    candidate = ask("identify", ASKED["identify"])["candidates"][0]
+    assert {"designation", "dimensions", "probability", "features", "variants"} <= set(candidate)
+    attribute = ask("interchange", ASKED["interchange"])["attributes"][0]
+    assert {"name", "from", "to", "judgement", "consequence"} <= set(attribute)
+    assert {"min", "likely", "max"} == set(ask("seat", ASKED["seat"])["interference_um"])
+
+
+REFUSED = [
+    ("limits", {"size_mm": 0, "zone": "k6"}, "size_mm"),
+    ("limits", {"size_mm": -3, "zone": "k6"}, "size_mm"),
+    ("limits", {"size_mm": 10**400, "zone": "k6"}, "size_mm"),
+    ("limits", {"size_mm": float("nan"), "zone": "k6"}, "size_mm"),
+    ("limits", {"size_mm": "25; DROP TABLE", "zone": "k6"}, "size_mm"),
+    ("limits", {"size_mm": 25, "zone": "q6"}, "zone"),
+    ("limits", {"size_mm": 25}, "zone"),
+    ("limits", {"size_mm": 25, "zone": "k6", "extra": 1}, "extra"),
+    ("length", {"text": "nonsense"}, "text"),
+    ("length", {"text": "9" * 400}, "text"),
+    ("decode", {"text": "\x00" * 500}, "text"),
+    ("decode", {"text": ""}, "text"),
+    ("identify", {"observations": [{"feature": "bore", "values": ["abc"]}]}, "observations[0].values[0]"),
+    ("identify", {"observations": [{"feature": "bore", "values": [0]}]}, "observations[0].values[0]"),
+    ("identify", {"observations": [{"feature": "nose", "values": [1]}]}, "observations[0].feature"),
+    (
+        "identify",
+        {"observations": [{"feature": "bore", "values": [1], "instrument": "eye"}]},
+        "observations[0].instrument",
+    ),
+    ("interchange", {"from": "<script>", "to": "6205"}, "from"),
+    ("interchange", {"from": "6205", "to": {"d_mm": 25}}, "to"),
+    ("interchange", {"from": "6205", "to": {"designation": "6205", "closure": "glued"}}, "to.closure"),
+    ("seat", {"part": "shaft", "designation": "6205", "readings_mm": [[250.0]]}, "readings_mm[0][0]"),
+    ("seat", {"part": "shaft", "readings_mm": [[25.0]]}, "designation"),
+    ("ring-limits", {"ring": "bore", "size_mm": 25, "class": "9"}, "class"),
+    ("internal-clearance", {"bore_mm": 25, "group": "9"}, "group"),
+    ("no-such", {}, "operation"),
+]
+
+
+@pytest.mark.parametrize(("name", "request_data", "field"), REFUSED, ids=lambda value: str(value)[:40])
+def test_refusals_name_the_field(name, request_data, field):
+    with pytest.raises(AmpleError) as refusal:
+        ask(name, request_data)
+    assert refusal.value.field == field
+    assert refusal.value.message
+    assert refusal.value.status in (400, 404, 409, 422)
+
+
+JSON = st.recursive(
+    st.none() | st.booleans() | st.integers() | st.floats() | st.text(max_size=30),
+    lambda inner: st.lists(inner, max_size=4) | st.dictionaries(st.text(max_size=12), inner, max_size=4),
+    max_leaves=12,
+)
+
+
+@given(st.sampled_from(sorted(OPERATIONS)), JSON)
+def test_any_json_is_answered_or_refused(name, request_data):
+    try:
+        ask(name, request_data)
+    except AmpleError as refusal:
+        assert refusal.message
+
+
+@given(st.sampled_from(sorted(OPERATIONS)), st.data())
+def test_one_field_spoilt_is_answered_or_refused(name, data):
+    request = dict(ASKED[name])
+    field = data.draw(st.sampled_from(sorted(request)))
+    request[field] = data.draw(JSON)
+    try:
+        ask(name, request)
+    except AmpleError as refusal:
+        assert refusal.message
+
+
+def _calc(*arguments, given=""):
+    return subprocess.run(
+        [sys.executable, "-m", "ample.command_line", "calc", *arguments], input=given, capture_output=True, text=True, check=False
+    )  # fmt: skip
+
+
+def test_the_command_line_answers_and_refuses():
+    good = _calc("limits", '{"size_mm": 25, "zone": "k6"}')
+    assert (good.returncode, json.loads(good.stdout)["upper_um"]) == (0, 15.0)
+    bad = _calc("limits", '{"size_mm": 25, "zone": "zz"}')
+    assert (bad.returncode, json.loads(bad.stdout)["error"]["field"]) == (1, "zone")
+    assert json.loads(_calc("limits", given='{"size_mm": 25, "zone": "H7"}').stdout)["upper_um"] == 21.0
+
+
+def test_json_lines_answer_line_by_line():
+    lines = [
+        '{"operation":"limits","request":{"size_mm":25,"zone":"k6"}}',
+        "garbage",
+        "[1]",
+        '{"operation":"length","request":{"text":"9"}}',
+    ]
+    done = _calc("--lines", given="\n".join(lines))
+    answers = [json.loads(line) for line in done.stdout.splitlines()]
+    assert done.returncode == 0
+    assert [("error" in answer) for answer in answers] == [False, True, True, False]
