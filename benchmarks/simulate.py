@@ -60,7 +60,8 @@ class Simulator:
 
     def envelope(self, index: int, features: tuple[str, ...], repeats: int) -> Draw:
         """A part of a listed envelope in ordinary class."""
-        size = tuple(float(v) for v in self.catalogue.envelopes_mm[index])
+        d, D, B = (float(v) for v in self.catalogue.envelopes_mm[index])
+        size = (d, D, B)
         return Draw(index, size, self._read(size, features, repeats))
 
     def from_prior(self, features: tuple[str, ...], repeats: int) -> Draw:

@@ -17,6 +17,8 @@ from typing import Any
 
 import numpy as np
 from flask.testing import FlaskClient
+from werkzeug.datastructures import Headers
+from werkzeug.test import EnvironBuilder, run_wsgi_app
 
 from ample.core.designation import decode
 from ample.demo.load import PEOPLE, load_demo
@@ -84,18 +86,23 @@ def _signed_in(client: FlaskClient) -> dict[str, str]:
 
 def server_times(url: str, home: Path, rounds: int = 400) -> dict[str, float]:
     """Server time of `identify` over the demo catalogue, JSON in to JSON out, in one process."""
-    client = create_app(Settings(home, url, "for the benchmark only")).test_client()
+    app = create_app(Settings(home, url, "for the benchmark only"))
+    client = app.test_client()
     headers = _signed_in(client)
-    questions = _questions(rounds)
-    for asked in questions[:20]:
-        client.post("/api/bench/identify", json=asked, headers=headers)
+    cookie = client.get_cookie("ample")
+    headers["Cookie"] = f"ample={cookie.value if cookie else ''}"
     took = []
-    for asked in questions:
+    for number, asked in enumerate(_questions(rounds + 20)):
+        environ = EnvironBuilder(
+            "/api/bench/identify", method="POST", json=asked, headers=Headers(headers)
+        ).get_environ()
         began = time.perf_counter()
-        answer = client.post("/api/bench/identify", json=asked, headers=headers)
-        took.append(1000 * (time.perf_counter() - began))
-        if answer.status_code != 200:
-            raise RuntimeError(answer.get_data(as_text=True))
+        answer, status, _ = run_wsgi_app(app, environ, buffered=True)
+        body = b"".join(answer)
+        if number >= 20:
+            took.append(1000 * (time.perf_counter() - began))
+        if not status.startswith("200"):
+            raise RuntimeError(body.decode())
     return {"p50_ms": percentile(took, 0.5), "p95_ms": percentile(took, 0.95), "max_ms": max(took)}
 
 

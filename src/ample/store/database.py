@@ -139,6 +139,7 @@ class Database:
                 maxconnections=self._most,
                 blocking=True,
                 ping=0,
+                reset=False,  # `run` always commits or rolls back before it gives a connection back
                 setsession=[_SESSION],
                 host=self.address.host,
                 port=self.address.port,

@@ -50,10 +50,11 @@ class Catalogue:
     entry_unit: Ints
     entry_prior: Floats
     intervals: dict[str, Intervals]
-    entry_basic: NDArray[np.str_]
+    rows_named: dict[str, Ints]
     entry_closure: NDArray[np.str_]
     entry_clearance: NDArray[np.str_]
     entry_class: NDArray[np.str_]
+    envelope_rows: tuple[Ints, ...]
 
     @property
     def size(self) -> int:
@@ -79,11 +80,20 @@ class Catalogue:
             entry_unit.reshape(-1),
             _prior(entries, entry_envelope, len(envelopes)),
             _intervals(envelopes[unit_envelope], classes[first]),
-            np.array([e.spec.designation for e in entries]),
+            _grouped([e.spec.designation for e in entries]),
             np.array([e.spec.closure for e in entries]),
             np.array([e.spec.clearance for e in entries]),
             classes,
+            tuple(np.flatnonzero(entry_envelope == number) for number in range(len(envelopes))),
         )
+
+
+def _grouped(names: list[str]) -> dict[str, Ints]:
+    """Rows by name."""
+    found: dict[str, list[int]] = {}
+    for row, name in enumerate(names):
+        found.setdefault(name, []).append(row)
+    return {name: np.array(rows) for name, rows in found.items()}
 
 
 def _prior(entries: Sequence[Entry], envelope: Ints, count: int) -> Floats:

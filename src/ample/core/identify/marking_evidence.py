@@ -31,14 +31,17 @@ def marking_likelihood(
     background = MISREAD / KNOWN_NAMES
     best = np.zeros(catalogue.size)
     for reading in markings:
-        named = (catalogue.entry_basic == reading.designation).astype(float)
+        rows = catalogue.rows_named.get(reading.designation)
+        if rows is None:
+            continue
+        weights = np.full(len(rows), _strength(reading, markings))
         for attribute, column in (
             ("closure", catalogue.entry_closure),
             ("clearance", catalogue.entry_clearance),
             ("class", catalogue.entry_class),
         ):
-            named *= _weights(reading, attribute, column)
-        best = np.maximum(best, named * _strength(reading, markings))
+            weights *= _weights(reading, attribute, column[rows])
+        best[rows] = np.maximum(best[rows], weights)
     return (1 - MISREAD) * best + background, background
 
 

@@ -64,7 +64,7 @@ class Observation:
         return feature_named(self.feature).reach
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, eq=False)
 class InstrumentError:
     """The part of an instrument's error that all its readings share, as quadrature nodes, mm."""
 
@@ -142,7 +142,8 @@ class Kept:
     sigma_mm: float
 
 
-def kept_sets(observation: Observation, shared: InstrumentError | None) -> tuple[list[Kept], float]:
+@lru_cache(maxsize=256)
+def kept_sets(observation: Observation, shared: InstrumentError | None) -> tuple[tuple[Kept, ...], float]:
     """Ways in which some repeats slipped and the others did not; and the weight of all slipping.
 
     A slip acts on each reading by itself. For a set of n kept readings the density factors into
@@ -177,7 +178,7 @@ def kept_sets(observation: Observation, shared: InstrumentError | None) -> tuple
             adds_nothing = like_whole and whole is not None and weight < 1e-3 * whole.weight
             if weight / sigma > 1e-9 * all_slipped and not adds_nothing:
                 found.append(Kept(weight, mean, sigma))
-    return found, all_slipped
+    return tuple(found), all_slipped
 
 
 @dataclass(frozen=True)
@@ -187,6 +188,11 @@ class Profile:
     unworn: Floats
     worn: Floats
     slip: float
+
+    def split(self, count: int) -> tuple[Profile, Profile]:
+        """The first intervals, and the rest."""
+        first = Profile(self.unworn[:count], self.worn[:count], self.slip)
+        return first, Profile(self.unworn[count:], self.worn[count:], self.slip)
 
 
 def profile(

@@ -29,6 +29,7 @@ from ample.core.identify.next_measurement import NextMeasurement, State, best_ne
 from ample.core.identify.unlisted import (
     OTHER_FAMILY_PRIOR,
     UNLISTED_PRIOR,
+    near_sizes,
     unlisted_density,
 )
 from ample.core.parts import FEATURES, MarkingReading, feature_named
@@ -165,7 +166,7 @@ def identify(
         np.bincount(envelope_of, chance, len(catalogue.envelopes_mm)), dtype=np.float64
     )
     order = np.argsort(-by_envelope, kind="stable")
-    candidates = _candidates(catalogue, seen, order[:limit], by_envelope, chance, envelope_of, most_variants)
+    candidates = _candidates(catalogue, seen, order[:limit], by_envelope, chance, most_variants)
     none_probability = none / total
     instrument = at_hand or (seen[-1].instrument if seen else default_instrument("caliper"))
     state = State(catalogue, posterior, by_envelope, none_probability, chance)
@@ -188,13 +189,18 @@ def measure(catalogue: Catalogue, observations: tuple[Observation, ...]) -> Post
         each.feature: shared if shared and each.instrument == main[0][0] else None for each in observations
     }
     kinds = kind_weights(observations)
-    profiles = {}
+    profiles: dict[str, Profile] = {}
+    unlisted: dict[str, Profile] = {}
+    nears = {each.feature: near_sizes(each) for each in observations}
     for each in observations:
-        held = catalogue.intervals[feature_named(each.feature).dimension]
-        profiles[each.feature] = profile(each, held.low_mm, held.high_mm, shared_of[each.feature])
+        held, near = catalogue.intervals[feature_named(each.feature).dimension], nears[each.feature]
+        low = np.concatenate([held.low_mm, near.low_mm])
+        high = np.concatenate([held.high_mm, near.high_mm])
+        made = profile(each, low, high, shared_of[each.feature])
+        profiles[each.feature], unlisted[each.feature] = made.split(len(held.low_mm))
     unit_density = _units_together(catalogue, profiles, nodes, kinds)
     flat = math.prod(slip_density(value) for each in observations for value in each.values_mm)
-    none = UNLISTED_PRIOR * unlisted_density(observations, shared_of, nodes, kinds)
+    none = UNLISTED_PRIOR * unlisted_density(nears, unlisted, nodes, kinds)
     none += OTHER_FAMILY_PRIOR * flat
     listed = float((catalogue.entry_prior * unit_density[catalogue.entry_unit]).sum())
     total = (1 - UNLISTED_PRIOR - OTHER_FAMILY_PRIOR) * listed + none
@@ -207,20 +213,28 @@ def _units_together(
     nodes: Floats,
     kinds: tuple[tuple[float, bool, bool], ...],
 ) -> Floats:
-    count = len(catalogue.unit_envelope)
-    total = np.zeros((count, len(nodes)))
-    plain: Floats = np.ones((count, 1))
+    """Σ over kinds of P(kind) times the features' densities, for every unit, over the shared error."""
+    shape = (len(catalogue.unit_envelope), len(nodes))
+    plain: Floats = np.broadcast_to(nodes, shape)
     for feature in FEATURES:
         if feature.name in profiles and feature.name not in ("bore", "outside"):
             plain = plain * profiles[feature.name].unworn[catalogue.intervals[feature.dimension].of_unit]
-    for weight, bore_worn, outside_worn in kinds:
-        together: Floats = plain
-        for name, dimension, worn in (("bore", "d_mm", bore_worn), ("outside", "D_mm", outside_worn)):
-            if name in profiles:
-                made = profiles[name].worn if worn else profiles[name].unworn
-                together = together * made[catalogue.intervals[dimension].of_unit]
-        total += weight * together
-    return np.asarray(total @ nodes)
+    bore = _gathered(catalogue, profiles.get("bore"), "d_mm")
+    outside = _gathered(catalogue, profiles.get("outside"), "D_mm")
+    total: Floats = np.zeros(shape)
+    for outside_worn in (False, True):
+        mixed = sum(weight * bore[bore_worn] for weight, bore_worn, worn in kinds if worn is outside_worn)
+        total = total + mixed * outside[outside_worn]
+    return np.asarray((total * plain).sum(axis=1))
+
+
+def _gathered(catalogue: Catalogue, made: Profile | None, dimension: str) -> dict[bool, Floats]:
+    """The densities of a feature for every unit, unworn and worn; 1 when it is not read."""
+    if made is None:
+        one = np.ones((1, 1))
+        return {False: one, True: one}
+    rows = catalogue.intervals[dimension].of_unit
+    return {False: made.unworn[rows], True: made.worn[rows]}
 
 
 def _candidates(
@@ -229,12 +243,11 @@ def _candidates(
     order: NDArray[np.intp],
     by_envelope: Floats,
     chance: Floats,
-    envelope_of: NDArray[np.intp],
     most_variants: int,
 ) -> tuple[Candidate, ...]:
     found = []
     for envelope in order:
-        members = np.flatnonzero(envelope_of == envelope)
+        members = catalogue.envelope_rows[envelope]
         ranked = members[np.argsort(-chance[members], kind="stable")]
         d, D, B = (float(size) for size in catalogue.envelopes_mm[envelope])
         variants = tuple(
@@ -315,9 +328,9 @@ def _clash(
         return None
     named = {reading.designation for reading in markings}
     density = catalogue.entry_prior * posterior.unit_density[catalogue.entry_unit]
-    marked = np.isin(catalogue.entry_basic, list(named))
+    rows = [catalogue.rows_named[name] for name in named if name in catalogue.rows_named]
     by_size = int(np.argmax(density))
-    if not marked.any() or density[marked].max() > 1e-3 * density[by_size]:
+    if not rows or density[np.concatenate(rows)].max() > 1e-3 * density[by_size]:
         return None
     spec = catalogue.entries[by_size].spec
     first = markings[0].designation

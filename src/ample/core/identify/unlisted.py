@@ -5,6 +5,7 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass
 from functools import lru_cache
+from statistics import median
 
 import numpy as np
 from numpy.typing import NDArray
@@ -12,9 +13,8 @@ from numpy.typing import NDArray
 from ample.core.identify.model import (
     LARGEST_MM,
     SMALLEST_MM,
-    InstrumentError,
     Observation,
-    profile,
+    Profile,
 )
 from ample.core.parts import manufacturing_interval_mm
 from ample.core.standards import ball_bearing_sizes
@@ -86,24 +86,38 @@ def _unread(nodes: int) -> GridAxis:
     return GridAxis(np.full(1, np.nan), np.ones(1), one, one)
 
 
-def _axis(observation: Observation, shared: InstrumentError | None, nodes: int) -> GridAxis:
-    centre = float(np.median(observation.values_mm))
+@dataclass(frozen=True)
+class Near:
+    """Grid sizes near a feature's readings with their shares and manufacturing limits."""
+
+    sizes_mm: Floats
+    shares: Floats
+    low_mm: Floats
+    high_mm: Floats
+
+
+def near_sizes(observation: Observation) -> Near:
+    """The grid sizes that a feature's readings can mean if none slipped."""
+    centre = median(observation.values_mm)
     spread = max(observation.values_mm) - min(observation.values_mm)
     reach = 0.25 + spread + 4 * observation.instrument.expanded_uncertainty_mm(observation.reach)
     near = grid_near(centre, reach)
-    sizes = np.array([size for size, _ in near])
-    intervals = np.array(
+    limits = np.array(
         [manufacturing_interval_mm(observation.feature, size, size, "Normal") for size, _ in near]
     ).reshape(-1, 2)
-    made = profile(observation, intervals[:, 0], intervals[:, 1], shared)
+    sizes, shares = np.array(near).reshape(-1, 2).T
+    return Near(sizes, shares, limits[:, 0], limits[:, 1])
+
+
+def _axis(near: Near, made: Profile, nodes: int) -> GridAxis:
     slip = np.full((1, nodes), made.slip)
 
     def with_slip(rows: Floats) -> Floats:
-        return np.vstack([slip, np.broadcast_to(rows - made.slip, (len(near), nodes))])
+        return np.vstack([slip, np.broadcast_to(rows - made.slip, (len(near.sizes_mm), nodes))])
 
     return GridAxis(
-        np.append(np.nan, sizes),
-        np.append(1.0, [share for _, share in near]),
+        np.append(np.nan, near.sizes_mm),
+        np.append(1.0, near.shares),
         with_slip(made.unworn),
         with_slip(made.worn),
     )
@@ -146,14 +160,15 @@ def grid_weights(d: GridAxis, D: GridAxis, B: GridAxis) -> Floats:
 
 
 def unlisted_density(
-    observations: tuple[Observation, ...],
-    shared_of: dict[str, InstrumentError | None],
+    nears: dict[str, Near],
+    profiles: dict[str, Profile],
     nodes: Floats,
     kinds: tuple[tuple[float, bool, bool], ...],
 ) -> float:
     """Density of all readings for an unlisted part of the family: summed over its size grid."""
-    axes = {each.feature: _axis(each, shared_of[each.feature], len(nodes)) for each in observations}
-    bore, outside, width = (axes.get(name) or _unread(len(nodes)) for name in ("bore", "outside", "width"))
+    count = len(nodes)
+    axes = {name: _axis(near, profiles[name], count) for name, near in nears.items()}
+    bore, outside, width = (axes.get(name) or _unread(count) for name in ("bore", "outside", "width"))
     by_width = grid_weights(bore, outside, width) @ (width.unworn * nodes)
     total = 0.0
     for kind_weight, bore_worn, outside_worn in kinds:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import gc
 import threading
 from dataclasses import dataclass
 
@@ -34,7 +35,7 @@ class ShopIndexKeeper:
 
     def prime(self, database: Database) -> None:
         """Make the index with another connection, before worker processes part."""
-        self._index = database.run(build_index)
+        self._index = _kept(database.run(build_index))
 
     def current(self) -> ShopIndex:
         """The index of today's catalogue."""
@@ -46,9 +47,16 @@ class ShopIndexKeeper:
         if index is None or index.revision != revision:
             with self._lock:
                 if self._index is None or self._index.revision != revision:
-                    self._index = self._database.run(build_index)
+                    self._index = _kept(self._database.run(build_index))
                 index = self._index
         return index
+
+
+def _kept(index: ShopIndex) -> ShopIndex:
+    """The index lives as long as its worker: the collector need not walk it again and again."""
+    gc.collect()
+    gc.freeze()
+    return index
 
 
 def build_index(t: Transaction) -> ShopIndex:
