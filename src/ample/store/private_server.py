@@ -135,10 +135,12 @@ class PrivateServer:
             if self.process is None or self.process.poll() is not None:
                 raise StartFailed("database_stopped", f"MariaDB did not start; see {self.log}.")
             try:
-                self._as_root().close()
-                return
+                if self.socket.exists():
+                    self._as_root().close()
+                    return
             except pymysql.err.OperationalError:
-                time.sleep(0.05)
+                pass  # it listens but does not let anyone in yet
+            time.sleep(0.03)
         raise StartFailed("database_slow", f"MariaDB did not answer; see {self.log}.")
 
     def _as_root(self) -> pymysql.connections.Connection[pymysql.cursors.Cursor]:

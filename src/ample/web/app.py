@@ -40,6 +40,8 @@ def create_app(settings: Settings | None = None) -> OpenAPI:
         "ample",
         info=Info(title="Ample", version="1", description="The parts desk of a rebuild shop."),
         doc_ui=False,
+        security_schemes={"session": {"type": "apiKey", "in": "cookie", "name": "ample"}},
+        responses=dict.fromkeys((400, 401, 404, 413, 422, 503), ErrorAnswer),
         validation_error_status=422,
         validation_error_model=ErrorAnswer,
         validation_error_callback=invalid,
@@ -90,5 +92,11 @@ def _own_routes(app: OpenAPI, database: Database) -> None:
 
     app.add_url_rule("/api/openapi.json", view_func=openapi_document)
     app.add_url_rule("/assets/<path:name>", view_func=static_file)
+
+    def nothing_there(anything: str) -> Response:
+        abort(404)
+
+    methods = ["GET", "POST", "PUT", "PATCH", "DELETE"]
+    app.add_url_rule("/api/<path:anything>", view_func=nothing_there, methods=methods)
     app.add_url_rule("/", view_func=page, defaults={"anything": ""})
     app.add_url_rule("/<path:anything>", view_func=page)

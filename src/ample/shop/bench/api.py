@@ -31,7 +31,7 @@ class PartPath(BaseModel):
 @api.get(
     "/parts/<int:part_id>/bench",
     summary="A part on the bench",
-    responses={200: BenchAnswer, 404: ErrorAnswer},
+    responses={200: BenchAnswer, 404: ErrorAnswer, 422: ErrorAnswer},
 )
 def bench(path: PartPath) -> Response:
     """A part with its readings and what it is said to be."""

@@ -47,7 +47,7 @@ def open_job(body: NewJob) -> Response:
     return desk().once(lambda t, doer: actions.open_job(t, doer, body), 201)
 
 
-@api.get("/jobs/<number>", summary="One job", responses={200: JobState, 404: ErrorAnswer})
+@api.get("/jobs/<number>", summary="One job", responses={200: JobState, 404: ErrorAnswer, 422: ErrorAnswer})
 def job(path: JobPath) -> Response:
     """A job with its parts, their lights and what they wait for."""
     now = desk().doer().now

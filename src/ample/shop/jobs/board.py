@@ -12,6 +12,7 @@ from ample.shop.catalogue import queries as catalogue
 from ample.shop.jobs import queries
 from ample.shop.jobs.records import JobHead, JobState, Light, PartHead, PartState
 from ample.shop.orders.lights import lights_of
+from ample.shop.times import as_utc
 from ample.store import Transaction
 
 STAGES = ("measure", "order", "coming")
@@ -30,7 +31,7 @@ def states_of(
     for job in heads:
         own = [state for state in states if state.part.job_id == job.job_id]
         waits = min((state.waits_for for state in own), key=STAGES.index, default="measure")
-        days = (now.replace(tzinfo=None) - job.opened_at).days
+        days = (as_utc(now) - job.opened_at).days
         found.append(JobState(job=job, parts=own, waits_for=waits, days_open=max(days, 0)))
     return found
 

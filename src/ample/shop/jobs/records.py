@@ -2,11 +2,10 @@
 
 from __future__ import annotations
 
-from datetime import datetime
-
 from pydantic import BaseModel, ConfigDict, Field
 
 from ample.shop.catalogue.records import Item
+from ample.shop.times import UtcTime
 
 
 class Strict(BaseModel):
@@ -23,7 +22,7 @@ class JobHead(BaseModel):
     title: str
     owner: str
     symptom: str
-    opened_at: datetime
+    opened_at: UtcTime
     version: int
 
 
@@ -51,7 +50,7 @@ class Light(BaseModel):
     words: str
     passed_reason: str | None = None
     passed_by: str | None = None
-    passed_at: datetime | None = None
+    passed_at: UtcTime | None = None
 
 
 class PartState(BaseModel):

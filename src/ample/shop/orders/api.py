@@ -84,7 +84,7 @@ def place(path: OrderPath, body: PlaceOrder) -> Response:
 @api.get(
     "/orders/<int:order_id>/sheet.csv",
     summary="A sheet as CSV",
-    responses={200: {"content": {"text/csv": {}}}, 404: ErrorAnswer},
+    responses={200: {"content": {"text/csv": {}}}, 404: ErrorAnswer, 422: ErrorAnswer},
 )
 def sheet_csv(path: OrderPath) -> Response:
     """An order sheet as CSV."""

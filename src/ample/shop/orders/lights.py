@@ -72,13 +72,12 @@ def _with_pass(light: Light, given: list[dict[str, Any]]) -> Light:
     """A pass stands only for what was unproven when it was given: other words need a new one."""
     for each in reversed(given):
         if each["light"] == light.light and each["words"] == light.words:
-            return light.model_copy(
-                update={
-                    "passed_reason": each["reason"],
-                    "passed_by": each["person"],
-                    "passed_at": each["passed_at"],
-                }
-            )
+            given_by = {
+                "passed_reason": each["reason"],
+                "passed_by": each["person"],
+                "passed_at": each["passed_at"],
+            }
+            return Light.model_validate(light.model_dump() | given_by)
     return light
 
 

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from datetime import datetime
 from decimal import Decimal
 from typing import Literal
 
@@ -10,6 +9,7 @@ from pydantic import BaseModel, Field
 
 from ample.shop.catalogue.records import Item, Offer
 from ample.shop.jobs.records import Light, Strict
+from ample.shop.times import UtcTime
 
 
 class OrderLine(BaseModel):
@@ -41,7 +41,7 @@ class OrderSheet(BaseModel):
     supplier: str
     place: str
     state: Literal["open", "placed"]
-    placed_at: datetime | None
+    placed_at: UtcTime | None
     placed_by: str | None
     version: int
     lines: list[OrderLine]

@@ -18,7 +18,7 @@ api = APIBlueprint("seats", __name__, url_prefix="/api", abp_tags=[Tag(name="sea
 @api.get(
     "/parts/<int:part_id>/seats",
     summary="The seats of a part",
-    responses={200: SeatsAnswer, 404: ErrorAnswer},
+    responses={200: SeatsAnswer, 404: ErrorAnswer, 422: ErrorAnswer},
 )
 def seats(path: PartPath) -> Response:
     """Seat sheet, judgement and clearance of a part."""

@@ -7,7 +7,7 @@ CREATE TABLE IF NOT EXISTS people (
     active BOOLEAN NOT NULL DEFAULT TRUE,
     version INT UNSIGNED NOT NULL DEFAULT 1,
     CONSTRAINT people_role CHECK (role IN ('counter', 'bench', 'buyer', 'owner'))
-) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4;
+) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4 COLLATE = utf8mb4_unicode_520_ci;
 
 CREATE TABLE IF NOT EXISTS sessions (
     token_hash CHAR(64) NOT NULL PRIMARY KEY,
@@ -16,7 +16,7 @@ CREATE TABLE IF NOT EXISTS sessions (
     expires_at DATETIME(6) NOT NULL,
     KEY sessions_person (person_id),
     CONSTRAINT sessions_person FOREIGN KEY (person_id) REFERENCES people (person_id)
-) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4;
+) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4 COLLATE = utf8mb4_unicode_520_ci;
 
 CREATE TABLE IF NOT EXISTS sign_in_attempts (
     attempt_id BIGINT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY,
@@ -26,7 +26,7 @@ CREATE TABLE IF NOT EXISTS sign_in_attempts (
     tried_at DATETIME(6) NOT NULL,
     KEY attempts_name (name, tried_at),
     KEY attempts_address (address, tried_at)
-) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4;
+) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4 COLLATE = utf8mb4_unicode_520_ci;
 
 CREATE TABLE IF NOT EXISTS audit (
     audit_id BIGINT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY,
@@ -39,7 +39,7 @@ CREATE TABLE IF NOT EXISTS audit (
     after_json LONGTEXT NULL,
     KEY audit_subject (subject, subject_id),
     CONSTRAINT audit_person FOREIGN KEY (person_id) REFERENCES people (person_id)
-) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4;
+) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4 COLLATE = utf8mb4_unicode_520_ci;
 
 CREATE TABLE IF NOT EXISTS idempotency (
     person_id INT UNSIGNED NOT NULL,
@@ -50,4 +50,4 @@ CREATE TABLE IF NOT EXISTS idempotency (
     created_at DATETIME(6) NOT NULL,
     PRIMARY KEY (person_id, request_key),
     CONSTRAINT idempotency_person FOREIGN KEY (person_id) REFERENCES people (person_id)
-) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4;
+) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4 COLLATE = utf8mb4_unicode_520_ci;

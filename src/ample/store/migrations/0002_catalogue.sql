@@ -1,7 +1,7 @@
 CREATE TABLE IF NOT EXISTS makers (
     maker_id INT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY,
     name VARCHAR(60) NOT NULL UNIQUE
-) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4;
+) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4 COLLATE = utf8mb4_unicode_520_ci;
 
 CREATE TABLE IF NOT EXISTS dialect_codes (
     maker_id INT UNSIGNED NOT NULL,
@@ -14,7 +14,7 @@ CREATE TABLE IF NOT EXISTS dialect_codes (
     basis VARCHAR(60) NOT NULL,
     PRIMARY KEY (maker_id, position),
     CONSTRAINT dialect_maker FOREIGN KEY (maker_id) REFERENCES makers (maker_id)
-) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4;
+) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4 COLLATE = utf8mb4_unicode_520_ci;
 
 CREATE TABLE IF NOT EXISTS catalogue_items (
     item_id INT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY,
@@ -37,7 +37,7 @@ CREATE TABLE IF NOT EXISTS catalogue_items (
     KEY item_size (bore_mm, outside_mm, width_mm),
     CONSTRAINT item_maker FOREIGN KEY (maker_id) REFERENCES makers (maker_id),
     CONSTRAINT item_sizes CHECK (bore_mm > 0 AND outside_mm > bore_mm AND width_mm > 0)
-) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4;
+) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4 COLLATE = utf8mb4_unicode_520_ci;
 
 CREATE TABLE IF NOT EXISTS cross_references (
     cross_reference_id INT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY,
@@ -48,14 +48,14 @@ CREATE TABLE IF NOT EXISTS cross_references (
     source VARCHAR(120) NOT NULL,
     KEY cross_old (old_marking),
     CONSTRAINT cross_item FOREIGN KEY (item_id) REFERENCES catalogue_items (item_id)
-) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4;
+) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4 COLLATE = utf8mb4_unicode_520_ci;
 
 CREATE TABLE IF NOT EXISTS suppliers (
     supplier_id INT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY,
     name VARCHAR(60) NOT NULL UNIQUE,
     place VARCHAR(60) NOT NULL,
     lead_days SMALLINT UNSIGNED NOT NULL
-) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4;
+) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4 COLLATE = utf8mb4_unicode_520_ci;
 
 CREATE TABLE IF NOT EXISTS offers (
     supplier_id INT UNSIGNED NOT NULL,
@@ -65,11 +65,11 @@ CREATE TABLE IF NOT EXISTS offers (
     PRIMARY KEY (item_id, supplier_id),
     CONSTRAINT offer_supplier FOREIGN KEY (supplier_id) REFERENCES suppliers (supplier_id),
     CONSTRAINT offer_item FOREIGN KEY (item_id) REFERENCES catalogue_items (item_id)
-) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4;
+) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4 COLLATE = utf8mb4_unicode_520_ci;
 
 CREATE TABLE IF NOT EXISTS catalogue_state (
     only_row TINYINT UNSIGNED NOT NULL PRIMARY KEY,
     revision INT UNSIGNED NOT NULL
-) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4;
+) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4 COLLATE = utf8mb4_unicode_520_ci;
 
 INSERT IGNORE INTO catalogue_state (only_row, revision) VALUES (1, 1);

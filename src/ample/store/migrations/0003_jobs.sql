@@ -8,7 +8,7 @@ CREATE TABLE IF NOT EXISTS instruments (
     calibrated_on DATE NOT NULL,
     months_valid SMALLINT UNSIGNED NOT NULL DEFAULT 12,
     version INT UNSIGNED NOT NULL DEFAULT 1
-) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4;
+) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4 COLLATE = utf8mb4_unicode_520_ci;
 
 CREATE TABLE IF NOT EXISTS jobs (
     job_id INT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY,
@@ -18,7 +18,7 @@ CREATE TABLE IF NOT EXISTS jobs (
     symptom VARCHAR(200) NOT NULL DEFAULT '',
     opened_at DATETIME(6) NOT NULL,
     version INT UNSIGNED NOT NULL DEFAULT 1
-) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4;
+) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4 COLLATE = utf8mb4_unicode_520_ci;
 
 CREATE TABLE IF NOT EXISTS parts (
     part_id INT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY,
@@ -34,7 +34,7 @@ CREATE TABLE IF NOT EXISTS parts (
     version INT UNSIGNED NOT NULL DEFAULT 1,
     UNIQUE KEY part_position (job_id, position),
     CONSTRAINT part_job FOREIGN KEY (job_id) REFERENCES jobs (job_id)
-) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4;
+) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4 COLLATE = utf8mb4_unicode_520_ci;
 
 CREATE TABLE IF NOT EXISTS readings (
     part_id INT UNSIGNED NOT NULL,
@@ -46,7 +46,7 @@ CREATE TABLE IF NOT EXISTS readings (
     instrument VARCHAR(40) NOT NULL,
     PRIMARY KEY (part_id, feature, position),
     CONSTRAINT reading_part FOREIGN KEY (part_id) REFERENCES parts (part_id)
-) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4;
+) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4 COLLATE = utf8mb4_unicode_520_ci;
 
 CREATE TABLE IF NOT EXISTS identifications (
     part_id INT UNSIGNED NOT NULL PRIMARY KEY,
@@ -62,7 +62,7 @@ CREATE TABLE IF NOT EXISTS identifications (
     CONSTRAINT identification_part FOREIGN KEY (part_id) REFERENCES parts (part_id),
     CONSTRAINT identification_item FOREIGN KEY (item_id) REFERENCES catalogue_items (item_id),
     CONSTRAINT identification_person FOREIGN KEY (person_id) REFERENCES people (person_id)
-) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4;
+) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4 COLLATE = utf8mb4_unicode_520_ci;
 
 CREATE TABLE IF NOT EXISTS matches (
     part_id INT UNSIGNED NOT NULL PRIMARY KEY,
@@ -75,4 +75,4 @@ CREATE TABLE IF NOT EXISTS matches (
     CONSTRAINT match_part FOREIGN KEY (part_id) REFERENCES parts (part_id),
     CONSTRAINT match_item FOREIGN KEY (item_id) REFERENCES catalogue_items (item_id),
     CONSTRAINT match_person FOREIGN KEY (person_id) REFERENCES people (person_id)
-) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4;
+) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4 COLLATE = utf8mb4_unicode_520_ci;

@@ -12,7 +12,7 @@ CREATE TABLE IF NOT EXISTS seat_sheets (
     temperature_c DECIMAL(5, 1) NOT NULL DEFAULT 20,
     version INT UNSIGNED NOT NULL DEFAULT 1,
     CONSTRAINT sheet_part FOREIGN KEY (part_id) REFERENCES parts (part_id)
-) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4;
+) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4 COLLATE = utf8mb4_unicode_520_ci;
 
 CREATE TABLE IF NOT EXISTS seat_readings (
     part_id INT UNSIGNED NOT NULL,
@@ -23,7 +23,7 @@ CREATE TABLE IF NOT EXISTS seat_readings (
     value_mm DECIMAL(12, 7) NOT NULL,
     PRIMARY KEY (part_id, side, plane, direction),
     CONSTRAINT seat_reading_part FOREIGN KEY (part_id) REFERENCES parts (part_id)
-) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4;
+) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4 COLLATE = utf8mb4_unicode_520_ci;
 
 CREATE TABLE IF NOT EXISTS orders (
     order_id INT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY,
@@ -36,7 +36,7 @@ CREATE TABLE IF NOT EXISTS orders (
     KEY order_supplier (supplier_id, state),
     CONSTRAINT order_supplier FOREIGN KEY (supplier_id) REFERENCES suppliers (supplier_id),
     CONSTRAINT order_state CHECK (state IN ('open', 'placed'))
-) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4;
+) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4 COLLATE = utf8mb4_unicode_520_ci;
 
 CREATE TABLE IF NOT EXISTS order_lines (
     line_id INT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY,
@@ -52,7 +52,7 @@ CREATE TABLE IF NOT EXISTS order_lines (
     CONSTRAINT line_part FOREIGN KEY (part_id) REFERENCES parts (part_id),
     CONSTRAINT line_item FOREIGN KEY (item_id) REFERENCES catalogue_items (item_id),
     CONSTRAINT line_quantity CHECK (quantity BETWEEN 1 AND 999)
-) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4;
+) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4 COLLATE = utf8mb4_unicode_520_ci;
 
 CREATE TABLE IF NOT EXISTS gate_passes (
     pass_id INT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY,
@@ -64,4 +64,4 @@ CREATE TABLE IF NOT EXISTS gate_passes (
     passed_at DATETIME(6) NOT NULL,
     KEY pass_line (line_id),
     CONSTRAINT pass_person FOREIGN KEY (person_id) REFERENCES people (person_id)
-) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4;
+) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4 COLLATE = utf8mb4_unicode_520_ci;

@@ -1,0 +1,198 @@
+import csv
+import io
+
+import pytest
+
+from ample.shop.orders.actions import _harmless
+
+GOOD_SEATS = {
+    "turning": "shaft",
+    "load": "light",
+    "shaft": {
+        "zone": "",
+        "instrument": "micrometer 2",
+        "planes": [["25.0075", "25.008"], ["25.0075", "25.0075"]],
+    },
+    "housing": {"zone": "H7", "instrument": "bore gauge 1", "planes": [["52.012", "52.014"], ["52.013", ""]]},
+}
+
+
+@pytest.fixture
+def ready(as_role, a_part, database):
+    """A part identified, matched and put on a sheet; returns the client, the part and the sheet."""
+
+    def make(designation="6205", marking="6205-GG"):
+        _, part = a_part(marking)
+        client = as_role("owner")
+        sheet = {"marking": marking, "observations": [
+            {"feature": "bore", "instrument": "caliper 3", "readings": [{"typed": "25.0"}]},
+            {"feature": "outside", "instrument": "caliper 3", "readings": [{"typed": "52.0"}]},
+        ]}  # fmt: skip
+        client.put(f"/api/parts/{part}/bench", {"version": 1, "sheet": sheet})
+        item = database.run(lambda t: t.first(
+            """
+            SELECT i.item_id FROM catalogue_items i JOIN offers o ON o.item_id = i.item_id
+            WHERE i.designation = %(d)s AND i.closure = 'seal_two' AND i.clearance = 'N' LIMIT 1
+            """, {"d": designation}))["item_id"]  # fmt: skip
+        assert (
+            client.post(f"/api/parts/{part}/identification", {"item_id": item, "version": 0}).status_code
+            == 200
+        )
+        assert client.post(f"/api/parts/{part}/match", {"item_id": item, "version": 0}).status_code == 200
+        added = client.post("/api/orders/lines", {"part_id": part})
+        assert added.status_code == 201, added.get_json()
+        return client, part, added.get_json()
+
+    return make
+
+
+def line_of(sheet, part):
+    return next(line for line in sheet["lines"] if line["part_id"] == part)
+
+
+def lights(sheet, part):
+    return {light["light"]: light["state"] for light in line_of(sheet, part)["lights"]}
+
+
+def test_the_gate_is_shut_until_all_is_proven_or_passed(ready):
+    client, part, sheet = ready()
+    assert lights(sheet, part) == {
+        "identity": "holds",
+        "interchange": "holds",
+        "shaft": "not_looked_at",
+        "housing": "not_looked_at",
+        "quantity": "holds",
+    }
+    placed = client.post(f"/api/orders/{sheet['order_id']}/place", {"version": sheet["version"]})
+    assert (placed.status_code, placed.get_json()["error"]["code"]) == (422, "gate_shut")
+
+
+def test_measured_seats_open_their_lights(ready):
+    client, part, _ = ready()
+    saved = client.put(f"/api/parts/{part}/seats", {"version": 0, "sheet": GOOD_SEATS})
+    assert saved.status_code == 200
+    sheets = client.get("/api/orders").get_json()["sheets"]
+    sheet = next(s for s in sheets if any(line["part_id"] == part for line in s["lines"]))
+    assert lights(sheet, part)["housing"] == "holds"
+    assert lights(sheet, part)["shaft"] in ("holds", "not_proven")
+
+
+def test_a_pass_needs_a_reason_and_stays_on_record(ready, database):
+    client, part, sheet = ready()
+    line = line_of(sheet, part)["line_id"]
+    assert (
+        client.post(f"/api/orders/lines/{line}/passes", {"light": "shaft", "reason": "short"}).status_code
+        == 422
+    )
+    assert (
+        client.post(
+            f"/api/orders/lines/{line}/passes", {"light": "identity", "reason": "nothing to pass here"}
+        ).status_code
+        == 422
+    )
+    passed = client.post(
+        f"/api/orders/lines/{line}/passes", {"light": "shaft", "reason": "new shaft comes with it"}
+    )
+    light = next(each for each in line_of(passed.get_json(), part)["lights"] if each["light"] == "shaft")
+    assert (light["passed_by"], light["passed_reason"]) == ("Marl", "new shaft comes with it")
+    kept = database.run(
+        lambda t: t.rows("SELECT words, reason FROM gate_passes WHERE line_id = %(id)s", {"id": line})
+    )
+    assert kept == [{"words": "The shaft has not been measured.", "reason": "new shaft comes with it"}]
+
+
+def test_a_pass_stands_only_for_what_it_was_given_for(ready):
+    client, part, sheet = ready()
+    line = line_of(sheet, part)["line_id"]
+    client.post(f"/api/orders/lines/{line}/passes", {"light": "shaft", "reason": "new shaft comes with it"})
+    worn = GOOD_SEATS | {"shaft": GOOD_SEATS["shaft"] | {"planes": [["24.95", "24.95"]]}}
+    client.put(f"/api/parts/{part}/seats", {"version": 0, "sheet": worn})
+    sheets = client.get("/api/orders").get_json()["sheets"]
+    own = next(s for s in sheets if any(each["part_id"] == part for each in s["lines"]))
+    light = next(each for each in line_of(own, part)["lights"] if each["light"] == "shaft")
+    assert (light["state"], light["passed_reason"]) == ("does_not_hold", None)
+
+
+def test_quantity_is_part_of_the_gate(ready):
+    client, part, sheet = ready()
+    line = line_of(sheet, part)
+    more = client.put(
+        f"/api/orders/lines/{line['line_id']}", {"version": line["version"], "quantity": 2}
+    ).get_json()
+    assert lights(more, part)["quantity"] == "not_proven"
+    stale = client.put(f"/api/orders/lines/{line['line_id']}", {"version": line["version"], "quantity": 3})
+    assert (stale.status_code, stale.get_json()["error"]["current"]["quantity"]) == (409, 2)
+
+
+def test_a_part_stands_on_one_sheet_only(ready):
+    client, part, _ = ready()
+    assert client.post("/api/orders/lines", {"part_id": part}).status_code == 409
+
+
+def test_only_a_buyer_places_and_the_counter_passes_nothing(ready, as_role):
+    _, part, sheet = ready()
+    line = line_of(sheet, part)["line_id"]
+    assert as_role("bench").post(f"/api/orders/{sheet['order_id']}/place", {"version": 1}).status_code == 403
+    refused = as_role("counter").post(
+        f"/api/orders/lines/{line}/passes", {"light": "shaft", "reason": "because I say so"}
+    )
+    assert refused.status_code == 403
+
+
+def test_a_placed_sheet_stands(ready, as_role):
+    client, _, sheet = ready()
+    current = next(
+        s for s in client.get("/api/orders").get_json()["sheets"] if s["order_id"] == sheet["order_id"]
+    )
+    for line in current["lines"]:
+        for light in line["lights"]:
+            if light["state"] != "holds" and not light["passed_reason"]:
+                body = {"light": light["light"], "reason": "settled with the foreman today"}
+                client.post(f"/api/orders/lines/{line['line_id']}/passes", body)
+    current = next(
+        s for s in client.get("/api/orders").get_json()["sheets"] if s["order_id"] == sheet["order_id"]
+    )
+    stale = client.post(f"/api/orders/{sheet['order_id']}/place", {"version": current["version"] - 1})
+    assert stale.status_code == 409
+    placed = as_role("buyer").post(f"/api/orders/{sheet['order_id']}/place", {"version": current["version"]})
+    assert (placed.status_code, placed.get_json()["state"]) == (200, "placed")
+    line = placed.get_json()["lines"][0]
+    assert client.delete(f"/api/orders/lines/{line['line_id']}").status_code == 409
+    rows = list(
+        csv.DictReader(
+            io.StringIO(client.get(f"/api/orders/{sheet['order_id']}/sheet.csv").get_data(as_text=True))
+        )
+    )
+    assert len(rows) == len(placed.get_json()["lines"])
+    assert "settled with the foreman" in "".join(row["unproven_and_passed"] for row in rows)
+
+
+@pytest.mark.parametrize("text", ["=1+1", "+1", "-1", "@SUM(A1)", "\t=1"])
+def test_a_spreadsheet_runs_nothing(text):
+    assert _harmless(text) == f"'{text}"
+    assert _harmless("6205-GG") == "6205-GG"
+
+
+def test_seats_are_merged_by_version_and_refused_at_their_field(ready):
+    client, part, _ = ready()
+    assert client.put(f"/api/parts/{part}/seats", {"version": 0, "sheet": GOOD_SEATS}).status_code == 200
+    stale = client.put(f"/api/parts/{part}/seats", {"version": 0, "sheet": GOOD_SEATS})
+    assert (stale.status_code, stale.get_json()["error"]["current"]["version"]) == (409, 1)
+    bad = GOOD_SEATS | {"shaft": {"zone": "zz9", "instrument": "caliper", "planes": []}}
+    refused = client.put(f"/api/parts/{part}/seats", {"version": 1, "sheet": bad})
+    assert (refused.status_code, refused.get_json()["error"]["field"]) == (422, "sheet.shaft.zone")
+    garbled = GOOD_SEATS | {"housing": {"zone": "", "instrument": "caliper", "planes": [["52.0", "x"]]}}
+    refused = client.put(f"/api/parts/{part}/seats", {"version": 1, "sheet": garbled})
+    assert refused.get_json()["error"]["field"] == "sheet.housing.planes[0][1]"
+
+
+def test_seats_are_judged_as_they_are_typed(ready):
+    client, part, _ = ready()
+    judged = client.post(f"/api/parts/{part}/seats/judge", GOOD_SEATS).get_json()
+    assert judged["housing"]["check"]["decision"] == "accept"
+    assert judged["clearance"]["group"] == "N"
+    typing = GOOD_SEATS | {"shaft": {"zone": "", "instrument": "micrometer 2", "planes": [["25.0", "2"]]}}
+    judged = client.post(f"/api/parts/{part}/seats/judge", typing).get_json()
+    assert judged["shaft"]["check"] is None
+    assert judged["shaft"]["fault"]
+    assert judged["housing"]["check"]
