@@ -80,7 +80,11 @@ const assumed = computed(() =>
     .join('; '),
 )
 const instruments = computed(() =>
-  job.instruments.map((each) => ({ value: each.name, label: each.name, words: each.words })),
+  job.instruments.map((each) => ({
+    value: each.name,
+    label: each.name.replace(/_/g, ' '),
+    words: each.words,
+  })),
 )
 const instrument = computed(() =>
   job.instruments.find(

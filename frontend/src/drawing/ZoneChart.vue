@@ -129,13 +129,7 @@ const words = computed(
     >
       {{ letter.text }}
     </text>
-    <text
-      v-if="!points.length"
-      :x="LEFT + inner * 0.81"
-      :y="(height + TOP) / 2"
-      text-anchor="middle"
-      class="tick"
-    >
+    <text v-if="!points.length" :x="LEFT + inner * 0.81" :y="y(0) - 12" text-anchor="middle" class="tick">
       not measured
     </text>
   </svg>

@@ -20,7 +20,7 @@ const tools = computed(() =>
     )
     .map((each) => ({
       value: each.name,
-      label: `${each.name} ±${(props.side === 'shaft' ? each.outside_u_mm : each.inside_u_mm).toFixed(3)}`,
+      label: `${each.name.replace(/_/g, ' ')} ±${(props.side === 'shaft' ? each.outside_u_mm : each.inside_u_mm).toFixed(3)}`,
     })),
 )
 const planes = computed(() => seat.value.planes ?? [])
@@ -41,7 +41,7 @@ function isFault(i: number, j: number): boolean {
   return Boolean(found && Number(found[1] ?? found[3]) === i && Number(found[2] ?? found[4]) === j)
 }
 function onKey(event: KeyboardEvent): void {
-  if (event.key !== 'Enter' && event.key !== 'ArrowDown') return
+  if (event.ctrlKey || (event.key !== 'Enter' && event.key !== 'ArrowDown')) return
   event.preventDefault()
   const fields = [...document.querySelectorAll<HTMLInputElement>('.seat-field')]
   const at = fields.indexOf(event.target as HTMLInputElement)

@@ -72,6 +72,7 @@ class PrivateServer:
         if not (self.data / "mysql").is_dir():
             self._make()
         self.port = port or free_port()
+        self.socket.unlink(missing_ok=True)  # a killed server leaves its socket behind
         with self.log.open("ab") as log:
             self.process = subprocess.Popen(
                 [

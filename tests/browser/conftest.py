@@ -1,0 +1,128 @@
+"""The real interface in Debian's Chromium, against the real server and a database of its own."""
+
+import os
+import signal
+import subprocess
+import sys
+import time
+import urllib.request
+from datetime import UTC, datetime
+
+import pytest
+from playwright.sync_api import sync_playwright
+
+from ample.demo.load import load_demo
+from ample.store import Database
+from ample.store.migrate import migrate
+from ample.store.private_server import PrivateServer, free_port
+
+ARGUMENTS = [
+    "--no-sandbox", "--disable-gpu", "--disable-background-networking", "--disable-component-update", "--disable-sync",
+]  # fmt: skip
+
+
+@pytest.fixture(scope="session")
+def own_database(tmp_path_factory):
+    made = PrivateServer(tmp_path_factory.mktemp("browser"))
+    made.start()
+    migrate(made.url)
+    load_demo(Database(made.url), datetime.now(UTC).replace(tzinfo=None), lambda _: None)
+    yield made
+    made.stop()
+
+
+@pytest.fixture(scope="session")
+def address(own_database):
+    port = free_port()
+    environment = os.environ | {"AMPLE_DATABASE_URL": own_database.url, "AMPLE_HOME": str(own_database.home)}
+    server = subprocess.Popen(
+        [sys.executable, "-m", "gunicorn", "--preload", "--workers=2", "--threads=8", "--worker-class=gthread",
+         f"--bind=127.0.0.1:{port}", "--no-control-socket", "--log-level=error", "ample.web.wsgi:app"],
+        env=environment, stdin=subprocess.DEVNULL,
+    )  # fmt: skip
+    until = time.monotonic() + 30
+    while time.monotonic() < until:
+        try:
+            urllib.request.urlopen(f"http://127.0.0.1:{port}/api/health", timeout=5).close()
+            break
+        except OSError:
+            if server.poll() is not None:
+                raise
+            server.poll()
+    yield f"http://127.0.0.1:{port}"
+    server.send_signal(signal.SIGTERM)
+    server.wait(15)
+
+
+@pytest.fixture(scope="session")
+def browser():
+    with sync_playwright() as playwright:
+        made = playwright.chromium.launch(executable_path="/usr/bin/chromium", args=ARGUMENTS)
+        yield made
+        made.close()
+
+
+class Bench:
+    """A page of one person; what the console complains about fails the test."""
+
+    def __init__(self, browser, address, faults):
+        self.context = browser.new_context(viewport={"width": 1280, "height": 800})
+        self.page = self.context.new_page()
+        self.address = address
+        self.page.on("pageerror", lambda error: faults.append(str(error)))
+        self.page.on(
+            "console",
+            lambda m: faults.append(m.text) if m.type == "error" and "status of" not in m.text else None,
+        )
+
+    def sign_in(self, name="Wren"):
+        self.page.goto(self.address)
+        self.page.get_by_role("button", name=name).click()
+        self.page.get_by_role("combobox", name="what's in your hand").wait_for()
+        return self.page
+
+    def go(self, path):
+        self.page.goto(self.address + path)
+        return self.page
+
+
+@pytest.fixture
+def person(browser, address):
+    faults, made = [], []
+
+    def make(name="Wren"):
+        bench = Bench(browser, address, faults)
+        made.append(bench)
+        bench.sign_in(name)
+        return bench
+
+    yield make
+    for bench in made:
+        bench.context.close()
+    assert faults == []
+
+
+@pytest.fixture
+def stranger(browser, address):
+    bench = Bench(browser, address, [])
+    yield bench
+    bench.context.close()
+
+
+@pytest.fixture
+def make_part(own_database):
+    """A fresh job with one part, made in the database through the same actions."""
+    from ample.shop.doer import Doer
+    from ample.shop.jobs.actions import add_part, open_job
+    from ample.shop.jobs.records import NewJob, NewPart
+
+    def make(**more):
+        doer = Doer(1, "Wren", "bench", datetime.now(UTC).replace(tzinfo=None))
+
+        def work(t):
+            job = open_job(t, doer, NewJob(title="Browser test unit"))
+            return job.number, add_part(t, doer, job.number, NewPart(name="Test bearing", **more)).part_id
+
+        return Database(own_database.url).run(work)
+
+    return make
