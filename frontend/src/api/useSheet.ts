@@ -53,8 +53,10 @@ export function useSheet<T>(
     } else localStorage.removeItem(storageName)
   }
 
-  /** Begin with what the server holds; a draft of an earlier visit is merged in. */
+  /** Begin with what the server holds; a draft of an earlier visit, and what was typed already, is merged in. */
   function open(held: Held<T>): void {
+    const early = copy(sheet.value)
+    const empty = base
     base = copy(held.sheet)
     version = held.version
     sheet.value = copy(held.sheet)
@@ -65,6 +67,7 @@ export function useSheet<T>(
       if (draft.version === held.version) sheet.value = draft.mine
       else settle(draft.base, draft.mine, held)
     }
+    if (text(early) !== text(empty)) sheet.value = merge(empty, early, sheet.value).sheet
     if (!dirty()) saving.saved(name)
   }
 
