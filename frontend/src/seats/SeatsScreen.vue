@@ -300,10 +300,17 @@ onMounted(async () => {
   font-weight: 400;
 }
 @media (max-width: 900px) {
+  .left {
+    grid-template-rows: 58px auto auto auto;
+  }
   .sheet,
   .planes {
     display: grid;
-    grid-template-columns: 1fr;
+    grid-template-columns: 1fr 1fr;
+  }
+  .sheet :deep(svg) {
+    width: 100%;
+    height: auto;
   }
 }
 </style>

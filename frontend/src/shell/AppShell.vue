@@ -210,6 +210,11 @@ footer .right {
   margin-left: auto;
 }
 @media (max-width: 900px) {
+  .stages {
+    width: 100%;
+    height: 40px;
+    margin-left: 0;
+  }
   header {
     flex-wrap: wrap;
     height: auto;
