@@ -17,7 +17,7 @@ const keys = knownKeys()
     <dl>
       <template v-for="key in keys" :key="key.key">
         <dt>
-          <kbd>{{ key.key }}</kbd>
+          <kbd>{{ key.key === ' ' ? 'space' : key.key.replace(/\+(?=.)/g, ' ') }}</kbd>
         </dt>
         <dd>{{ key.words }}</dd>
       </template>

@@ -18,7 +18,7 @@ function typing(target: EventTarget | null): boolean {
 }
 
 function matches(key: Key, event: KeyboardEvent): boolean {
-  const names = key.key.split('+')
+  const names = key.key === '+' ? ['+'] : key.key.split('+')
   const main = names.at(-1)
   const wantsControl = names.includes('Ctrl')
   const wantsAlt = names.includes('Alt')
