@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import hashlib
 import re
+import time
 from collections.abc import Callable
 from dataclasses import dataclass
 from datetime import UTC, datetime
@@ -15,7 +16,6 @@ from pydantic import BaseModel
 
 from ample.core.errors import AmpleError, BadInput, Conflict
 from ample.core.sizes import Instrument
-from ample.shop.catalogue import queries as catalogue
 from ample.shop.catalogue.index import ShopIndex, ShopIndexKeeper
 from ample.shop.doer import Doer
 from ample.shop.history import queries as history
@@ -25,6 +25,7 @@ from ample.shop.people.records import Person
 from ample.store import Database, Transaction
 
 Responses = dict[str | int, type[BaseModel] | dict[Any, Any] | None]
+INSTRUMENTS_SECONDS = 5.0
 _KEY = re.compile(r"[A-Za-z0-9_-]{8,64}")
 
 
@@ -54,6 +55,7 @@ class Desk:
 
     database: Database
     index_keeper: ShopIndexKeeper
+    _found: tuple[float, Callable[[str], Instrument]] | None = None
 
     def doer(self) -> Doer:
         """Who asks, and the time."""
@@ -67,9 +69,15 @@ class Desk:
         return self.index_keeper.current()
 
     def bench_tools(self) -> tuple[ShopIndex, Callable[[str], Instrument]]:
-        """Index and instruments in one look at the database, for questions asked as one types."""
-        revision, find = self.database.run(lambda t: (catalogue.revision(t), self.instruments(t)))
-        return self.index_keeper.at(revision), find
+        """Index and instruments for questions asked as one types.
+
+        The instruments are looked up anew after a few seconds: a question that keeps nothing may
+        be answered with the certificate of a moment ago.
+        """
+        if self._found is None or time.monotonic() > self._found[0]:
+            find = self.database.run(self.instruments)
+            self._found = (time.monotonic() + INSTRUMENTS_SECONDS, find)
+        return self.index(), self._found[1]
 
     def instruments(self, t: Transaction) -> Callable[[str], Instrument]:
         """The look-up of the shop's instruments as of today."""

@@ -173,12 +173,16 @@ def kept_sets(observation: Observation, shared: InstrumentError | None) -> tuple
             lost = math.prod(slips[i] for i in range(count) if i not in chosen)
             weight = (1 - SLIP) ** kept_count * lost * math.exp(max(log_scatter, -700.0))
             sigma = math.sqrt(own**2 + scatter**2 / kept_count)
-            whole = found[0] if found else None
-            like_whole = whole is not None and abs(mean - whole.mean_mm) < 0.5 * whole.sigma_mm
-            adds_nothing = like_whole and whole is not None and weight < 1e-3 * whole.weight
+            adds_nothing = bool(found) and _adds_nothing(found[0], mean, weight)
             if weight / sigma > 1e-9 * all_slipped and not adds_nothing:
                 found.append(Kept(weight, mean, sigma))
     return tuple(found), all_slipped
+
+
+def _adds_nothing(whole: Kept, mean_mm: float, weight: float) -> bool:
+    """A set that says nearly what all repeats together say, with next to no weight."""
+    off = abs(mean_mm - whole.mean_mm) / whole.sigma_mm
+    return (off < 0.5 and weight < 1e-3 * whole.weight) or (off < 1.2 and weight < 1e-5 * whole.weight)
 
 
 @dataclass(frozen=True)
