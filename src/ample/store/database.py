@@ -148,7 +148,7 @@ class Database:
                 database=self.address.name,
                 charset="utf8mb4",
                 cursorclass=DictCursor,
-                autocommit=False,
+                autocommit=True,  # `run` begins its transactions itself; `look` needs none
                 connect_timeout=3,
                 read_timeout=30,
                 write_timeout=30,
@@ -157,9 +157,16 @@ class Database:
 
     def run(self, work: Callable[[Transaction], Answer]) -> Answer:
         """Do work in one transaction; a deadlock is tried again, a lost server is said so."""
+        return self._tried(lambda: self._run_once(work))
+
+    def look(self, work: Callable[[Transaction], Answer]) -> Answer:
+        """One question that changes nothing, without the trips that a transaction costs."""
+        return self._tried(lambda: self._look_once(work))
+
+    def _tried(self, attempt_once: Callable[[], Answer]) -> Answer:
         for attempt in range(TRIES):
             try:
-                return self._run_once(work)
+                return attempt_once()
             except pymysql.err.OperationalError as error:
                 code = error.args[0] if error.args else 0
                 if code in _GONE:
@@ -180,6 +187,7 @@ class Database:
     def _run_once(self, work: Callable[[Transaction], Answer]) -> Answer:
         connection = self._connect()
         try:
+            connection.begin()
             answer = work(Transaction(connection))
             connection.commit()
         except BaseException:
@@ -189,6 +197,13 @@ class Database:
         finally:
             connection.close()
         return answer
+
+    def _look_once(self, work: Callable[[Transaction], Answer]) -> Answer:
+        connection = self._connect()
+        try:
+            return work(Transaction(connection))
+        finally:
+            connection.close()
 
     def close(self) -> None:
         """Close every connection of the pool."""

@@ -26,7 +26,7 @@ def guard(app: Flask) -> None:
     @manager.user_loader  # type: ignore[untyped-decorator]
     def of_session(token: str) -> SignedIn | None:
         now = datetime.now(UTC).replace(tzinfo=None)
-        person = desk().database.run(lambda t: queries.person_of_session(t, token_hash(token), now))
+        person = desk().database.look(lambda t: queries.person_of_session(t, token_hash(token), now))
         return SignedIn(person, token) if person else None
 
     @app.before_request

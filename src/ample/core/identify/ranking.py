@@ -32,7 +32,7 @@ from ample.core.identify.unlisted import (
     near_sizes,
     unlisted_density,
 )
-from ample.core.parts import FEATURES, MarkingReading, feature_named
+from ample.core.parts import FEATURES, Feature, MarkingReading, feature_named
 from ample.core.sizes import Instrument, default_instrument
 
 Floats = NDArray[np.float64]
@@ -246,6 +246,7 @@ def _candidates(
     most_variants: int,
 ) -> tuple[Candidate, ...]:
     found = []
+    worth = {each.feature: _worth(each) for each in observations}
     for envelope in order:
         members = catalogue.envelope_rows[envelope]
         ranked = members[np.argsort(-chance[members], kind="stable")]
@@ -257,31 +258,35 @@ def _candidates(
         found.append(
             Candidate(
                 d, D, B, float(by_envelope[envelope]),
-                tuple(_agreement(catalogue, unit, feature.name, observations) for feature in FEATURES),
+                tuple(_agreement(catalogue, unit, feature, worth.get(feature.name)) for feature in FEATURES),
                 variants, len(members),
             )
         )  # fmt: skip
     return tuple(found)
 
 
-def _agreement(
-    catalogue: Catalogue, unit: int, feature: str, observations: tuple[Observation, ...]
-) -> FeatureAgreement:
-    observation = next((each for each in observations if each.feature == feature), None)
-    if observation is None:
-        return FeatureAgreement(feature, "not_read", None, None)
-    held = catalogue.intervals[feature_named(feature).dimension]
-    row = held.of_unit[unit]
-    mean = median(observation.values_mm)
-    low, high = float(held.low_mm[row]), float(held.high_mm[row])
-    beyond = max(low - mean, mean - high, 0.0)
+def _worth(observation: Observation) -> tuple[float, float]:
+    """Middle reading of a feature and its standard uncertainty, mm."""
     u = math.hypot(
         observation.instrument.expanded_uncertainty_mm(observation.reach) / 2,
         observation.instrument.scatter_mm / math.sqrt(len(observation.values_mm)),
     )
-    sigmas = beyond / u
+    return median(observation.values_mm), u
+
+
+def _agreement(
+    catalogue: Catalogue, unit: int, feature: Feature, worth: tuple[float, float] | None
+) -> FeatureAgreement:
+    if worth is None:
+        return FeatureAgreement(feature.name, "not_read", None, None)
+    middle, u = worth
+    held = catalogue.intervals[feature.dimension]
+    row = held.of_unit[unit]
+    low, high = float(held.low_mm[row]), float(held.high_mm[row])
+    sigmas = max(low - middle, middle - high, 0.0) / u
     word = "agrees" if sigmas <= DOUBTFUL_SIGMA else "doubtful" if sigmas <= DISAGREES_SIGMA else "disagrees"
-    return FeatureAgreement(feature, word, round(mean - float(held.nominal_mm[row]), 4), round(sigmas, 2))
+    off = middle - float(held.nominal_mm[row])
+    return FeatureAgreement(feature.name, word, round(off, 4), round(sigmas, 2))
 
 
 def _unit_hint(catalogue: Catalogue, observations: tuple[Observation, ...], total: float) -> UnitHint | None:

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 from dataclasses import dataclass
-from statistics import fmean, stdev
+from statistics import fmean
 
 from ample.core.errors import BadInput
 from ample.core.sizes.instruments import Instrument, Reach
@@ -59,7 +59,8 @@ def combine(values_mm: tuple[float, ...], instrument: Instrument, reach: Reach) 
     count = len(values_mm)
     mean = fmean(values_mm)
     scatter = instrument.scatter_mm
-    own_spread = stdev(values_mm) if count > 1 else 0.0
+    squares = sum((value - mean) ** 2 for value in values_mm)
+    own_spread = math.sqrt(squares / (count - 1)) if count > 1 else 0.0
     spread = max(own_spread, scatter)
     u = math.hypot(instrument.expanded_uncertainty_mm(reach) / 2, spread / math.sqrt(count))
     span = max(values_mm) - min(values_mm)

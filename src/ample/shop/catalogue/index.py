@@ -39,7 +39,7 @@ class ShopIndexKeeper:
 
     def current(self) -> ShopIndex:
         """The index of today's catalogue."""
-        return self.at(self._database.run(queries.revision))
+        return self.at(self._database.look(queries.revision))
 
     def at(self, revision: int) -> ShopIndex:
         """The index of this revision of the catalogue."""
