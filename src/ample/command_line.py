@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import json
+import os
 import sys
 from collections.abc import Callable, Iterable
 from typing import Any, TextIO
@@ -48,6 +49,7 @@ def test(arguments: list[str]) -> int:
 def bench(arguments: list[str]) -> int:
     """The benchmarks."""
     sys.path.insert(0, str(ROOT))
+    os.environ.setdefault("OPENBLAS_NUM_THREADS", "1")  # as `start` sets it for its workers
     from benchmarks.run import run_benchmarks
 
     return run_benchmarks(arguments)

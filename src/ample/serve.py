@@ -147,6 +147,7 @@ def _web(url: str, home: Path, port: int) -> subprocess.Popen[bytes]:
     say("starting the server")
     secret_key(home)
     environment = os.environ | {"AMPLE_DATABASE_URL": url, "AMPLE_HOME": str(home)}
+    environment.setdefault("OPENBLAS_NUM_THREADS", "1")  # the arrays are small: threads only get in the way
     log = (home / "server.log").open("ab")
     return subprocess.Popen(
         [
