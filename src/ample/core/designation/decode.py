@@ -110,7 +110,9 @@ def _exact_base(clean: str, start: int) -> list[_Base]:
         bore, after = (bore[:-1], after - 1) if bore.endswith("-") else (bore, after)
         name = known_names().get(series + bore)
     if name is not None:
-        spans = _base_spans(clean, found.start(), found.start("bore"), after, name)
+        token = clean[found.start() : after]
+        split = found.start("bore") - found.start()
+        spans = [*_base_spans(token, found.start(), split, name.text)]
         return [(name, spans, after, 1.0)]
     return _unlisted_base(clean, found)
 
@@ -128,23 +130,26 @@ def _unlisted_base(clean: str, found: re.Match[str]) -> list[_Base]:
         return []
     size = BoundarySize(series + bore, series, d_mm, 0.0, None, None)
     spans = [
-        _span(clean, found.start(), found.start("bore"), SERIES_WORDS[series], "series", series),
-        _span(clean, found.start("bore"), found.end(), f"bore {d_mm:g} mm", "d_mm", f"{d_mm:g}"),
+        _span(
+            found.group("series") + found.group("gap"), found.start(), SERIES_WORDS[series], "series", series
+        ),
+        _span(found.group("bore"), found.start("bore"), f"bore {d_mm:g} mm", "d_mm", f"{d_mm:g}"),
     ]
     return [(size, spans, found.end(), 0.5)]
 
 
-def _base_spans(clean: str, start: int, split: int, stop: int, name: KnownName) -> list[Span]:
-    size = name.size
-    words = SERIES_WORDS[size.series]
-    return [
-        _span(clean, start, split, words, "series", size.series),
-        _span(clean, split, stop, f"bore {size.d_mm:g} mm", "d_mm", f"{size.d_mm:g}"),
-    ]
+@lru_cache(maxsize=8192)
+def _base_spans(token: str, start: int, split: int, name: str) -> tuple[Span, ...]:
+    """Series and bore of a known name that stands at a place; the same pieces come again and again."""
+    size = known_names()[name].size
+    return (
+        _span(token[:split], start, SERIES_WORDS[size.series], "series", size.series),
+        _span(token[split:], start + split, f"bore {size.d_mm:g} mm", "d_mm", f"{size.d_mm:g}"),
+    )
 
 
-def _span(text: str, start: int, stop: int, meaning: str, attribute: str, value: str) -> Span:
-    return Span(start, stop, text[start:stop], meaning, attribute, value, "stated", "ISO 15")
+def _span(text: str, start: int, meaning: str, attribute: str, value: str) -> Span:
+    return Span(start, start + len(text), text, meaning, attribute, value, "stated", "ISO 15")
 
 
 def _pattern_bases(clean: str, start: int) -> list[_Base]:
@@ -277,11 +282,15 @@ def _half_read(dialect: Dialect, piece: str, start: int, typed: str) -> list[lis
 
 
 def _spans_of(code: Code, start: int, stop: int, typed: str) -> list[Span]:
-    text = code.code if start >= stop else typed[start:stop] if stop <= len(typed) else code.code
-    return [
-        Span(start, stop, text, code.meaning, attribute, value, "stated", code.basis)
+    return [*_code_spans(code, start, typed[start:stop])]
+
+
+@lru_cache(maxsize=8192)
+def _code_spans(code: Code, start: int, text: str) -> tuple[Span, ...]:
+    return tuple(
+        Span(start, start + len(text), text, code.meaning, attribute, value, "stated", code.basis)
         for attribute, value in code.sets
-    ]
+    )
 
 
 _ASSUMED = (

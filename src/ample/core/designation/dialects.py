@@ -16,7 +16,7 @@ _ATTRIBUTES = frozenset(("closure", "clearance", "class", "cage", "snap_ring", "
 _CODE = re.compile(r"[A-Z0-9]{1,8}")
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, eq=False)
 class Code:
     """One code with one meaning: the attributes it sets and where the meaning comes from."""
 
