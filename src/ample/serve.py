@@ -11,6 +11,7 @@ import socket
 import subprocess
 import sys
 import time
+import urllib.error
 import urllib.request
 from datetime import UTC, datetime
 from pathlib import Path
@@ -168,6 +169,8 @@ def _wait_ready(web: subprocess.Popen[bytes], port: int) -> None:
         try:
             with urllib.request.urlopen(f"http://127.0.0.1:{port}/api/health", timeout=5):
                 return
+        except urllib.error.HTTPError:
+            return  # it answers; a database that died meanwhile is started again by `_watch`
         except OSError:
             time.sleep(0.1)
     raise StartFailed("server_slow", "The server did not answer; see server.log in AMPLE_HOME.")
