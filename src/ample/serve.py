@@ -137,11 +137,14 @@ def _reachable(url: str) -> None:
 
 
 def _demo(url: str) -> bool:
-    if os.environ.get("AMPLE_DEMO") == "0":
+    database = Database(url)
+    if os.environ.get("AMPLE_DEMO") == "0" or database.look(
+        lambda t: t.single_value("SELECT EXISTS (SELECT 1 FROM people)")
+    ):
         return False
-    from ample.demo.load import load_demo
+    from ample.demo.load import load_demo  # the core with its arrays: only when it is needed
 
-    return load_demo(Database(url), datetime.now(UTC).replace(tzinfo=None), say)
+    return load_demo(database, datetime.now(UTC).replace(tzinfo=None), say)
 
 
 def _web(url: str, home: Path, port: int) -> subprocess.Popen[bytes]:
