@@ -17,7 +17,7 @@ from ample.core.identify.model import (
     WEAR_SHAPE,
 )
 from ample.core.identify.unlisted import GRID_SHARES, SIXTEENTH_MM, UNLISTED_PRIOR, shapes
-from ample.core.parts import FEATURES, bearing_conditions, manufacturing_interval_mm
+from ample.core.parts import PART_FEATURES, bearing_conditions, manufacturing_interval_mm
 from benchmarks.simulate import Draw, Simulator
 
 SHARED_NODES = 15
@@ -41,7 +41,7 @@ class Reference:
         self.deviation = deviation
         self.limits = [
             np.array([manufacturing_interval_mm(f.name, s[i], s[0], "Normal") for s in self.sizes])
-            for i, f in enumerate(FEATURES)
+            for i, f in enumerate(PART_FEATURES)
         ]
 
     def posterior(self, draw: Draw) -> tuple[np.ndarray, float]:
@@ -56,7 +56,7 @@ class Reference:
         """For unworn and worn: density of the reading per (size, shared node), slips included."""
         observation = draw.observations[i]
         value = observation.values_mm[0]
-        u = self.instrument.expanded_uncertainty_mm(FEATURES[i].reach) / 2
+        u = self.instrument.expanded_uncertainty_mm(PART_FEATURES[i].reach) / 2
         sigma = math.sqrt(u**2 - self.deviation**2 + self.instrument.scatter_mm**2)
         slip = SLIP / (min(max(value, SMALLEST_MM), LARGEST_MM) * math.log(LARGEST_MM / SMALLEST_MM))
         sign = (1.0, -1.0, 0.0)[i]
@@ -76,7 +76,7 @@ class Reference:
         per_feature = []
         for i, grid in enumerate(grids):
             limits = np.array(
-                [manufacturing_interval_mm(FEATURES[i].name, s, s, "Normal") for s, _ in grid]
+                [manufacturing_interval_mm(PART_FEATURES[i].name, s, s, "Normal") for s, _ in grid]
             ).reshape(-1, 2)
             per_feature.append(self._densities(draw, i, limits))
         ratio = shapes()

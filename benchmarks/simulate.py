@@ -17,7 +17,7 @@ from ample.core.identify.model import (
     WEAR_SHAPE,
 )
 from ample.core.identify.unlisted import GRID_SHARES, SIXTEENTH_MM, shapes
-from ample.core.parts import FEATURES, bearing_conditions, manufacturing_interval_mm
+from ample.core.parts import PART_FEATURES, bearing_conditions, manufacturing_interval_mm
 from ample.core.sizes import Instrument
 
 LISTED_SHARE = 0.945 / 0.995  # the flat "not this family" is not drawn: it is not a bearing
@@ -112,7 +112,7 @@ class Simulator:
         shared_deviation = math.sqrt(SHARED_PART) * smallest
         shared = self._normal(shared_deviation) * self.habits.doubt_factor
         found = []
-        for feature, nominal in zip(FEATURES, size, strict=True):
+        for feature, nominal in zip(PART_FEATURES, size, strict=True):
             worn = self._wear(kind.bore_growth_mm > 0, kind.outside_loss_mm > 0, feature.name)
             if feature.name not in features:
                 continue

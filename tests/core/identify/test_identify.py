@@ -17,6 +17,7 @@ from ample.core.identify.model import (
     slip_density,
     wear_amounts_mm,
 )
+from ample.core.identify.posterior import learnt, measure
 from ample.core.identify.unlisted import grid_near
 from ample.core.sizes import default_instrument
 
@@ -189,3 +190,64 @@ def test_wear_is_one_sided_with_the_stated_mean():
 def test_the_grid_holds_whole_half_and_sixteenth_sizes():
     sizes = {round(size, 4) for size, _ in grid_near(25.4, 0.6)}
     assert {25.0, 25.5, 25.4, 26.0} <= sizes
+
+
+def _learnt(**features):
+    """Chance of a worn outside, and the mean of the caliper's shared error, after some readings."""
+    observations = tuple(seen(**features))
+    posterior = measure(CATALOGUE, observations)
+    chance = CATALOGUE.unit_prior * posterior.unit_density
+    known = learnt(CATALOGUE, posterior, chance / chance.sum())
+    worn = sum(row.sum() for row, kind in zip(known, posterior.kinds, strict=True) if kind[2])
+    return worn, float(known.sum(axis=0) @ posterior.shared.shifts_mm)
+
+
+def test_readings_teach_the_instruments_own_error():
+    """Two features over size by the same amount say that the caliper reads over."""
+    _, none = _learnt(bore=(24.995,) * 3, width=(14.94,) * 3)
+    _, over = _learnt(bore=(25.03,) * 3, width=(15.03,) * 3)
+    assert over > none + 0.004
+
+
+def test_a_crept_bore_makes_a_crept_outside_likelier_to_expect():
+    sound, _ = _learnt(bore=(24.995,) * 3)
+    crept, _ = _learnt(bore=(25.06,) * 3)
+    assert crept > sound
+
+
+def test_before_any_reading_only_the_shares_are_known():
+    posterior = measure(CATALOGUE, ())
+    known = learnt(CATALOGUE, posterior, CATALOGUE.unit_prior)
+    assert known[:, 0] == pytest.approx([0.70, 0.13, 0.13, 0.04])
+
+
+def test_seats_stand_for_the_sizes_of_a_bearing_that_is_gone():
+    """A shaft of 25 k5 and a housing of 52 H7 were made for 25 x 52."""
+    found = best(shaft_seat=25.006, housing_seat=52.015)
+    assert found.candidates[0].d_mm == 25
+    assert found.candidates[0].D_mm == 52
+    assert found.next_measurement.feature in ("width", "marking")
+
+
+def test_a_worn_shaft_still_points_to_its_bearing():
+    read = [Observation("shaft_seat", (24.95,), MICROMETER), Observation("width", (14.95,), CALIPER)]
+    found = identify(CATALOGUE, read)
+    assert (found.candidates[0].d_mm, found.candidates[0].B_mm) == (25, 15)
+
+
+def test_bore_and_shaft_together_say_more_than_one():
+    one = best(bore=25.2).candidates[0]
+    both = best(bore=25.2, shaft_seat=25.0)
+    assert {each.feature for each in both.candidates[0].features} == {
+        "bore",
+        "outside",
+        "width",
+        "shaft_seat",
+    }
+    assert both.candidates[0].d_mm == 25
+    assert one.d_mm == 25
+
+
+def test_an_unlisted_bore_with_its_shaft_is_none_of_these():
+    found = best(bore=(43.0,) * 2, shaft_seat=(43.0,) * 2, outside=(81.0,) * 2, width=(17.0,) * 2)
+    assert found.none_probability > 0.95

@@ -10,14 +10,14 @@ from pathlib import Path
 import numpy as np
 from numpy.typing import NDArray
 
-from ample.core.parts import BearingSpec, manufacturing_interval_mm
+from ample.core.parts import FEATURES, BearingSpec, manufacturing_interval_mm
 from ample.core.standards import ball_bearing_sizes
 from ample.core.tables import read_table
 
 Floats = NDArray[np.float64]
 Ints = NDArray[np.intp]
 DIMENSIONS = ("d_mm", "D_mm", "B_mm")
-_FEATURE_OF = {"d_mm": "bore", "D_mm": "outside", "B_mm": "width"}
+RARE = 0.05
 
 
 @dataclass(frozen=True, slots=True)
@@ -32,7 +32,7 @@ class Entry:
 
 @dataclass(frozen=True)
 class Intervals:
-    """Distinct manufacturing intervals of one dimension, and which one each unit has."""
+    """Distinct manufacturing intervals of one feature, and which one each unit has."""
 
     nominal_mm: Floats
     low_mm: Floats
@@ -49,6 +49,7 @@ class Catalogue:
     unit_envelope: Ints
     entry_unit: Ints
     entry_prior: Floats
+    unit_prior: Floats
     intervals: dict[str, Intervals]
     rows_named: dict[str, Ints]
     entry_closure: NDArray[np.str_]
@@ -73,12 +74,15 @@ class Catalogue:
         pairs = np.array([f"{env}|{cls}" for env, cls in zip(entry_envelope, classes, strict=True)])
         _, first, entry_unit = np.unique(pairs, return_index=True, return_inverse=True)
         unit_envelope = entry_envelope[first]
+        entry_unit = entry_unit.reshape(-1)
+        prior = _prior(entries, entry_envelope, len(envelopes))
         return Catalogue(
             tuple(entries),
             envelopes,
             unit_envelope,
-            entry_unit.reshape(-1),
-            _prior(entries, entry_envelope, len(envelopes)),
+            entry_unit,
+            prior,
+            np.asarray(np.bincount(entry_unit, prior, len(unit_envelope)), dtype=np.float64),
             _intervals(envelopes[unit_envelope], classes[first]),
             _grouped([e.spec.designation for e in entries]),
             np.array([e.spec.closure for e in entries]),
@@ -108,47 +112,36 @@ def _prior(entries: Sequence[Entry], envelope: Ints, count: int) -> Floats:
 
 
 def _intervals(unit_sizes: Floats, unit_classes: NDArray[np.str_]) -> dict[str, Intervals]:
+    """For each feature, the distinct limits between which it is made, and which one each unit has."""
     found = {}
-    for column, dimension in enumerate(DIMENSIONS):
-        limits = np.array(
+    for feature in FEATURES:
+        column = DIMENSIONS.index(feature.dimension)
+        made = np.array(
             [
-                manufacturing_interval_mm(
-                    _FEATURE_OF[dimension], float(size[column]), float(size[0]), str(cls)
-                )
+                manufacturing_interval_mm(feature.name, float(size[column]), float(size[0]), str(cls))
                 for size, cls in zip(unit_sizes, unit_classes, strict=True)
             ]
         )
-        rows = np.column_stack([unit_sizes[:, column], limits])
+        rows = np.column_stack([unit_sizes[:, column], made])
         distinct, index = np.unique(rows, axis=0, return_inverse=True)
-        found[dimension] = Intervals(distinct[:, 0], distinct[:, 1], distinct[:, 2], index.reshape(-1))
+        found[feature.name] = Intervals(distinct[:, 0], distinct[:, 1], distinct[:, 2], index.reshape(-1))
     return found
 
 
 @lru_cache
-def series_weights() -> dict[str, float]:
-    """How often each series is met, before the shop's own counts."""
-    rows = read_table(Path(__file__).with_name("series_weights.csv")).rows
-    return {row["series"]: float(row["weight"]) for row in rows}
-
-
-_CLOSURE_SHARES = {
-    "open": 1.0, "shield_two": 0.9, "seal_two": 1.1, "low_friction_two": 0.3,
-    "shield_one": 0.1, "seal_one": 0.1, "low_friction_one": 0.05,
-}  # fmt: skip
-_CLEARANCE_SHARES = {"N": 1.0, "3": 0.45, "2": 0.1, "4": 0.1, "5": 0.05}
-_CLASS_SHARES = {"Normal": 1.0, "6": 0.1, "5": 0.05, "4": 0.03}
+def _prior_shares() -> dict[tuple[str, str], float]:
+    rows = read_table(Path(__file__).with_name("prior_shares.csv")).rows
+    return {(row["attribute"], row["value"]): float(row["share"]) for row in rows}
 
 
 def usual_weight(spec: BearingSpec) -> float:
-    """How often a part is met before the shop's own counts: series, closure, clearance, class.
-
-    The shares are common practice; what the shop confirms takes over.
-    """
+    """How often a part is met before the shop's own counts: series, closure, clearance, class."""
+    shares = _prior_shares()
     return (
-        series_weights().get(spec.series, 0.5)
-        * _CLOSURE_SHARES.get(spec.closure, 0.1)
-        * _CLEARANCE_SHARES.get(spec.clearance, 0.1)
-        * _CLASS_SHARES.get(spec.tolerance_class, 0.05)
+        shares.get(("series", spec.series), 0.5)
+        * shares.get(("closure", spec.closure), RARE)
+        * shares.get(("clearance", spec.clearance), RARE)
+        * shares.get(("class", spec.tolerance_class), RARE)
     )
 
 

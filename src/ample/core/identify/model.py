@@ -13,7 +13,7 @@ from numpy.typing import NDArray
 from scipy.special import gammaincinv, ndtr
 
 from ample.core.errors import BadInput
-from ample.core.parts import bearing_conditions, feature_named
+from ample.core.parts import bearing_conditions, feature_named, mean_wear_mm
 from ample.core.sizes import Instrument
 from ample.core.sizes.lengths import LONGEST_MM
 
@@ -26,7 +26,9 @@ SLIP = 0.01
 SMALLEST_MM, LARGEST_MM = 0.3, 900.0
 SHARED_PART = 0.5
 WEAR_SHAPE = 4.0
-WEAR_MEAN_MM = 0.025
+WEAR_MEAN_MM = mean_wear_mm()
+WEAR_SIGN = {"bore": 1.0, "outside": -1.0, "shaft_seat": -1.0, "housing_seat": 1.0}
+SEAT_WORN = 0.4
 RUST_RESIDUE_MM = 0.02
 FARTHEST_SIGMAS, MOST_SHIFT_MM = 12.0, 0.25
 INSTRUMENT_NODES = 5
@@ -56,6 +58,11 @@ class Observation:
                 "condition",
                 f"One of {', '.join(CONDITIONS)}.",
             )
+
+    @property
+    def dimension(self) -> str:
+        """The dimension that the feature stands for."""
+        return feature_named(self.feature).dimension
 
     @property
     def reach(self) -> Reach:
@@ -210,14 +217,14 @@ def profile(
     Returns arrays (interval, instrument node); `shared` is None for another instrument than
     the one most readings were taken with, whose whole doubt is then its own. With `worn` off
     only the unworn part is worked out. Beyond 12 σ and the most that wear and a shared error
-    shift, the normal density is under 1e-31 of its peak and the slips alone count.
+    shift, the normal density is under 1e-31 of its peak and the slips alone count. A seat wears by
+    itself, whatever the rings did: unworn and worn are mixed in it.
     """
     shifts = shared.shifts_mm if shared else np.zeros(1)
-    sign = {"bore": 1.0, "outside": -1.0}.get(observation.feature, 0.0)
+    sign = WEAR_SIGN.get(observation.feature, 0.0) if worn else 0.0
     sets, all_slipped = kept_sets(observation, shared)
     unworn = np.full((len(low_mm), len(shifts)), all_slipped)
     worn_too = unworn.copy()
-    sign = sign if worn else 0.0
     for kept in sets:
         reach = FARTHEST_SIGMAS * kept.sigma_mm + MOST_SHIFT_MM
         near = np.flatnonzero((high_mm > kept.mean_mm - reach) & (low_mm < kept.mean_mm + reach))
@@ -233,6 +240,9 @@ def profile(
                 kept.sigma_mm,
             )
             worn_too[near] += kept.weight * densities.mean(axis=2)
+    if sign and not feature_named(observation.feature).on_part:
+        unworn = (1 - SEAT_WORN) * unworn + SEAT_WORN * worn_too
+        return Profile(unworn, unworn, all_slipped)
     return Profile(unworn, worn_too if sign else unworn, all_slipped)
 
 

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from typing import TYPE_CHECKING
+from functools import cached_property
 
 import numpy as np
 from numpy.typing import NDArray
@@ -11,17 +11,16 @@ from numpy.typing import NDArray
 from ample.core.identify.catalogue import Catalogue
 from ample.core.identify.model import (
     SLIP,
+    WEAR_SIGN,
     Observation,
     interval_density,
     shared_error,
     slip_density,
     wear_amounts_mm,
 )
-from ample.core.parts import FEATURES, Feature
+from ample.core.identify.posterior import Posterior, learnt
+from ample.core.parts import PART_FEATURES, Feature, feature_named
 from ample.core.sizes import Instrument
-
-if TYPE_CHECKING:
-    from ample.core.identify.ranking import Posterior
 
 Floats = NDArray[np.float64]
 
@@ -52,6 +51,17 @@ class State:
     none: float
     by_entry: Floats
 
+    @cached_property
+    def unit_chance(self) -> Floats:
+        """Chance of each unit within all."""
+        chance = np.bincount(self.catalogue.entry_unit, self.by_entry, len(self.catalogue.unit_envelope))
+        return np.asarray(chance, dtype=np.float64)
+
+    @cached_property
+    def learnt(self) -> Floats:
+        """What the readings have shown of wear and of the shared error."""
+        return learnt(self.catalogue, self.posterior, self.unit_chance)
+
 
 def best_next(
     state: State, observations: tuple[Observation, ...], marking_read: bool, at_hand: Instrument
@@ -60,9 +70,9 @@ def best_next(
     read = {each.feature for each in observations}
     gains: dict[str, float] = {}
     worth: dict[str, float] = {}
-    for feature in FEATURES:
+    for feature in PART_FEATURES:
         if feature.name not in read:
-            gains[feature.name] = _gain_bits(state, feature, observations, at_hand)
+            gains[feature.name] = _gain_bits(state, feature, at_hand)
             worth[feature.name] = gains[feature.name] / feature.trouble
     if not marking_read:
         gains["marking"] = MARKING_READABLE * _entropy(np.append(state.by_envelope, state.none))
@@ -82,26 +92,26 @@ def _entropy(chances: Floats) -> float:
 
 def _by_value(state: State, feature: Feature) -> tuple[Floats, Floats, Floats, Floats]:
     """Nominals of the feature still possible: chance, nominal, lower and upper limit."""
-    held = state.catalogue.intervals[feature.dimension]
-    unit_chance = np.bincount(state.catalogue.entry_unit, state.by_entry, len(state.catalogue.unit_envelope))
-    chance = np.asarray(np.bincount(held.of_unit, unit_chance, len(held.low_mm)), dtype=np.float64)
+    held = state.catalogue.intervals[feature.name]
+    chance = np.asarray(np.bincount(held.of_unit, state.unit_chance, len(held.low_mm)), dtype=np.float64)
     keep = np.flatnonzero(chance > NEGLIGIBLE)
     keep = keep[np.argsort(-chance[keep], kind="stable")][:MOST_VALUES]
     return chance[keep], held.nominal_mm[keep], held.low_mm[keep], held.high_mm[keep]
 
 
-def _gain_bits(
-    state: State, feature: Feature, observations: tuple[Observation, ...], at_hand: Instrument
-) -> float:
+def _gain_bits(state: State, feature: Feature, at_hand: Instrument) -> float:
     """Mutual information between which size it is and the reading to be taken.
 
     Formula: I = Σ_c P(c) Σ_q w_q log2[ p(m_q | c) / p(m_q) ] over quantile points m_q of each
-    candidate's own readings; none-of-these spreads over the family's range.
+    candidate's own readings, given wear and instrument as far as they are known; none-of-these
+    spreads over the family's range.
     """
     chance, _, low, high = _by_value(state, feature)
     if not len(chance):
         return 0.0
-    sigma, shift = _doubt(state, feature, observations, at_hand)
+    states = _states(state, feature, at_hand)
+    shift = sum(each.chance * each.shift_mm for each in states)
+    sigma = max(each.sigma_mm for each in states)
     points = np.linspace(-2.0, 2.0, 5)
     weights = np.exp(-0.5 * points**2)
     weights /= weights.sum()
@@ -110,8 +120,10 @@ def _gain_bits(
     background = SLIP * np.array([slip_density(value) for value in readings])
     near, owner = np.nonzero(np.abs(readings[:, None] - ((low + high) / 2)[None, :]) < 8 * sigma + 0.4)
     pairs = np.zeros(len(near))
-    for weight, amount in _wear_states(state, feature):
-        pairs += weight * interval_density(readings[near], low[owner], high[owner], shift + amount, sigma)
+    for each in states:
+        pairs += each.chance * interval_density(
+            readings[near], low[owner], high[owner], each.shift_mm, each.sigma_mm
+        )
     density = np.zeros((len(readings), len(low)))
     density[near, owner] = (1 - SLIP) * pairs
     rest = max(1 - float(chance.sum()), 1e-12)
@@ -122,38 +134,45 @@ def _gain_bits(
     return max(listed - rest * float(np.log2(rest)), 0.0)
 
 
-def _doubt(
-    state: State, feature: Feature, observations: tuple[Observation, ...], at_hand: Instrument
-) -> tuple[float, float]:
-    """Deviation of a new reading, mm, and the shift already learnt of a shared instrument error."""
+@dataclass(frozen=True)
+class Expected:
+    """A way in which the next reading can lie about its nominal: chance, shift and doubt, mm."""
+
+    chance: float
+    shift_mm: float
+    sigma_mm: float
+
+
+def _states(state: State, feature: Feature, at_hand: Instrument) -> list[Expected]:
+    """Unworn and worn, each with the shared error as far as the earlier readings have shown it."""
     u = at_hand.expanded_uncertainty_mm(feature.reach) / 2
-    sigma = float(np.hypot(u, at_hand.scatter_mm))
-    if not any(each.instrument == at_hand for each in observations):
-        return sigma, 0.0
     shared = shared_error(at_hand)
-    return sigma, float(np.average(shared.shifts_mm, weights=_node_chances(state)))
-
-
-def _node_chances(state: State) -> Floats:
-    nodes = state.posterior.nodes
-    return np.asarray(nodes / nodes.sum())
-
-
-def _wear_states(state: State, feature: Feature) -> list[tuple[float, float]]:
-    """Chance and shift of wear for the feature, given the kinds still possible."""
-    sign = {"bore": 1.0, "outside": -1.0}.get(feature.name)
-    if sign is None:
-        return [(1.0, 0.0)]
-    column = 1 if feature.name == "bore" else 2
-    worn = sum(kind[0] for kind in state.posterior.kinds if kind[column])
-    amounts = wear_amounts_mm(6)[::2]
-    return [(1 - worn, 0.0), *((worn / len(amounts), sign * float(amount)) for amount in amounts)]
+    same = state.posterior.shared is shared
+    chances = state.learnt
+    column = {"bore": 1, "outside": 2}.get(feature.name)
+    wears = np.array([bool(column and kind[column]) for kind in state.posterior.kinds])
+    found = []
+    for worn in (False, True):
+        rows = chances[wears == worn].sum(axis=0)
+        total = float(rows.sum())
+        if total <= 0:
+            continue
+        mean = spread = 0.0
+        variance = u**2
+        if same:
+            mean = float(rows @ shared.shifts_mm) / total
+            spread = max(float(rows @ shared.shifts_mm**2) / total - mean**2, 0.0)
+            variance = max(u**2 - shared.deviation_mm**2, 0.0) + spread
+        sigma = float(np.sqrt(variance + at_hand.scatter_mm**2))
+        amounts = WEAR_SIGN[feature.name] * wear_amounts_mm(6)[::2] if worn else np.zeros(1)
+        found += [Expected(total / len(amounts), mean + float(amount), sigma) for amount in amounts]
+    return found
 
 
 def _reason(state: State, name: str) -> str:
     if name == "marking":
         return "Read the marking: it says at once what the sizes only narrow down."
-    feature = next(each for each in FEATURES if each.name == name)
+    feature = feature_named(name)
     chance, nominal, _, _ = _by_value(state, feature)
     sizes: dict[float, float] = {}
     for share, size in zip(chance, nominal, strict=True):

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import math
-from collections import Counter
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from statistics import median
@@ -14,25 +13,10 @@ from numpy.typing import NDArray
 from ample.core.errors import BadInput
 from ample.core.identify.catalogue import Catalogue, Entry
 from ample.core.identify.marking_evidence import marking_likelihood
-from ample.core.identify.model import (
-    LARGEST_MM,
-    SMALLEST_MM,
-    InstrumentError,
-    Observation,
-    Profile,
-    kind_weights,
-    profile,
-    shared_error,
-    slip_density,
-)
+from ample.core.identify.model import LARGEST_MM, SMALLEST_MM, Observation, profile
 from ample.core.identify.next_measurement import NextMeasurement, State, best_next
-from ample.core.identify.unlisted import (
-    OTHER_FAMILY_PRIOR,
-    UNLISTED_PRIOR,
-    near_sizes,
-    unlisted_density,
-)
-from ample.core.parts import FEATURES, Feature, MarkingReading, feature_named
+from ample.core.identify.posterior import LISTED_PRIOR, Posterior, measure, units_together
+from ample.core.parts import FEATURES, Feature, MarkingReading
 from ample.core.sizes import Instrument, default_instrument
 
 Floats = NDArray[np.float64]
@@ -100,19 +84,6 @@ class Identification:
     entropy_bits: float
 
 
-@dataclass(frozen=True)
-class Posterior:
-    """Chance of every unit and of none, with the densities they came from."""
-
-    unit_density: Floats
-    none_density: float
-    total: float
-    profiles: dict[str, Profile]
-    nodes: Floats
-    kinds: tuple[tuple[float, bool, bool], ...]
-    shared_of: dict[str, InstrumentError | None]
-
-
 def identify(
     catalogue: Catalogue,
     observations: Sequence[Observation],
@@ -157,7 +128,7 @@ def identify(
     posterior = measure(catalogue, seen)
     evidence, none_marking = marking_likelihood(catalogue, markings)
     entry_density = catalogue.entry_prior * posterior.unit_density[catalogue.entry_unit] * evidence
-    listed = (1 - UNLISTED_PRIOR - OTHER_FAMILY_PRIOR) * entry_density
+    listed = LISTED_PRIOR * entry_density
     none = posterior.none_density * none_marking
     total = float(listed.sum()) + none
     chance = listed / total
@@ -178,63 +149,6 @@ def identify(
         _clash(catalogue, markings, posterior, candidates),
         _entropy(by_envelope, none_probability),
     )
-
-
-def measure(catalogue: Catalogue, observations: tuple[Observation, ...]) -> Posterior:
-    """Density of the readings for every unit of the catalogue, and for none of them."""
-    main = Counter(each.instrument for each in observations).most_common(1)
-    shared = shared_error(main[0][0]) if main else None
-    nodes = shared.weights if shared else np.ones(1)
-    shared_of = {
-        each.feature: shared if shared and each.instrument == main[0][0] else None for each in observations
-    }
-    kinds = kind_weights(observations)
-    profiles: dict[str, Profile] = {}
-    unlisted: dict[str, Profile] = {}
-    nears = {each.feature: near_sizes(each) for each in observations}
-    for each in observations:
-        held, near = catalogue.intervals[feature_named(each.feature).dimension], nears[each.feature]
-        low = np.concatenate([held.low_mm, near.low_mm])
-        high = np.concatenate([held.high_mm, near.high_mm])
-        made = profile(each, low, high, shared_of[each.feature])
-        profiles[each.feature], unlisted[each.feature] = made.split(len(held.low_mm))
-    unit_density = _units_together(catalogue, profiles, nodes, kinds)
-    flat = math.prod(slip_density(value) for each in observations for value in each.values_mm)
-    none = UNLISTED_PRIOR * unlisted_density(nears, unlisted, nodes, kinds)
-    none += OTHER_FAMILY_PRIOR * flat
-    listed = float((catalogue.entry_prior * unit_density[catalogue.entry_unit]).sum())
-    total = (1 - UNLISTED_PRIOR - OTHER_FAMILY_PRIOR) * listed + none
-    return Posterior(unit_density, none, total, profiles, nodes, kinds, shared_of)
-
-
-def _units_together(
-    catalogue: Catalogue,
-    profiles: dict[str, Profile],
-    nodes: Floats,
-    kinds: tuple[tuple[float, bool, bool], ...],
-) -> Floats:
-    """Σ over kinds of P(kind) times the features' densities, for every unit, over the shared error."""
-    shape = (len(catalogue.unit_envelope), len(nodes))
-    plain: Floats = np.broadcast_to(nodes, shape)
-    for feature in FEATURES:
-        if feature.name in profiles and feature.name not in ("bore", "outside"):
-            plain = plain * profiles[feature.name].unworn[catalogue.intervals[feature.dimension].of_unit]
-    bore = _gathered(catalogue, profiles.get("bore"), "d_mm")
-    outside = _gathered(catalogue, profiles.get("outside"), "D_mm")
-    total: Floats = np.zeros(shape)
-    for outside_worn in (False, True):
-        mixed = sum(weight * bore[bore_worn] for weight, bore_worn, worn in kinds if worn is outside_worn)
-        total = total + mixed * outside[outside_worn]
-    return np.asarray((total * plain).sum(axis=1))
-
-
-def _gathered(catalogue: Catalogue, made: Profile | None, dimension: str) -> dict[bool, Floats]:
-    """The densities of a feature for every unit, unworn and worn; 1 when it is not read."""
-    if made is None:
-        one = np.ones((1, 1))
-        return {False: one, True: one}
-    rows = catalogue.intervals[dimension].of_unit
-    return {False: made.unworn[rows], True: made.worn[rows]}
 
 
 def _candidates(
@@ -258,7 +172,11 @@ def _candidates(
         found.append(
             Candidate(
                 d, D, B, float(by_envelope[envelope]),
-                tuple(_agreement(catalogue, unit, feature, worth.get(feature.name)) for feature in FEATURES),
+                tuple(
+                    _agreement(catalogue, unit, feature, worth.get(feature.name))
+                    for feature in FEATURES
+                    if feature.on_part or feature.name in worth
+                ),
                 variants, len(members),
             )
         )  # fmt: skip
@@ -280,7 +198,7 @@ def _agreement(
     if worth is None:
         return FeatureAgreement(feature.name, "not_read", None, None)
     middle, u = worth
-    held = catalogue.intervals[feature.dimension]
+    held = catalogue.intervals[feature.name]
     row = held.of_unit[unit]
     low, high = float(held.low_mm[row]), float(held.high_mm[row])
     sigmas = max(low - middle, middle - high, 0.0) / u
@@ -304,22 +222,21 @@ def _unit_hint(catalogue: Catalogue, observations: tuple[Observation, ...], tota
         )
         density = _plain_density(catalogue, scaled)
         jacobian = factor ** sum(len(each.values_mm) for each in observations)
-        wrong = WRONG_UNIT_PRIOR * float((catalogue.entry_prior * density).sum()) * jacobian
+        wrong = WRONG_UNIT_PRIOR * float(catalogue.unit_prior @ density) * jacobian
         chance = wrong / (wrong + (1 - WRONG_UNIT_PRIOR) * total)
         if chance > 0.5 and (best is None or chance > best.probability):
-            top = int(np.argmax(catalogue.entry_prior * density))
+            top = int(np.argmax(catalogue.entry_prior * density[catalogue.entry_unit]))
             best = UnitHint(unit, chance, catalogue.entries[top].spec.designation)
     return best
 
 
 def _plain_density(catalogue: Catalogue, observations: tuple[Observation, ...]) -> Floats:
-    """Density of the readings for every entry as if sound and without a shared error: a screening."""
+    """Density of the readings for every unit as if sound and without a shared error: a screening."""
     profiles = {}
     for each in observations:
-        held = catalogue.intervals[feature_named(each.feature).dimension]
+        held = catalogue.intervals[each.feature]
         profiles[each.feature] = profile(each, held.low_mm, held.high_mm, None, worn=False)
-    units = _units_together(catalogue, profiles, np.ones(1), ((1.0, False, False),))
-    return units[catalogue.entry_unit]
+    return units_together(catalogue, profiles, np.ones(1), ((1.0, False, False),))
 
 
 def _clash(

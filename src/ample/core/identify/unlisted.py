@@ -16,7 +16,7 @@ from ample.core.identify.model import (
     Observation,
     Profile,
 )
-from ample.core.parts import manufacturing_interval_mm
+from ample.core.parts import feature_named, manufacturing_interval_mm
 from ample.core.standards import ball_bearing_sizes
 
 Floats = NDArray[np.float64]
@@ -88,38 +88,45 @@ def _unread(nodes: int) -> GridAxis:
 
 @dataclass(frozen=True)
 class Near:
-    """Grid sizes near a feature's readings with their shares and manufacturing limits."""
+    """Grid sizes near the readings along one dimension, with their shares per mm."""
 
     sizes_mm: Floats
     shares: Floats
-    low_mm: Floats
-    high_mm: Floats
+
+    def limits_mm(self, feature: str) -> tuple[Floats, Floats]:
+        """Between what limits a feature of each size is made."""
+        made = np.array(
+            [manufacturing_interval_mm(feature, size, size, "Normal") for size in self.sizes_mm.tolist()]
+        ).reshape(-1, 2)
+        return made[:, 0], made[:, 1]
 
 
-def near_sizes(observation: Observation) -> Near:
-    """The grid sizes that a feature's readings can mean if none slipped."""
-    centre = median(observation.values_mm)
-    spread = max(observation.values_mm) - min(observation.values_mm)
-    reach = 0.25 + spread + 4 * observation.instrument.expanded_uncertainty_mm(observation.reach)
-    near = grid_near(centre, reach)
-    limits = np.array(
-        [manufacturing_interval_mm(observation.feature, size, size, "Normal") for size, _ in near]
-    ).reshape(-1, 2)
-    sizes, shares = np.array(near).reshape(-1, 2).T
-    return Near(sizes, shares, limits[:, 0], limits[:, 1])
+def near_sizes(observations: tuple[Observation, ...]) -> dict[str, Near]:
+    """By dimension, the grid sizes that its readings can mean if none slipped."""
+    found: dict[str, set[tuple[float, float]]] = {}
+    for each in observations:
+        centre = median(each.values_mm)
+        spread = max(each.values_mm) - min(each.values_mm)
+        reach = 0.25 + spread + 4 * each.instrument.expanded_uncertainty_mm(each.reach)
+        found.setdefault(each.dimension, set()).update(grid_near(centre, reach))
+    return {
+        dimension: Near(*np.array(sorted(points)).reshape(-1, 2).T) for dimension, points in found.items()
+    }
 
 
-def _axis(near: Near, made: Profile, nodes: int) -> GridAxis:
-    slip = np.full((1, nodes), made.slip)
+def _axis(near: Near, made: list[Profile], nodes: int) -> GridAxis:
+    """The features of one dimension together; slot 0 is all of them slipped."""
+    slip = math.prod(profile.slip for profile in made)
 
-    def with_slip(rows: Floats) -> Floats:
-        return np.vstack([slip, np.broadcast_to(rows - made.slip, (len(near.sizes_mm), nodes))])
+    def together(rows: list[Floats]) -> Floats:
+        product = np.prod(np.broadcast_arrays(*rows), axis=0) - slip
+        return np.vstack([np.full((1, nodes), slip), np.broadcast_to(product, (len(near.sizes_mm), nodes))])
 
     return GridAxis(
         np.append(np.nan, near.sizes_mm),
         np.append(1.0, near.shares),
-        with_slip(made.unworn),
-        with_slip(made.worn),
+        together([profile.unworn for profile in made]),
+        together([profile.worn for profile in made]),
     )
 
 
@@ -167,8 +174,13 @@ def unlisted_density(
 ) -> float:
     """Density of all readings for an unlisted part of the family: summed over its size grid."""
     count = len(nodes)
-    axes = {name: _axis(near, profiles[name], count) for name, near in nears.items()}
-    bore, outside, width = (axes.get(name) or _unread(count) for name in ("bore", "outside", "width"))
+    made: dict[str, list[Profile]] = {}
+    for name, found in profiles.items():
+        made.setdefault(feature_named(name).dimension, []).append(found)
+    bore, outside, width = (
+        _axis(nears[dimension], made[dimension], count) if dimension in nears else _unread(count)
+        for dimension in ("d_mm", "D_mm", "B_mm")
+    )
     by_width = grid_weights(bore, outside, width) @ (width.unworn * nodes)
     total = 0.0
     for kind_weight, bore_worn, outside_worn in kinds:

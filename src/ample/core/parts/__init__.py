@@ -3,6 +3,7 @@
 from ample.core.parts.bearing import (
     CLOSURES,
     FEATURES,
+    PART_FEATURES,
     BearingSpec,
     Closure,
     ConditionKind,
@@ -10,12 +11,14 @@ from ample.core.parts.bearing import (
     bearing_conditions,
     feature_named,
     manufacturing_interval_mm,
+    mean_wear_mm,
 )
 from ample.core.parts.markings import MarkingReading, Span
 
 __all__ = [
     "CLOSURES",
     "FEATURES",
+    "PART_FEATURES",
     "BearingSpec",
     "Closure",
     "ConditionKind",
@@ -25,4 +28,5 @@ __all__ = [
     "bearing_conditions",
     "feature_named",
     "manufacturing_interval_mm",
+    "mean_wear_mm",
 ]

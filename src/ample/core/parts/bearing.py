@@ -8,7 +8,7 @@ from pathlib import Path
 
 from ample.core.errors import BadInput
 from ample.core.sizes.instruments import Reach
-from ample.core.standards import ring_limits
+from ample.core.standards import limits, ring_limits
 from ample.core.tables import read_table
 
 
@@ -63,20 +63,25 @@ class BearingSpec:
 
 @dataclass(frozen=True)
 class Feature:
-    """Something that can be measured on a part, the dimension it stands for and how it is reached."""
+    """Something to measure on the part, or beside it, the dimension it stands for and how it is reached."""
 
     name: str
     dimension: str
     reach: Reach
     trouble: float
     words: str
+    on_part: bool = True
 
 
 FEATURES: tuple[Feature, ...] = (
     Feature("bore", "d_mm", "inside", 1.0, "bore"),
     Feature("outside", "D_mm", "outside", 0.9, "outside"),
     Feature("width", "B_mm", "outside", 0.9, "width"),
+    Feature("shaft_seat", "d_mm", "outside", 1.5, "shaft seat", on_part=False),
+    Feature("housing_seat", "D_mm", "inside", 1.5, "housing seat", on_part=False),
 )
+PART_FEATURES = tuple(feature for feature in FEATURES if feature.on_part)
+_SEAT_ZONES = {"shaft_seat": ("h6", "n6"), "housing_seat": ("K7", "H8")}
 
 
 @dataclass(frozen=True)
@@ -106,7 +111,14 @@ def bearing_conditions() -> tuple[ConditionKind, ...]:
     )
     if abs(sum(kind.weight for kind in kinds) - 1) > 1e-9:
         raise ValueError("the shares of the conditions must add up to 1")
+    if len({amount for kind in kinds for amount in (kind.bore_growth_mm, kind.outside_loss_mm)} - {0.0}) != 1:
+        raise ValueError("the conditions have one mean amount of wear")
     return kinds
+
+
+def mean_wear_mm() -> float:
+    """The mean amount by which a crept ring wears, mm."""
+    return max(kind.bore_growth_mm for kind in bearing_conditions())
 
 
 def feature_named(name: str) -> Feature:
@@ -118,7 +130,7 @@ def feature_named(name: str) -> Feature:
         "no_such_feature",
         f"“{name[:30]}” is not measured on a ball bearing.",
         "feature",
-        "bore, outside or width.",
+        f"One of {', '.join(feature.name for feature in FEATURES)}.",
     )
 
 
@@ -128,10 +140,11 @@ def manufacturing_interval_mm(
 ) -> tuple[float, float]:
     """The limits between which a maker leaves a feature of a new bearing.
 
-    Formula: nominal + ISO 492 deviations; outside the table's sizes the nearest step is taken.
+    Formula: nominal + ISO 492 deviations; outside the table's sizes the nearest step is taken. A seat
+    lies in the usual zones: shaft from h6 to n6, housing from K7 to H8.
 
     Args:
-        feature: `bore`, `outside` or `width`.
+        feature: `bore`, `outside`, `width`, `shaft_seat` or `housing_seat`.
         nominal_mm: The nominal of the feature, mm, above 0.
         bore_mm: The nominal bore, mm (the width's tolerance goes by it).
         tolerance_class: `Normal`, `6`, `5` or `4`.
@@ -142,13 +155,16 @@ def manufacturing_interval_mm(
     Raises:
         BadInput: When the class does not exist.
 
-    Source: ISO 492:2014. Below 0.6 mm bore or 2.5 mm outside, and above 500 mm bore, the
+    Source: ISO 492:2014; seats ISO 286-1:2010 and common practice. Below 0.6 mm bore or 2.5 mm outside, and above 500 mm bore, the
     nearest step stands in (assumed).
 
     Example:
         >>> manufacturing_interval_mm("outside", 52.0, 25.0, "Normal")
         (51.987, 52.0)
     """
+    if feature in _SEAT_ZONES:
+        lower, upper = (limits(min(nominal_mm, 500.0), zone) for zone in _SEAT_ZONES[feature])
+        return (nominal_mm + lower.lower_um / 1000, nominal_mm + upper.upper_um / 1000)
     size = nominal_mm if feature != "width" else bore_mm
     lowest, highest = (2.5, 800.0) if feature == "outside" else (0.6, 500.0)
     found = ring_limits(feature, min(max(size, lowest), highest), _held(tolerance_class, size))
