@@ -8,7 +8,7 @@ import pytest
 
 import ample.core
 
-ROOMS = ("sizes", "standards", "parts", "designation", "identify", "fits", "interchange", "kits")
+ROOMS = ("sizes", "standards", "parts", "designation", "identify", "fits", "interchange", "kits", "condition", "assembly")
 
 
 def _functions():

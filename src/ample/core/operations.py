@@ -6,9 +6,11 @@ from collections.abc import Callable, Sequence
 from dataclasses import asdict, dataclass, replace
 from typing import Any
 
-from pydantic import BaseModel, ValidationError
+from pydantic import ValidationError
 
 from ample.core import exchange as x
+from ample.core import job_exchange as j
+from ample.core import job_operations as job
 from ample.core.designation import Dialect, decode
 from ample.core.errors import AmpleError, BadInput
 from ample.core.fits import (
@@ -448,9 +450,9 @@ OPERATIONS: dict[str, Operation] = _register(
     ("seat", "Judge a measured shaft or housing seat", x.SeatRequest, x.SeatAnswer, _seat),
     ("zone-advice", "The zone a seat should have", x.ZoneAdviceRequest, x.ZoneAdviceAnswer, _zone_advice),
     ("fitted-clearance", "Clearance before fitting, after it and running", x.FittedClearanceRequest, x.FittedClearanceAnswer, _fitted_clearance),
+    ("causes", "Rank the likely causes of what was told and seen", j.CausesRequest, j.CausesAnswer, job.causes),
+    ("cautions", "What can hurt someone here, and what is refused", j.CautionsRequest, j.CautionsAnswer, job.cautions),
+    ("inspect", "Judge a part by its condition card", j.InspectRequest, j.InspectAnswer, job.inspect),
+    ("line-check", "Contradictions, verdicts and counts of a line", j.LineCheckRequest, j.LineCheckAnswer, job.line_check),
+    ("trade", "Kinds of part, signs, units and condition cards", j.TradeRequest, j.TradeAnswer, job.trade),
 )  # fmt: skip
-
-
-def models() -> tuple[type[BaseModel], ...]:
-    """Every request and answer model of the register."""
-    return tuple(m for each in OPERATIONS.values() for m in (each.request, each.answer))

@@ -1,0 +1,124 @@
+"""The questions about a job that the register offers: causes, cautions, condition, the line."""
+
+from __future__ import annotations
+
+from functools import lru_cache
+from typing import get_args
+
+from ample.core import job_exchange as j
+from ample.core.assembly import LineSheet, check_line, count_loose, facing_of, part_kind, part_kinds
+from ample.core.assembly.facing import Facing
+from ample.core.assembly.line import LooksAt, Mark
+from ample.core.condition import (
+    Situation,
+    cautions_for,
+    find_causes,
+    inspect_part,
+    keep_advice,
+    known_cards,
+    known_signs,
+    known_units,
+    known_words,
+    refused_practices,
+)
+from ample.core.condition.causes import known_causes
+from ample.core.condition.inspection import VERDICT_WORDS
+
+
+def causes(request: j.CausesRequest) -> j.CausesAnswer:
+    """Rank the likely causes."""
+    found = find_causes(request.signs, request.checked, len(known_causes()))
+    outside = sum(each.weight for each in found if each.lies == "outside")
+    return j.CausesAnswer(
+        causes=[j.CauseAnswer.model_validate(each) for each in found[: request.limit]], outside_weight=outside
+    )
+
+
+def cautions(request: j.CautionsRequest) -> j.CautionsAnswer:
+    """Gather the cautions of a situation, and refuse what is dangerous in what is planned."""
+    situation = Situation(request.unit, tuple(request.energies), tuple(request.fluids), tuple(request.works))
+    return j.CautionsAnswer(
+        cautions=[j.CautionAnswer.model_validate(each) for each in cautions_for(situation)],
+        refused=[j.RefusalAnswer.model_validate(each) for each in refused_practices(request.planned)],
+    )
+
+
+def inspect(request: j.InspectRequest) -> j.InspectAnswer:
+    """Judge a part by its condition card."""
+    return j.InspectAnswer.model_validate(
+        inspect_part(request.card, request.findings, request.access, request.obtainable)
+    )
+
+
+def line_check(request: j.LineCheckRequest) -> j.LineCheckAnswer:
+    """Check a line: contradictions, facing, verdicts, counts."""
+    sheet = request.sheet
+    facing: dict[str, Facing] = {}
+    for line in sheet.lines:
+        facing |= facing_of(line, sheet.on(line.key))
+    notes = " \n".join(part.note for part in sheet.parts if part.note)
+    return j.LineCheckAnswer(
+        contradictions=[j.ContradictionAnswer.model_validate(each) for each in check_line(sheet)],
+        facing={key: j.FacingAnswer.model_validate(each) for key, each in facing.items()},
+        verdicts=verdicts_of(sheet, request.access),
+        loose=[j.LooseAnswer.model_validate(each) for each in count_loose(sheet.loose)],
+        refused=[j.RefusalAnswer.model_validate(each) for each in refused_practices(notes)],
+    )
+
+
+def verdicts_of(sheet: LineSheet, access: str) -> dict[str, j.InspectAnswer]:
+    """The verdict of every part; one that is always renewed is replaced without being looked at."""
+    found = {}
+    for part in sheet.parts:
+        judged = inspect_part(part_kind(part.kind).card, part.findings, access, part.obtainable)
+        answer = j.InspectAnswer.model_validate(judged)
+        advice = keep_advice(part.kind)
+        keep = part.keep or advice.keep
+        if keep == "always_new" and answer.verdict not in ("replace", "reclaim"):
+            why = advice.reason if not part.keep else "Renewed here by choice."
+            renewed = j.VerdictReasonAnswer(
+                verdict="replace", reason=f"Always new: {why}", other_school="", source=advice.source
+            )
+            answer = answer.model_copy(
+                update={"verdict": "replace", "words": VERDICT_WORDS["replace"], "second_person": False,
+                        "reasons": [renewed, *answer.reasons]}
+            )  # fmt: skip
+        found[part.key] = answer
+    return found
+
+
+@lru_cache(maxsize=1)
+def _tables() -> j.TradeAnswer:
+    return j.TradeAnswer(
+        signs=[j.SignAnswer.model_validate(each) for each in known_signs().values()],
+        units=[j.UnitAnswer.model_validate(each) for each in known_units().values()],
+        words=[
+            j.WordAnswer(kind=kind, name=name, words=words) for (kind, name), words in known_words().items()
+        ],
+        kinds=[
+            j.KindAnswer(
+                **{name: getattr(each, name) for name in j.KindAnswer.model_fields if hasattr(each, name)},
+                keep=keep_advice(each.kind).keep,
+                keep_reason=keep_advice(each.kind).reason,
+            )
+            for each in part_kinds().values()
+        ],
+        cards={
+            name: [
+                j.QuestionAnswer(
+                    question=each.question, words=each.words, how=each.how, criterion=each.criterion,
+                    answers=[j.AnswerWords(name=name, words=words) for name, words in each.answers],
+                )
+                for each in card.questions
+            ]
+            for name, card in known_cards().items()
+        },
+        verdict_words=VERDICT_WORDS,
+        looks_at=[each for each in get_args(LooksAt) if each],
+        marks=list(get_args(Mark)),
+    )  # fmt: skip
+
+
+def trade(_: j.TradeRequest) -> j.TradeAnswer:
+    """The tables that the screens draw from."""
+    return _tables()
