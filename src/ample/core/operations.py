@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from collections.abc import Callable, Sequence
 from dataclasses import asdict, dataclass, replace
-from typing import Any
+from typing import Any, TypeVar
 
-from pydantic import ValidationError
+from pydantic import BaseModel, ValidationError
 
 from ample.core import exchange as x
 from ample.core import job_exchange as j
@@ -39,6 +39,7 @@ from ample.core.standards import internal_clearance, limits, ring_limits
 
 InstrumentOf = Callable[[str], Instrument]
 EVIDENCE_READINGS = 400
+Model = TypeVar("Model", bound=BaseModel)
 
 
 @dataclass(frozen=True)
@@ -83,7 +84,7 @@ def ask(name: str, request: object) -> dict[str, Any]:
     return answer.model_dump(mode="json", by_alias=True)
 
 
-def parse_request(model: type[x.Request], data: object) -> x.Request:
+def parse_request(model: type[Model], data: object) -> Model:
     """Check JSON data against a request model; the first fault becomes an error at its field."""
     try:
         return model.model_validate(data)

@@ -12,10 +12,14 @@ from ample.shop.bench.api import api as bench
 from ample.shop.catalogue.index import ShopIndexKeeper
 from ample.shop.desk import Desk, ErrorAnswer, json_answer
 from ample.shop.instruments.api import api as instruments
+from ample.shop.jobfile.api import api as jobfile
 from ample.shop.jobs.api import api as jobs
+from ample.shop.line.api import api as line
 from ample.shop.orders.api import api as orders
 from ample.shop.people.api import api as people
+from ample.shop.photos.api import api as photos
 from ample.shop.seats.api import api as seats
+from ample.shop.takein.api import api as takein
 from ample.store import Database
 from ample.web.calc import calc
 from ample.web.errors import handle_errors, invalid
@@ -60,7 +64,7 @@ def create_app(settings: Settings | None = None) -> OpenAPI:
     app.extensions["ample-desk"] = Desk(database, ShopIndexKeeper(database))
     guard(app)
     handle_errors(app)
-    for blueprint in (calc, people, jobs, bench, seats, orders, instruments):
+    for blueprint in (calc, people, jobs, takein, line, photos, jobfile, bench, seats, orders, instruments):
         app.register_api(blueprint)
     csrf.exempt(calc)
     _own_routes(app, database)

@@ -46,7 +46,7 @@ def guard(app: Flask) -> None:
         nonce = getattr(g, "nonce", "")
         response.headers["Content-Security-Policy"] = (
             f"default-src 'none'; script-src 'self'; style-src 'self' 'nonce-{nonce}'; "
-            "img-src 'self' data:; font-src 'self'; connect-src 'self'; base-uri 'none'; "
+            "img-src 'self' data: blob:; font-src 'self'; connect-src 'self'; base-uri 'none'; "
             "form-action 'none'; frame-ancestors 'none'; manifest-src 'self'"
         )
         response.headers["X-Content-Type-Options"] = "nosniff"

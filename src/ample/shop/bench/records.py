@@ -21,7 +21,11 @@ class TypedReading(Strict):
 class FeatureReadings(Strict):
     """The repeats of one feature and the instrument."""
 
-    feature: Literal["bore", "outside", "width"]
+    feature: Literal[
+        "bore", "outside", "width", "shaft_seat", "housing_seat",
+        "shaft", "housing_bore", "free_lip", "inside", "section_1", "height", "seat_outside",
+        "free_length", "free_inside", "thickness",
+    ]  # fmt: skip
     instrument: str = Field(min_length=1, max_length=40)
     readings: list[TypedReading] = Field(min_length=1, max_length=12)
 
@@ -31,7 +35,7 @@ class BenchSheet(Strict):
 
     marking: str = Field(default="", max_length=60)
     condition: Literal["", "new", "worn", "spun", "rusty"] = ""
-    observations: list[FeatureReadings] = Field(default_factory=list, max_length=3)
+    observations: list[FeatureReadings] = Field(default_factory=list, max_length=12)
 
 
 class BenchSave(Strict):

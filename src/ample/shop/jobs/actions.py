@@ -10,9 +10,9 @@ from ample.shop.jobs.records import JobHead, NewJob, NewPart, PartHead
 from ample.store import Transaction
 
 
-def known_job(t: Transaction, number: str) -> JobHead:
-    """The job, or a clear word that there is none."""
-    job = queries.job_by_number(t, number)
+def known_job(t: Transaction, number: str, lock: bool = False) -> JobHead:
+    """The job, locked when it is to be changed, or a clear word that there is none."""
+    job = queries.job_by_number(t, number, lock)
     if job is None:
         raise NotKnown("no_such_job", f"There is no job {number[:12]}.", "number")
     return job

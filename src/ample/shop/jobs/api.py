@@ -12,6 +12,7 @@ from ample.shop.desk import ErrorAnswer, desk
 from ample.shop.jobs import actions, queries
 from ample.shop.jobs.board import states_of
 from ample.shop.jobs.records import JobHead, JobState, NewJob, NewPart, PartHead
+from ample.shop.takein.actions import open_unit
 
 api = APIBlueprint("jobs", __name__, url_prefix="/api", abp_tags=[Tag(name="jobs")])
 
@@ -44,7 +45,7 @@ def board() -> Response:
 @api.post("/jobs", summary="Open a job", responses={201: JobHead, 400: ErrorAnswer, 422: ErrorAnswer})
 def open_job(body: NewJob) -> Response:
     """Open a job under the next number."""
-    return desk().once(lambda t, doer: actions.open_job(t, doer, body), 201)
+    return desk().once(lambda t, doer: open_unit(t, doer, body), 201)
 
 
 @api.get("/jobs/<number>", summary="One job", responses={200: JobState, 404: ErrorAnswer, 422: ErrorAnswer})

@@ -6,16 +6,28 @@ from collections.abc import Callable
 from datetime import datetime
 from typing import Any
 
+from ample.core.assembly import part_kinds
 from ample.core.parts.ratings import ball_of
 from ample.core.sizes import Instrument
 from ample.shop.catalogue import queries as catalogue
 from ample.shop.jobs import queries
-from ample.shop.jobs.records import JobHead, JobState, Light, PartHead, PartState
+from ample.shop.jobs.records import (
+    JobHead,
+    JobState,
+    Light,
+    LineState,
+    OutlinePart,
+    PartHead,
+    PartState,
+)
+from ample.shop.line import queries as lines
 from ample.shop.orders.lights import lights_of
+from ample.shop.takein.actions import open_cautions
+from ample.shop.takein.queries import unit_kinds
 from ample.shop.times import as_utc
 from ample.store import Transaction
 
-STAGES = ("measure", "order", "coming")
+STAGES = ("strip", "measure", "order", "coming")
 
 
 def states_of(
@@ -24,15 +36,48 @@ def states_of(
     """Jobs with their parts, lights and what they wait for."""
     parts = queries.parts_of_jobs(t, [job.job_id for job in heads])
     part_ids = [part.part_id for part in parts]
+    job_ids = [job.job_id for job in heads]
+    units, cautions, of_lines = unit_kinds(t, job_ids), open_cautions(t, job_ids), _lines(t, job_ids)
     known = queries.decisions(t, part_ids)
     lights = lights_of(t, part_ids, instrument_of)
     states = [_part_state(t, part, known[part.part_id], lights[part.part_id]) for part in parts]
     found = []
     for job in heads:
         own = [state for state in states if state.part.job_id == job.job_id]
-        waits = min((state.waits_for for state in own), key=STAGES.index, default="measure")
+        line = of_lines[job.job_id]
+        waits = min((state.waits_for for state in own), key=STAGES.index, default="strip")
+        if line.open or line.ask:
+            waits = "strip"
         days = (as_utc(now) - job.opened_at).days
-        found.append(JobState(job=job, parts=own, waits_for=waits, days_open=max(days, 0)))
+        found.append(
+            JobState(
+                job=job, unit=units.get(job.job_id, "other"), cautions_open=cautions[job.job_id], line=line,
+                parts=own, waits_for=waits, days_open=max(days, 0),
+            )
+        )  # fmt: skip
+    return found
+
+
+def _lines(t: Transaction, job_ids: list[int]) -> dict[int, LineState]:
+    rows = lines.outlines(t, job_ids)
+    wrong = lines.contradictions(t, job_ids)
+    on_bench = lines.on_bench(t, job_ids)
+    found = {}
+    for job_id in job_ids:
+        own = [row for row in rows if row["job_id"] == job_id]
+        verdicts = [row["verdict"] for row in own]
+        to_bench = [
+            row for row in own
+            if row["verdict"] == "replace" and part_kinds()[row["kind"]].family
+            and row["part_key"] not in on_bench.get(job_id, set())
+        ]  # fmt: skip
+        found[job_id] = LineState(
+            parts=[OutlinePart(key=row["part_key"], line=row["line_key"], **row) for row in own],
+            open=verdicts.count("open"),
+            ask=verdicts.count("ask"),
+            to_bench=len(to_bench),
+            contradictions=wrong.get(job_id, 0),
+        )
     return found
 
 

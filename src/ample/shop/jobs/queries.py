@@ -22,9 +22,9 @@ def all_jobs(t: Transaction) -> list[JobHead]:
     return [JobHead(**row) for row in t.rows(_JOB + " ORDER BY job_id DESC LIMIT 200")]
 
 
-def job_by_number(t: Transaction, number: str) -> JobHead | None:
-    """One job."""
-    row = t.first(_JOB + " WHERE number = %(number)s", {"number": number})
+def job_by_number(t: Transaction, number: str, lock: bool = False) -> JobHead | None:
+    """One job; locked until the transaction ends when it is to be changed."""
+    row = t.first(_JOB + " WHERE number = %(number)s" + (" FOR UPDATE" if lock else ""), {"number": number})
     return JobHead(**row) if row else None
 
 
@@ -58,7 +58,8 @@ def add_job(t: Transaction, job: NewJob, opened_at: datetime) -> JobHead:
         INSERT INTO jobs (number, title, owner, symptom, opened_at)
         VALUES (%(number)s, %(title)s, %(owner)s, %(symptom)s, %(opened_at)s)
         """,
-        job.model_dump() | {"number": number, "opened_at": opened_at},
+        {name: getattr(job, name) for name in ("title", "owner", "symptom")}
+        | {"number": number, "opened_at": opened_at},
     )
     found = job_by_id(t, job_id)
     assert found is not None

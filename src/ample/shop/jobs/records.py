@@ -65,21 +65,54 @@ class PartState(BaseModel):
     order_number: str | None
 
 
+class OutlinePart(BaseModel):
+    """A part of the line as far as a small drawing needs it."""
+
+    key: str
+    line: str
+    kind: str
+    beside: bool
+    inside_mm: float | None
+    outside_mm: float | None
+    width_mm: float | None
+    left_mark: str
+    right_mark: str
+    verdict: str
+
+
+class LineState(BaseModel):
+    """How far the strip-down has come: what is not judged, in doubt, to be replaced, contradictory."""
+
+    parts: list[OutlinePart]
+    open: int
+    ask: int
+    to_bench: int
+    contradictions: int
+
+
 class JobState(BaseModel):
-    """A job with its parts and what it waits for."""
+    """A job with its line, its tray, the cautions nobody has read yet, and what it waits for."""
 
     job: JobHead
+    unit: str
+    cautions_open: int
+    line: LineState
     parts: list[PartState]
     waits_for: str
     days_open: int
 
 
 class NewJob(Strict):
-    """What opening a job takes."""
+    """What opening a job takes; all but the title can follow at Take in."""
 
     title: str = Field(min_length=2, max_length=80)
     owner: str = Field(default="", max_length=80)
     symptom: str = Field(default="", max_length=200)
+    unit: str = Field(default="other", max_length=20)
+    plate: str = Field(default="", max_length=200)
+    model: str = Field(default="", max_length=60)
+    since: str = Field(default="", max_length=60)
+    lie_open_days: int | None = Field(default=None, ge=0, le=3650)
 
 
 class NewPart(Strict):

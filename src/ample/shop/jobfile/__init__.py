@@ -1,0 +1,1 @@
+"""A whole job as one JSON file, out and in again."""

@@ -1,0 +1,160 @@
+"""Writing a job out and reading it in again."""
+
+from __future__ import annotations
+
+import base64
+from datetime import datetime
+from typing import Any
+
+from ample.shop.bench import queries as bench
+from ample.shop.bench.actions import InstrumentOf, save_bench, sheet_of
+from ample.shop.bench.records import BenchSave
+from ample.shop.doer import Doer
+from ample.shop.history.actions import record
+from ample.shop.jobfile import queries
+from ample.shop.jobfile.records import Imported, JobFile, ListedItem, TrayPartFile
+from ample.shop.jobs import queries as jobs
+from ample.shop.jobs.actions import add_part, known_job
+from ample.shop.jobs.records import NewJob, NewPart, PartHead
+from ample.shop.line import actions as line
+from ample.shop.line import queries as lines
+from ample.shop.photos import queries as photos
+from ample.shop.photos.pictures import keep_picture
+from ample.shop.seats.actions import save_seats
+from ample.shop.seats.actions import sheet_of as seats_of
+from ample.shop.seats.records import SeatSave
+from ample.shop.takein import actions as take_in
+from ample.shop.takein import queries as take_ins
+from ample.store import Transaction
+
+
+def export_job(t: Transaction, number: str) -> JobFile:
+    """A whole job as a file."""
+    job = known_job(t, number)
+    sheet, _ = take_in.sheet_of(t, job)
+    parts, _ = line.sheet_of(t, job.job_id)
+    judged = {row["part_key"]: row["judged_by"] for row in lines.parts(t, job.job_id) if row["judged_by"]}
+    names = lines.people_named(t, sorted(set(judged.values())))
+    on_line = {part_id: key for key, part_id in lines.bench_parts(t, job.job_id).items()}
+    return JobFile.model_validate({
+        "number": job.number,
+        "opened_at": job.opened_at,
+        "take_in": sheet,
+        "line": parts,
+        "judged_by": {key: names[person] for key, person in judged.items() if person in names},
+        "acknowledged": [each.model_dump() for each in take_ins.acknowledged(t, job.job_id)],
+        "decisions": [
+            {"part": row.pop("part_key"), **row} for row in lines.decisions(t, job.job_id)
+        ],
+        "photos": [
+            row | {"picture": base64.b64encode(row["picture"])} for row in queries.pictures(t, job.job_id)
+        ],
+        "tray": [_tray_part(t, part, on_line.get(part.part_id)) for part in jobs.parts_of_jobs(t, [job.job_id])],
+    })  # fmt: skip
+
+
+def _tray_part(t: Transaction, part: PartHead, key: str | None) -> dict[str, Any]:
+    seats, version = seats_of(t, part.part_id)
+    said, match = queries.identification(t, part.part_id), queries.match(t, part.part_id)
+    return {
+        **{name: getattr(part, name) for name in ("name", "surroundings", "dirty", "rpm", "family")},
+        "line_key": key,
+        "sheet": sheet_of(t, part),
+        "identification": _with_item(said),
+        "match": _with_item(match),
+        "seats": seats if version else None,
+    }
+
+
+def _with_item(row: dict[str, Any] | None) -> dict[str, Any] | None:
+    if row is None:
+        return None
+    return {"item": {"maker": row.pop("maker"), "marking": row.pop("marking")}, **row}
+
+
+def import_job(t: Transaction, doer: Doer, file: JobFile, instrument_of: InstrumentOf) -> Imported:
+    """Make a job of a file; its number is kept when it is free here."""
+    notes: list[str] = []
+    taken = jobs.job_by_number(t, file.number) is not None
+    job = take_in.open_unit(t, doer, NewJob(title=file.take_in.title))
+    if taken or not file.number:
+        notes.append(f"Number {file.number} is taken here: the job is {job.number} now.")
+    else:
+        jobs.set_number(t, job.job_id, file.number)
+    queries.set_opened(t, job.job_id, _bare(file.opened_at))
+    take_in.check_sheet(file.take_in)
+    take_in.keep_sheet(t, job.job_id, file.take_in)
+    _line(t, doer, job.job_id, file)
+    number = job.number if taken or not file.number else file.number
+    for part in file.tray:
+        _import_part(t, doer, number, part, instrument_of, notes)
+    record(t, doer, "job", job.job_id, "imported", None, {"number": file.number, "notes": notes})
+    return Imported(job=known_job(t, number), notes=notes)
+
+
+def _line(t: Transaction, doer: Doer, job_id: int, file: JobFile) -> None:
+    for each in file.acknowledged:
+        known = queries.person_named(t, each.person)
+        take_ins.acknowledge(t, job_id, each.caution, known, each.person, _bare(each.acknowledged_at))
+    for decision in file.decisions:
+        lines.add_decision(
+            t,
+            decision.model_dump(exclude={"part"})
+            | {
+                "job_id": job_id, "part_key": decision.part, "decided_at": _bare(decision.decided_at),
+                "person_id": queries.person_named(t, decision.person),
+            },
+        )  # fmt: skip
+    if file.line.lines:
+        line.keep_sheet(t, job_id, line.checked(file.line), None)
+    for key, person in file.judged_by.items():
+        known = queries.person_named(t, person)
+        if known is not None:
+            queries.set_judged_by(t, job_id, key, known)
+    for photo in file.photos:
+        picture = keep_picture(photo.picture)
+        photos.add(
+            t,
+            photo.model_dump(exclude={"picture"})
+            | {
+                "job_id": job_id, "taken_at": _bare(photo.taken_at), "width_px": picture.width_px,
+                "height_px": picture.height_px, "image": picture.image, "thumbnail": picture.thumbnail,
+            },
+        )  # fmt: skip
+
+
+def _import_part(
+    t: Transaction, doer: Doer, number: str, part: TrayPartFile, instrument_of: InstrumentOf, notes: list[str]
+) -> None:
+    made = add_part(
+        t, doer, number,
+        NewPart(name=part.name, surroundings=part.surroundings, dirty=part.dirty, rpm=part.rpm),
+    )  # fmt: skip
+    queries.set_place(t, made.part_id, {"family": part.family, "line_key": part.line_key})
+    save_bench(t, doer, made.part_id, BenchSave(version=made.version, sheet=part.sheet))
+    for said, keep in ((part.identification, bench.set_identification), (part.match, bench.set_match)):
+        if said is None:
+            continue
+        item_id = _listed(t, said.item, notes)
+        if item_id is None:
+            break
+        person = queries.person_named(t, said.person) or doer.person_id
+        values = said.model_dump(exclude={"item", "person", "decided_at"})
+        keep(t, values | {
+            "part_id": made.part_id, "item_id": item_id, "person_id": person, "now": _bare(said.decided_at),
+        })  # fmt: skip
+    if part.seats is not None:
+        save_seats(t, doer, made.part_id, SeatSave(version=0, sheet=part.seats), instrument_of)
+
+
+def _listed(t: Transaction, item: ListedItem, notes: list[str]) -> int | None:
+    found = queries.item_by_marking(t, item.maker, item.marking)
+    if found is None:
+        notes.append(
+            f"{item.maker} {item.marking} is not in this shop's catalogue: identify that part again."
+        )
+    return found
+
+
+def _bare(moment: datetime) -> datetime:
+    return moment.replace(tzinfo=None)

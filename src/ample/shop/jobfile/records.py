@@ -1,0 +1,113 @@
+"""The JSON file of a job: what is written out is read in again without loss."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from pydantic import Base64Bytes, Field
+
+from ample.core.assembly import LineSheet
+from ample.shop.bench.records import BenchSheet
+from ample.shop.jobs.records import JobHead, Strict
+from ample.shop.line.records import Decided, PartKey
+from ample.shop.photos.records import PhotoPlace
+from ample.shop.seats.records import SeatSheet
+from ample.shop.takein.records import TakeInSheet
+from ample.shop.times import UtcTime
+
+Person = Annotated[str, Field(max_length=60)]
+
+
+class ListedItem(Strict):
+    """A listed part by maker and marking."""
+
+    maker: str = Field(max_length=60)
+    marking: str = Field(max_length=60)
+
+
+class IdentificationFile(Strict):
+    """What a part was said to be, by whom and how sure."""
+
+    item: ListedItem
+    probability: float = Field(ge=0, le=1)
+    worst_sigmas: float | None = Field(default=None, ge=0, le=100_000)
+    clash: str = Field(default="", max_length=300)
+    features_read: int = Field(ge=0, le=100)
+    marking_read: bool
+    person: Person
+    decided_at: UtcTime
+
+
+class MatchFile(Strict):
+    """What was chosen to replace a part."""
+
+    item: ListedItem
+    verdict: str = Field(max_length=30)
+    words: str = Field(max_length=300)
+    person: Person
+    decided_at: UtcTime
+
+
+class TrayPartFile(Strict):
+    """A part in the tray with its readings and what was decided."""
+
+    name: str = Field(min_length=2, max_length=80)
+    surroundings: str = Field(default="", max_length=160)
+    dirty: bool = False
+    rpm: int | None = Field(default=None, ge=0, le=200_000)
+    family: str = Field(default="bearing", max_length=20)
+    line_key: PartKey | None = None
+    sheet: BenchSheet
+    identification: IdentificationFile | None = None
+    match: MatchFile | None = None
+    seats: SeatSheet | None = None
+
+
+class AcknowledgedFile(Strict):
+    """A caution that a person acknowledged."""
+
+    caution: str = Field(max_length=40)
+    person: Person
+    acknowledged_at: UtcTime
+
+
+class DecisionFile(Strict):
+    """A second person's decision."""
+
+    part: PartKey
+    findings_mark: str = Field(pattern=r"^[0-9a-f]{16}$")
+    verdict: Decided
+    reason: str = Field(min_length=4, max_length=300)
+    person: Person
+    decided_at: UtcTime
+
+
+class PhotoFile(PhotoPlace):
+    """A photo with its picture."""
+
+    person: Person
+    taken_at: UtcTime
+    picture: Base64Bytes = Field(max_length=12_000_000)
+
+
+class JobFile(Strict):
+    """A whole job. Order sheets belong to their suppliers and are not part of it."""
+
+    format: Literal["ample-job"] = "ample-job"
+    format_version: Literal[1] = 1
+    number: str = Field(max_length=12)
+    opened_at: UtcTime
+    take_in: TakeInSheet
+    line: LineSheet = LineSheet()
+    judged_by: dict[PartKey, Person] = Field(default_factory=dict, max_length=400)
+    acknowledged: list[AcknowledgedFile] = Field(default_factory=list, max_length=200)
+    decisions: list[DecisionFile] = Field(default_factory=list, max_length=1000)
+    photos: list[PhotoFile] = Field(default_factory=list, max_length=200)
+    tray: list[TrayPartFile] = Field(default_factory=list, max_length=400)
+
+
+class Imported(Strict):
+    """The job that a file has become, and what of it could not be taken over."""
+
+    job: JobHead
+    notes: list[str]

@@ -1,0 +1,276 @@
+"""The strip-down record: kept, judged, decided by a second person, sent to the Bench."""
+
+from __future__ import annotations
+
+import hashlib
+import json
+from typing import Any
+
+from ample.core.assembly import LinePart, LineSheet, check_line, part_kind
+from ample.core.assembly.line import Size
+from ample.core.assembly.placing import known_of
+from ample.core.condition import inspect_part
+from ample.core.errors import AmpleError, BadInput, Conflict
+from ample.core.job_operations import verdicts_of
+from ample.core.sizes import parse_length
+from ample.shop.bench.actions import save_bench
+from ample.shop.bench.records import BenchSave, BenchSheet
+from ample.shop.doer import Doer, NotAllowed
+from ample.shop.history.actions import record
+from ample.shop.jobs.actions import add_part, known_job
+from ample.shop.jobs.records import NewPart
+from ample.shop.line import queries
+from ample.shop.line.records import DecideRequest, Decision, LineAnswer, LineSave, LineSaved, SentToBench
+from ample.shop.photos import queries as photos
+from ample.shop.takein import queries as take_ins
+from ample.store import Transaction
+
+
+def sheet_of(t: Transaction, job_id: int) -> tuple[LineSheet, int]:
+    """The lines of a job and their version (0 when there are none yet)."""
+    head = queries.head(t, job_id)
+    if head is None:
+        return LineSheet(), 0
+    parts = ",".join(row["details"] for row in queries.parts(t, job_id))
+    text = (
+        f'{{"lines": {head["lines_json"]}, "ties": {head["ties_json"]}, '
+        f'"loose": {head["loose_json"]}, "parts": [{parts}]}}'
+    )
+    return LineSheet.model_validate_json(text), int(head["version"])
+
+
+def line_of(t: Transaction, number: str) -> LineAnswer:
+    """The lines of a job with all that people decided."""
+    job = known_job(t, number)
+    sheet, version = sheet_of(t, job.job_id)
+    take_in = take_ins.take_in(t, job.job_id) or {}
+    judged = {row["part_key"]: row["judged_by"] for row in queries.parts(t, job.job_id) if row["judged_by"]}
+    names = queries.people_named(t, sorted(set(judged.values())))
+    return LineAnswer(
+        job=job,
+        sheet=sheet,
+        version=version,
+        access=take_in.get("access", "cheap"),
+        build=take_in.get("build", ""),
+        model=take_in.get("model", ""),
+        decisions=_decisions(t, job.job_id, sheet),
+        judged_by={key: names.get(person, "") for key, person in judged.items()},
+        on_bench=queries.bench_parts(t, job.job_id),
+        photos=photos.heads(t, job.job_id),
+        acknowledged=take_ins.acknowledged(t, job.job_id),
+    )
+
+
+def _decisions(t: Transaction, job_id: int, sheet: LineSheet) -> list[Decision]:
+    marks = {part.key: findings_mark(part) for part in sheet.parts}
+    return [
+        Decision(
+            part=row["part_key"],
+            verdict=row["verdict"],
+            reason=row["reason"],
+            person=row["person"],
+            decided_at=row["decided_at"],
+            stands=marks.get(row["part_key"]) == row["findings_mark"],
+        )
+        for row in queries.decisions(t, job_id)
+    ]
+
+
+def findings_mark(part: LinePart) -> str:
+    """A mark of what was found: a decision stands as long as it is the same."""
+    found = json.dumps([part.kind, part.obtainable, dict(sorted(part.findings.items()))])
+    return hashlib.sha256(found.encode()).hexdigest()[:16]
+
+
+def save_line(t: Transaction, doer: Doer, number: str, save: LineSave) -> LineSaved:
+    """Keep the lines; ones made from an older version are refused with the newer beside them."""
+    job = known_job(t, number, lock=True)
+    before, version = sheet_of(t, job.job_id)
+    sheet = checked(save.sheet)
+    if version != save.version:
+        raise Conflict(
+            "changed_meanwhile",
+            "Someone else changed this line meanwhile.",
+            None,
+            "Both are shown; nothing is lost.",
+            {"version": version, "sheet": before.model_dump(mode="json")},
+        )
+    keep_sheet(t, job.job_id, sheet, doer.person_id)
+    record(t, doer, "job", job.job_id, "line", *_changes(before, sheet))
+    return LineSaved(version=version + 1)
+
+
+def checked(sheet: LineSheet) -> LineSheet:
+    """The sheet with its sizes read; an unknown kind or finding is refused at its part."""
+    parts = []
+    for number, part in enumerate(sheet.parts):
+        field = f"sheet.parts[{number}]"
+        try:
+            inspect_part(part_kind(part.kind).card, part.findings)
+        except AmpleError as error:
+            raise BadInput(error.code, error.message, f"{field}.{error.field}", error.hint) from error
+        sizes = {side: read_size(getattr(part, side)) for side in ("inside", "outside", "width")}
+        parts.append(part.model_copy(update=sizes))
+    ties = tuple(tie.model_copy(update={"thickness": read_size(tie.thickness)}) for tie in sheet.ties)
+    return sheet.model_copy(update={"parts": tuple(parts), "ties": ties})
+
+
+def read_size(size: Size) -> Size:
+    """What was typed, read; text that cannot be read stays as text, without a length."""
+    if not size.typed.strip():
+        return Size(unit=size.unit)
+    try:
+        mm: float | None = round(parse_length(size.typed, size.unit).mm, 7)
+    except BadInput:
+        mm = None
+    return size.model_copy(update={"mm": mm if mm and 0 < mm <= 20_000 else None})
+
+
+def keep_sheet(t: Transaction, job_id: int, sheet: LineSheet, person_id: int | None) -> None:
+    """Write the lines with the verdict of every part; who changed a finding has judged it."""
+    earlier = {row["part_key"]: row for row in queries.parts(t, job_id)}
+    judged = _verdicts(t, job_id, sheet, take_ins.access_of(t, job_id))
+    open_ones = [each for each in check_line(sheet) if each.level == "wrong" and not each.answer]
+    queries.set_head(
+        t,
+        {
+            "job_id": job_id,
+            "lines": _json_list(sheet.lines),
+            "ties": _json_list(sheet.ties),
+            "loose": _json_list(sheet.loose),
+            "contradictions": len(open_ones),
+        },
+    )
+    rows = [
+        _row(position, part, judged[part.key], earlier.get(part.key), person_id)
+        for position, part in enumerate(sheet.parts)
+    ]
+    queries.replace_parts(t, job_id, rows)
+
+
+def _json_list(things: tuple[Any, ...]) -> str:
+    return "[" + ",".join(each.model_dump_json() for each in things) + "]"
+
+
+def _row(
+    position: int, part: LinePart, verdict: str, earlier: dict[str, Any] | None, person_id: int | None
+) -> dict[str, Any]:
+    before = LinePart.model_validate_json(earlier["details"]) if earlier else None
+    judged_by = earlier["judged_by"] if earlier else None
+    if part.findings and (before is None or before.findings != part.findings):
+        judged_by = person_id
+    return {
+        "part_key": part.key,
+        "position": position,
+        "line_key": part.line,
+        "kind": part.kind,
+        "name": part.name,
+        "beside": part.beside,
+        "quantity": part.quantity,
+        "inside_mm": part.inside.mm,
+        "outside_mm": part.outside.mm,
+        "width_mm": part.width.mm,
+        "verdict": verdict,
+        "judged_by": judged_by,
+        "details": part.model_dump_json(),
+    }
+
+
+def _verdicts(t: Transaction, job_id: int, sheet: LineSheet, access: str) -> dict[str, str]:
+    """Computed verdicts, with a standing decision above them."""
+    found = {key: each.verdict for key, each in verdicts_of(sheet, access).items()}
+    for each in _decisions(t, job_id, sheet):
+        if each.stands:
+            found[each.part] = each.verdict
+    return found
+
+
+def judge_again(t: Transaction, job_id: int, access: str) -> None:
+    """What coming back would cost has changed: judge every part again."""
+    sheet, version = sheet_of(t, job_id)
+    if version:
+        for key, verdict in _verdicts(t, job_id, sheet, access).items():
+            queries.set_verdict(t, job_id, key, verdict)
+
+
+def _changes(before: LineSheet, after: LineSheet) -> tuple[dict[str, object], dict[str, object]]:
+    """What of the sheet changed, before and after: by part, and the rest as a whole."""
+    old, new = ({part.key: part for part in sheet.parts} for sheet in (before, after))
+    keys = [key for key in {**old, **new} if old.get(key) != new.get(key)]
+    told: list[dict[str, object]] = []
+    for sheet, parts in ((before, old), (after, new)):
+        rest = {
+            name: [each.model_dump(mode="json") for each in getattr(sheet, name)]
+            for name in ("lines", "ties", "loose")
+            if getattr(before, name) != getattr(after, name)
+        }
+        order = [part.key for part in sheet.parts]
+        changed = {key: parts[key].model_dump(mode="json") if key in parts else None for key in keys}
+        told.append({**rest, "parts": changed, "order": order})
+    return told[0], told[1]
+
+
+def decide(t: Transaction, doer: Doer, number: str, key: str, choice: DecideRequest) -> LineAnswer:
+    """Keep a second person's decision about a doubtful part; the first person may not be the second."""
+    job = known_job(t, number, lock=True)
+    sheet, _ = sheet_of(t, job.job_id)
+    part = _known_part(sheet, key)
+    judged = next(row for row in queries.parts(t, job.job_id) if row["part_key"] == key)
+    computed = inspect_part(
+        part_kind(part.kind).card, part.findings, take_ins.access_of(t, job.job_id), part.obtainable
+    )
+    if computed.verdict == "open":
+        raise BadInput("not_judged", "Nobody has looked at this part yet.", "key", "Fill in its card first.")
+    if judged["judged_by"] == doer.person_id:
+        raise NotAllowed(
+            "same_person",
+            f"{doer.name} has judged this part: a second person decides.",
+            "verdict",
+            "Ask someone else to sign in and decide.",
+        )
+    values = {
+        "job_id": job.job_id, "part_key": key, "findings_mark": findings_mark(part),
+        "verdict": choice.verdict, "reason": choice.reason, "person_id": doer.person_id,
+        "person": doer.name, "decided_at": doer.now,
+    }  # fmt: skip
+    queries.add_decision(t, values)
+    queries.set_verdict(t, job.job_id, key, choice.verdict)
+    record(t, doer, "job", job.job_id, "decided", {"part": key, "verdict": computed.verdict},
+           {"part": key, "verdict": choice.verdict, "reason": choice.reason})  # fmt: skip
+    return line_of(t, number)
+
+
+def _known_part(sheet: LineSheet, key: str) -> LinePart:
+    part = next((each for each in sheet.parts if each.key == key), None)
+    if part is None:
+        raise BadInput("no_such_part", "That part is not on the line.", "key", "Save the line first.")
+    return part
+
+
+def send_to_bench(t: Transaction, doer: Doer, number: str, key: str) -> SentToBench:
+    """Put a part of the line in the tray with what is known of it; sent twice it is the same part."""
+    job = known_job(t, number, lock=True)
+    there = queries.bench_parts(t, job.job_id).get(key)
+    if there is not None:
+        return SentToBench(part_id=there)
+    sheet, _ = sheet_of(t, job.job_id)
+    part = _known_part(sheet, key)
+    known = known_of(sheet, key)
+    if not known.family:
+        raise BadInput(
+            "not_bought_by_size",
+            f"A {part_kind(part.kind).words} is not bought by size.",
+            "key",
+            "Only bearings, seals and rings are identified on the Bench.",
+        )
+    new = add_part(
+        t, doer, number, NewPart(name=known.name, surroundings=known.surroundings, marking=known.marking)
+    )
+    queries.tie_to_line(t, new.part_id, key, known.family)
+    observations = [
+        {"feature": feature, "instrument": "caliper", "readings": [{"typed": size.typed, "unit": size.unit}]}
+        for feature, size in known.features
+    ]
+    sheet_now = BenchSheet.model_validate({"marking": known.marking, "observations": observations})
+    save_bench(t, doer, new.part_id, BenchSave(version=new.version, sheet=sheet_now))
+    return SentToBench(part_id=new.part_id)

@@ -1,0 +1,1 @@
+"""Photos of a job and its parts."""

@@ -1,0 +1,1 @@
+"""Taking a unit in: what it is, what is wrong, what can hurt someone."""

@@ -1,0 +1,144 @@
+"""Taking a unit in: the sheet kept, cautions acknowledged, causes ranked with what was found inside."""
+
+from __future__ import annotations
+
+from collections import defaultdict
+from typing import Any
+
+from ample.core import job_exchange as j
+from ample.core import job_operations as core
+from ample.core.condition import Situation, cautions_for, known_units
+from ample.core.errors import AmpleError, BadInput, Conflict
+from ample.shop.doer import Doer
+from ample.shop.history.actions import record
+from ample.shop.jobs.actions import known_job, open_job
+from ample.shop.jobs.records import JobHead, NewJob
+from ample.shop.line.actions import judge_again
+from ample.shop.takein import queries
+from ample.shop.takein.records import TakeInAnswer, TakeInSave, TakeInSheet
+from ample.shop.units.actions import model_of, spares_of
+from ample.store import Transaction
+
+LISTS = {"sign": "signs", "energy": "energies", "fluid": "fluids", "work": "works"}
+
+
+def sheet_of(t: Transaction, job: JobHead) -> tuple[TakeInSheet, int]:
+    """What is kept of a unit, and its version (0 when nothing is)."""
+    row = queries.take_in(t, job.job_id) or {"version": 0}
+    version = row.pop("version")
+    words = queries.words(t, job.job_id)
+    lists = {field: [w["name"] for w in words if w["kind"] == kind] for kind, field in LISTS.items()}
+    checked = {w["name"]: w["result"] for w in words if w["kind"] == "checked"}
+    head = {"title": job.title, "owner": job.owner, "symptom": job.symptom}
+    return TakeInSheet.model_validate({**head, **row, **lists, "checked": checked}), version
+
+
+def take_in_of(t: Transaction, number: str) -> TakeInAnswer:
+    """A unit taken in, with all that follows from what is known."""
+    job = known_job(t, number)
+    sheet, version = sheet_of(t, job)
+    found = _cautions(sheet)
+    return TakeInAnswer(
+        job=job,
+        sheet=sheet,
+        version=version,
+        causes=core.causes(j.CausesRequest(signs=sheet.signs, checked=dict(sheet.checked))),
+        cautions=found.cautions,
+        refused=found.refused,
+        acknowledged=queries.acknowledged(t, job.job_id),
+        model=model_of(t, sheet.model),
+        spares=spares_of(t, job.job_id, sheet.model, sheet.build, sheet.lie_open_days),
+    )
+
+
+def _cautions(sheet: TakeInSheet) -> j.CautionsAnswer:
+    return core.cautions(
+        j.CautionsRequest(
+            unit=sheet.unit, energies=sheet.energies, fluids=sheet.fluids, works=sheet.works,
+            planned=sheet.planned,
+        )
+    )  # fmt: skip
+
+
+def open_unit(t: Transaction, doer: Doer, new: NewJob) -> JobHead:
+    """Open a job and begin its sheet with what usually belongs to such a unit."""
+    kind = known_units().get(new.unit)
+    if kind is None:
+        raise BadInput("no_such_unit", f"“{new.unit[:20]}” is no kind of unit.", "unit")
+    job = open_job(t, doer, new)
+    sheet = TakeInSheet(**new.model_dump(), energies=list(kind.energies), fluids=list(kind.fluids))
+    keep_sheet(t, job.job_id, sheet)
+    return job
+
+
+def save_take_in(t: Transaction, doer: Doer, number: str, save: TakeInSave) -> TakeInAnswer:
+    """Keep a sheet; one made from an older version is refused with the newer one beside it."""
+    job = known_job(t, number, lock=True)
+    before, version = sheet_of(t, job)
+    check_sheet(save.sheet)
+    if version != save.version:
+        raise Conflict(
+            "changed_meanwhile",
+            "Someone else changed this unit's sheet meanwhile.",
+            None,
+            "Both are shown; nothing is lost.",
+            {"version": version, "sheet": before.model_dump()},
+        )
+    keep_sheet(t, job.job_id, save.sheet)
+    record(t, doer, "job", job.job_id, "take_in", before, save.sheet)
+    if before.access != save.sheet.access:
+        judge_again(t, job.job_id, save.sheet.access)
+    return take_in_of(t, number)
+
+
+def keep_sheet(t: Transaction, job_id: int, sheet: TakeInSheet) -> None:
+    """Write a sheet as it is."""
+    rows: list[dict[str, Any]] = [
+        {"kind": kind, "name": name, "position": position, "result": ""}
+        for kind, field in LISTS.items()
+        for position, name in enumerate(dict.fromkeys(getattr(sheet, field)))
+    ]
+    rows += [
+        {"kind": "checked", "name": cause, "position": position, "result": result}
+        for position, (cause, result) in enumerate(sheet.checked.items())
+    ]
+    queries.set_take_in(t, sheet.model_dump(exclude={"checked", *LISTS.values()}) | {"job_id": job_id})
+    queries.replace_words(t, job_id, rows)
+
+
+def check_sheet(sheet: TakeInSheet) -> None:
+    """Names that the core does not know are refused at their field."""
+    try:
+        core.causes(j.CausesRequest(signs=sheet.signs, checked=dict(sheet.checked)))
+        _cautions(sheet)
+    except AmpleError as error:
+        raise BadInput(error.code, error.message, f"sheet.{error.field}", error.hint) from error
+
+
+def acknowledge(t: Transaction, doer: Doer, number: str, caution: str) -> TakeInAnswer:
+    """Keep that this person has read a caution, and when."""
+    job = known_job(t, number, lock=True)
+    sheet, _ = sheet_of(t, job)
+    if caution not in {each.caution for each in _cautions(sheet).cautions}:
+        raise BadInput("no_such_caution", "That caution does not belong to this unit.", "caution")
+    queries.acknowledge(t, job.job_id, caution, doer.person_id, doer.name, doer.now)
+    record(t, doer, "job", job.job_id, "acknowledged", None, {"caution": caution})
+    return take_in_of(t, number)
+
+
+def open_cautions(t: Transaction, job_ids: list[int]) -> dict[int, int]:
+    """How many strip-down cautions of each job nobody has acknowledged yet."""
+    words: dict[int, dict[str, list[str]]] = defaultdict(lambda: defaultdict(list))
+    for row in queries.situations(t, job_ids):
+        words[row["job_id"]][row["kind"]].append(row["name"])
+    found = {}
+    for job_id in job_ids:
+        own = words[job_id]
+        situation = Situation(
+            (own["unit"] or ["other"])[0], tuple(own["energy"]), tuple(own["fluid"]), tuple(own["work"])
+        )
+        known = set(own["acknowledged"])
+        found[job_id] = sum(
+            1 for each in cautions_for(situation) if each.stage == "strip" and each.caution not in known
+        )
+    return found

@@ -1,0 +1,66 @@
+"""Records of taking a unit in."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from pydantic import BaseModel, Field
+
+from ample.core.job_exchange import CausesAnswer, CautionAnswer, RefusalAnswer
+from ample.shop.jobs.records import JobHead, Strict
+from ample.shop.times import UtcTime
+from ample.shop.units.records import KnownSpare, UnitModel
+
+Name = Annotated[str, Field(pattern=r"^[a-z0-9_]{2,40}$")]
+
+
+class TakeInSheet(Strict):
+    """What is known of a unit before it is opened."""
+
+    title: str = Field(min_length=2, max_length=80)
+    owner: str = Field(default="", max_length=80)
+    symptom: str = Field(default="", max_length=200)
+    unit: Name = "other"
+    plate: str = Field(default="", max_length=200)
+    model: str = Field(default="", max_length=60)
+    build: str = Field(default="", max_length=40)
+    serial: str = Field(default="", max_length=60)
+    since: str = Field(default="", max_length=60)
+    lie_open_days: int | None = Field(default=None, ge=0, le=3650)
+    access: Literal["cheap", "costly"] = "cheap"
+    planned: str = Field(default="", max_length=2000)
+    note_next: str = Field(default="", max_length=2000)
+    signs: list[Name] = Field(default_factory=list, max_length=80)
+    energies: list[Name] = Field(default_factory=list, max_length=80)
+    fluids: list[Name] = Field(default_factory=list, max_length=80)
+    works: list[Name] = Field(default_factory=list, max_length=80)
+    checked: dict[Name, Literal["found", "cleared"]] = Field(default_factory=dict, max_length=60)
+
+
+class TakeInSave(Strict):
+    """The sheet to keep, and the version it was made from (0 for the first)."""
+
+    version: int = Field(ge=0)
+    sheet: TakeInSheet
+
+
+class Acknowledged(BaseModel):
+    """A caution that a person has acknowledged."""
+
+    caution: str
+    person: str
+    acknowledged_at: UtcTime
+
+
+class TakeInAnswer(BaseModel):
+    """A unit taken in: the sheet, likely causes, cautions, builds, spares."""
+
+    job: JobHead
+    sheet: TakeInSheet
+    version: int
+    causes: CausesAnswer
+    cautions: list[CautionAnswer]
+    refused: list[RefusalAnswer]
+    acknowledged: list[Acknowledged]
+    model: UnitModel | None
+    spares: list[KnownSpare]

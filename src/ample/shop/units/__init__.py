@@ -1,0 +1,1 @@
+"""Models of units: builds that differ, spares that are known."""

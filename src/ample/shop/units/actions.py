@@ -1,0 +1,91 @@
+"""Models of units: which builds there are, what they are known to need and whether it can be had."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from ample.core.condition import known_units
+from ample.core.errors import BadInput
+from ample.core.kits import Spare, judge_spare
+from ample.shop.catalogue import queries as catalogue
+from ample.shop.doer import Doer
+from ample.shop.history.actions import record
+from ample.shop.units import queries
+from ample.shop.units.records import Build, KnownSpare, UnitModel, UnitModels
+from ample.store import Transaction
+
+
+def known_models(t: Transaction) -> UnitModels:
+    """Every model with its builds."""
+    builds = queries.builds(t)
+    return UnitModels(
+        models=[
+            UnitModel(
+                **{name: row[name] for name in ("name", "unit", "question")},
+                builds=[Build(**each) for each in builds if each["model_id"] == row["model_id"]],
+            )
+            for row in queries.models(t)
+        ]
+    )
+
+
+def model_of(t: Transaction, name: str) -> UnitModel | None:
+    """One model with its builds."""
+    row = queries.model_named(t, name) if name else None
+    if row is None:
+        return None
+    own = [each for each in queries.builds(t) if each["model_id"] == row["model_id"]]
+    return UnitModel(
+        **{key: row[key] for key in ("name", "unit", "question")}, builds=[Build(**each) for each in own]
+    )
+
+
+def spares_of(
+    t: Transaction, job_id: int, model: str, build: str, lie_open_days: int | None
+) -> list[KnownSpare]:
+    """What the unit is known to need, and whether it can be had in time."""
+    row = queries.model_named(t, model) if model else None
+    known: list[dict[str, Any]] = []
+    if row is not None:
+        known = [each | {"from": "recipe"} for each in queries.spares(t, row["model_id"], build)]
+    listed = {each["item_id"] for each in known if each["item_id"]}
+    for each in queries.earlier_parts(t, model, job_id) if model else []:
+        if each["item_id"] not in listed:
+            listed.add(each["item_id"])
+            known.append({
+                "name": each["name"], "quantity": 1, "item_id": each["item_id"], "in_stock": None,
+                "lead_days": None, "from": f"job {each['number']}",
+            })  # fmt: skip
+    offers = catalogue.offers_of(t, [each["item_id"] for each in known if each["item_id"]])
+    return [_judged(t, each, offers, lie_open_days) for each in known]
+
+
+def _judged(
+    t: Transaction, row: dict[str, Any], offers: dict[int, list[Any]], lie_open_days: int | None
+) -> KnownSpare:
+    item = catalogue.item(t, row["item_id"]) if row["item_id"] else None
+    in_stock = item.stock_quantity if item else row["in_stock"]
+    days = [each.lead_days for each in offers.get(row["item_id"] or 0, [])]
+    lead = min(days) if days else row["lead_days"]
+    judged = judge_spare(Spare(row["name"], row["quantity"], in_stock, lead), lie_open_days)
+    return KnownSpare(
+        name=row["name"], quantity=row["quantity"], known_from=row["from"], item=item, in_stock=in_stock,
+        lead_days=lead, state=judged.state, words=judged.words,
+    )  # fmt: skip
+
+
+def add_model(t: Transaction, doer: Doer, model: UnitModel, spares: list[dict[str, Any]]) -> int:
+    """Put a model with its builds and known spares into the shop's records."""
+    doer.must_be("owner")
+    if model.unit not in known_units():
+        raise BadInput("no_such_unit", f"“{model.unit[:30]}” is no kind of unit.", "unit")
+    model_id = queries.add_model(t, model.name, model.unit, model.question)
+    for position, build in enumerate(model.builds):
+        if build.picture not in queries.PICTURES:
+            raise BadInput("no_such_picture", f"There is no picture “{build.picture[:20]}”.", "picture")
+        queries.add_build(t, build.model_dump() | {"model_id": model_id, "position": position})
+    empty = {"build": "", "quantity": 1, "item_id": None, "in_stock": None, "lead_days": None}
+    for position, spare in enumerate(spares):
+        queries.add_spare(t, empty | spare | {"model_id": model_id, "position": position})
+    record(t, doer, "model", model_id, "added", None, model)
+    return model_id

@@ -1,0 +1,96 @@
+"""SQL of models, builds and known spares."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from ample.store import Transaction
+
+PICTURES = ("screws_4", "screws_6", "square_ring", "round_ring", "spacer", "no_spacer", "one_lip", "two_lips")
+
+
+def models(t: Transaction) -> list[dict[str, Any]]:
+    """Every model by name."""
+    return t.rows("SELECT model_id, name, unit, question FROM unit_models ORDER BY name")
+
+
+def model_named(t: Transaction, name: str) -> dict[str, Any] | None:
+    """One model."""
+    return t.first(
+        "SELECT model_id, name, unit, question FROM unit_models WHERE name = %(name)s", {"name": name}
+    )
+
+
+def builds(t: Transaction) -> list[dict[str, Any]]:
+    """Builds of every model, in order."""
+    return t.rows(
+        """
+        SELECT model_id, build, answer, picture, serial_range, differs
+        FROM unit_builds
+        ORDER BY model_id, position
+        """
+    )
+
+
+def spares(t: Transaction, model_id: int, build: str) -> list[dict[str, Any]]:
+    """The parts that a model, in this build, is known to need."""
+    return t.rows(
+        """
+        SELECT name, quantity, item_id, in_stock, lead_days
+        FROM unit_spares
+        WHERE model_id = %(model_id)s AND (build = '' OR build = %(build)s OR %(build)s = '')
+        ORDER BY position
+        """,
+        {"model_id": model_id, "build": build},
+    )
+
+
+def earlier_parts(t: Transaction, model: str, job_id: int) -> list[dict[str, Any]]:
+    """What earlier jobs on the same model were said to need: the replacement, else what it was."""
+    return t.rows(
+        """
+        SELECT j.number, p.name, COALESCE(m.item_id, i.item_id) AS item_id
+        FROM take_ins k
+        JOIN jobs j ON j.job_id = k.job_id
+        JOIN parts p ON p.job_id = j.job_id
+        JOIN identifications i ON i.part_id = p.part_id
+        LEFT JOIN matches m ON m.part_id = p.part_id
+        WHERE k.model = %(model)s AND k.model <> '' AND k.job_id <> %(job_id)s
+        ORDER BY j.job_id DESC, p.position
+        LIMIT 40
+        """,
+        {"model": model, "job_id": job_id},
+    )
+
+
+def add_model(t: Transaction, name: str, unit: str, question: str) -> int:
+    """A new model."""
+    return t.insert(
+        "INSERT INTO unit_models (name, unit, question) VALUES (%(name)s, %(unit)s, %(question)s)",
+        {"name": name, "unit": unit, "question": question},
+    )
+
+
+def add_build(t: Transaction, values: dict[str, Any]) -> None:
+    """A build of a model."""
+    t.insert(
+        """
+        INSERT INTO unit_builds (model_id, position, build, answer, picture, serial_range, differs)
+        VALUES (%(model_id)s, %(position)s, %(build)s, %(answer)s, %(picture)s, %(serial_range)s, %(differs)s)
+        """,
+        values,
+    )
+
+
+def add_spare(t: Transaction, values: dict[str, Any]) -> None:
+    """A part that a model is known to need."""
+    t.insert(
+        """
+        INSERT INTO unit_spares (model_id, position, build, name, quantity, item_id, in_stock, lead_days)
+        VALUES (
+            %(model_id)s, %(position)s, %(build)s, %(name)s, %(quantity)s, %(item_id)s, %(in_stock)s,
+            %(lead_days)s
+        )
+        """,
+        values,
+    )
