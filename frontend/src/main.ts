@@ -12,6 +12,13 @@ const router = createRouter({
   history: createWebHistory(),
   routes: [
     { path: '/', name: 'counter', component: () => import('./counter/CounterScreen.vue') },
+    { path: '/jobs/:number/take-in', name: 'take-in', component: () => import('./takein/TakeInScreen.vue') },
+    { path: '/jobs/:number/line', name: 'line', component: () => import('./line/LineScreen.vue') },
+    {
+      path: '/jobs/:number/strip-sheet',
+      name: 'strip-sheet',
+      component: () => import('./line/StripSheet.vue'),
+    },
     { path: `${part}/bench`, name: 'bench', component: () => import('./bench/BenchScreen.vue') },
     { path: `${part}/match`, name: 'match', component: () => import('./match/MatchScreen.vue') },
     { path: `${part}/seats`, name: 'seats', component: () => import('./seats/SeatsScreen.vue') },

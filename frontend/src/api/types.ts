@@ -24,6 +24,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/causes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Rank the likely causes of what was told and seen
+         * @description Rank the likely causes of what was told and seen
+         */
+        post: operations["calc_causes_causes_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/cautions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * What can hurt someone here, and what is refused
+         * @description What can hurt someone here, and what is refused
+         */
+        post: operations["calc_cautions_cautions_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/decode": {
         parameters: {
             query?: never;
@@ -98,6 +138,26 @@ export interface paths {
          * @description Rank what a worn part can be
          */
         post: operations["calc_identify_identify_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/inspect": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Judge a part by its condition card
+         * @description Judge a part by its condition card
+         */
+        post: operations["calc_inspect_inspect_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -184,6 +244,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/line-check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Contradictions, verdicts and counts of a line
+         * @description Contradictions, verdicts and counts of a line
+         */
+        post: operations["calc_line_check_line_check_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/ring-limits": {
         parameters: {
             query?: never;
@@ -218,6 +298,26 @@ export interface paths {
          * @description Judge a measured shaft or housing seat
          */
         post: operations["calc_seat_seat_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/trade": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Kinds of part, signs, units and condition cards
+         * @description Kinds of part, signs, units and condition cards
+         */
+        post: operations["calc_trade_trade_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -304,6 +404,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/job-files": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read a job file in
+         * @description Make a job of a file that was written out (JSON of the shape that the export answers, at most 64 MB).
+         */
+        post: operations["jobfile_import_job_job_files_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs": {
         parameters: {
             query?: never;
@@ -348,6 +468,110 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{number}/cautions/{caution}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Acknowledge a caution
+         * @description Keep that this person has read a caution.
+         */
+        post: operations["takein_acknowledge_jobs__number__cautions__caution__post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{number}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * A job as a file
+         * @description The whole job as JSON, photos included.
+         */
+        get: operations["jobfile_export_job_jobs__number__file_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{number}/line": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * The lines of a job
+         * @description The parts in the order they came off, with what people decided.
+         */
+        get: operations["line_line_jobs__number__line_get"];
+        /**
+         * Keep the lines
+         * @description Keep the lines of a job.
+         */
+        put: operations["line_save_line_jobs__number__line_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{number}/line/{key}/bench": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Send a part to the Bench
+         * @description Put a part of the line in the tray with what is known of it.
+         */
+        post: operations["line_send_to_bench_jobs__number__line__key__bench_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{number}/line/{key}/decision": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * A second person decides
+         * @description Keep a second person's decision about a doubtful part.
+         */
+        post: operations["line_decide_jobs__number__line__key__decision_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{number}/parts": {
         parameters: {
             query?: never;
@@ -362,6 +586,50 @@ export interface paths {
          * @description Put a part in the tray of a job.
          */
         post: operations["jobs_add_part_jobs__number__parts_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{number}/photos": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add a photo
+         * @description Add a photo (JPEG, PNG or WebP as the body, at most 8 MB).
+         */
+        post: operations["photos_add_photo_jobs__number__photos_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{number}/take-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * A unit taken in
+         * @description What is known of a unit, with causes, cautions, builds and spares.
+         */
+        get: operations["takein_take_in_jobs__number__take_in_get"];
+        /**
+         * Keep what is known
+         * @description Keep what is known of a unit.
+         */
+        put: operations["takein_save_take_in_jobs__number__take_in_put"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -604,6 +872,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/photos/{photo_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Place a photo
+         * @description Change where a photo belongs.
+         */
+        put: operations["photos_place_photo_photos__int_photo_id__put"];
+        post?: never;
+        /**
+         * Take a photo out
+         * @description Take a photo out.
+         */
+        delete: operations["photos_remove_photo_photos__int_photo_id__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{photo_id}/picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * A photo
+         * @description The picture.
+         */
+        get: operations["photos_picture_photos__int_photo_id__picture_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{photo_id}/thumbnail": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * A photo, small
+         * @description The small picture.
+         */
+        get: operations["photos_thumbnail_photos__int_photo_id__thumbnail_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/session": {
         parameters: {
             query?: never;
@@ -664,10 +996,60 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/unit-models": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Models the shop knows
+         * @description Models with the question that tells their builds apart.
+         */
+        get: operations["takein_unit_models_unit_models_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /**
+         * Acknowledged
+         * @description A caution that a person has acknowledged.
+         */
+        Acknowledged: {
+            /**
+             * Acknowledged At
+             * Format: date-time
+             */
+            acknowledged_at: string;
+            /** Caution */
+            caution: string;
+            /** Person */
+            person: string;
+        };
+        /**
+         * AcknowledgedFile
+         * @description A caution that a person acknowledged.
+         */
+        AcknowledgedFile: {
+            /**
+             * Acknowledged At
+             * Format: date-time
+             */
+            acknowledged_at: string;
+            /** Caution */
+            caution: string;
+            /** Person */
+            person: string;
+        };
         /**
          * AddLine
          * @description Put a part on the sheet of a supplier (the cheapest when not said).
@@ -720,6 +1102,16 @@ export interface components {
             off_mm: number | null;
             /** Sigmas */
             sigmas: number | null;
+        };
+        /**
+         * AnswerWords
+         * @description One answer to a question of a card.
+         */
+        AnswerWords: {
+            /** Name */
+            name: string;
+            /** Words */
+            words: string;
         };
         /**
          * AttributeAnswer
@@ -795,6 +1187,22 @@ export interface components {
             jobs: components["schemas"]["JobState"][];
         };
         /**
+         * Build
+         * @description One build of a model: the answer that tells it, its picture, its serials, what differs.
+         */
+        Build: {
+            /** Answer */
+            answer: string;
+            /** Build */
+            build: string;
+            /** Differs */
+            differs: string;
+            /** Picture */
+            picture: string;
+            /** Serial Range */
+            serial_range: string;
+        };
+        /**
          * CandidateAnswer
          * @description An envelope the part can be.
          */
@@ -821,6 +1229,123 @@ export interface components {
             variants: components["schemas"]["VariantAnswer"][];
         };
         /**
+         * CauseAnswer
+         * @description A cause, its weight among all, where it lies, the check to do first, what must change.
+         */
+        CauseAnswer: {
+            /** Cause */
+            cause: string;
+            /** Change */
+            change: string;
+            /** Check */
+            check: string;
+            /** Checked */
+            checked: string;
+            /** Lies */
+            lies: string;
+            /** Outside Kind */
+            outside_kind: string;
+            /** Reasons */
+            reasons: components["schemas"]["CauseReason"][];
+            /** Weight */
+            weight: number;
+            /** Words */
+            words: string;
+        };
+        /**
+         * CauseReason
+         * @description A sign that speaks for or against a cause.
+         */
+        CauseReason: {
+            /** Reason */
+            reason: string;
+            /** Sign */
+            sign: string;
+            /** Source */
+            source: string;
+            /** Strength */
+            strength: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * CausesAnswer
+         * @description Causes, likeliest first; `outside_weight` is the share of those outside bearing and seal.
+         */
+        CausesAnswer: {
+            /** Causes */
+            causes: components["schemas"]["CauseAnswer"][];
+            /** Outside Weight */
+            outside_weight: number;
+        };
+        /**
+         * CausesRequest
+         * @description Symptoms and evidence, and what checks have shown so far.
+         */
+        CausesRequest: {
+            /** Checked */
+            checked?: {
+                [key: string]: string;
+            };
+            /**
+             * Limit
+             * @default 6
+             */
+            limit: number;
+            /** Signs */
+            signs?: string[];
+        };
+        /**
+         * CautionAnswer
+         * @description A caution: its stage, why it is shown, what to do, who must be licensed.
+         */
+        CautionAnswer: {
+            /** Caution */
+            caution: string;
+            /** Do */
+            do: string;
+            /** Licence */
+            licence: string;
+            /** Stage */
+            stage: string;
+            /** Title */
+            title: string;
+            /** When */
+            when: string;
+        };
+        /**
+         * CautionsAnswer
+         * @description Cautions in the order of the work, and what is refused of what is planned.
+         */
+        CautionsAnswer: {
+            /** Cautions */
+            cautions: components["schemas"]["CautionAnswer"][];
+            /** Refused */
+            refused: components["schemas"]["RefusalAnswer"][];
+        };
+        /**
+         * CautionsRequest
+         * @description What is there: unit, stored energies, fluids, work to be done, and what is planned in words.
+         */
+        CautionsRequest: {
+            /** Energies */
+            energies?: string[];
+            /** Fluids */
+            fluids?: string[];
+            /**
+             * Planned
+             * @default
+             */
+            planned: string;
+            /**
+             * Unit
+             * @default other
+             */
+            unit: string;
+            /** Works */
+            works?: string[];
+        };
+        /**
          * ChangeLine
          * @description Another quantity.
          */
@@ -842,6 +1367,26 @@ export interface components {
              * @description version of the earlier choice; 0 when there is none
              */
             version: number;
+        };
+        /**
+         * ContradictionAnswer
+         * @description What contradicts itself, at which part, how grave, and why.
+         */
+        ContradictionAnswer: {
+            /** Answer */
+            answer: string;
+            /** Code */
+            code: string;
+            /** Level */
+            level: string;
+            /** Part */
+            part: string;
+            /** Reason */
+            reason: string;
+            /** Source */
+            source: string;
+            /** Words */
+            words: string;
         };
         /**
          * CounterAnswer
@@ -889,6 +1434,64 @@ export interface components {
             said_on: string;
             /** Source */
             source: string;
+        };
+        /**
+         * DecideRequest
+         * @description What a second person decides about a doubtful part, and why.
+         */
+        DecideRequest: {
+            /** Reason */
+            reason: string;
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "reuse" | "regrease" | "dress" | "move_lip" | "sleeve" | "machine_shop" | "replace" | "reclaim";
+        };
+        /**
+         * Decision
+         * @description A second person's decision; it stands as long as the findings it was made on.
+         */
+        Decision: {
+            /**
+             * Decided At
+             * Format: date-time
+             */
+            decided_at: string;
+            /** Part */
+            part: string;
+            /** Person */
+            person: string;
+            /** Reason */
+            reason: string;
+            /** Stands */
+            stands: boolean;
+            /** Verdict */
+            verdict: string;
+        };
+        /**
+         * DecisionFile
+         * @description A second person's decision.
+         */
+        DecisionFile: {
+            /**
+             * Decided At
+             * Format: date-time
+             */
+            decided_at: string;
+            /** Findings Mark */
+            findings_mark: string;
+            /** Part */
+            part: string;
+            /** Person */
+            person: string;
+            /** Reason */
+            reason: string;
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "reuse" | "regrease" | "dress" | "move_lip" | "sleeve" | "machine_shop" | "replace" | "reclaim";
         };
         /**
          * DecodeAnswer
@@ -1013,6 +1616,101 @@ export interface components {
             message: string;
         };
         /**
+         * Face
+         * @description One face: what marks it, and what it looks at (empty: worked out from the line).
+         */
+        Face: {
+            /**
+             * Looks At
+             * @default
+             * @enum {string}
+             */
+            looks_at: "" | "oil" | "grease" | "pressure" | "water" | "air" | "dirt" | "shoulder" | "thread_end" | "gland" | "driver" | "load" | "part";
+            /**
+             * Mark
+             * @default flat
+             * @enum {string}
+             */
+            mark: "flat" | "raised" | "rounded" | "sharp" | "bevelled" | "chamfered" | "tabbed" | "lip" | "spring" | "wide" | "narrow" | "deep_groove" | "shallow_groove" | "lettering";
+        };
+        /**
+         * FacingAnswer
+         * @description What the faces of a part look at; `said` tells that a person said so.
+         */
+        FacingAnswer: {
+            /** Left */
+            left: string;
+            /** Left Said */
+            left_said: boolean;
+            /** Right */
+            right: string;
+            /** Right Said */
+            right_said: boolean;
+        };
+        /**
+         * Fastener
+         * @description How it is held: drive, thread, hand, lock, torque with its source, what else it holds.
+         */
+        Fastener: {
+            /**
+             * Also Holds
+             * @default
+             */
+            also_holds: string;
+            /**
+             * Compound
+             * @default none
+             * @enum {string}
+             */
+            compound: "none" | "locker" | "anti_seize" | "both";
+            /**
+             * Drive
+             * @default
+             */
+            drive: string;
+            /**
+             * Hand
+             * @default right
+             * @enum {string}
+             */
+            hand: "right" | "left";
+            /**
+             * @default {
+             *       "mm": null,
+             *       "typed": "",
+             *       "unit": "mm"
+             *     }
+             */
+            length: components["schemas"]["Size"];
+            /**
+             * Lock
+             * @default none
+             * @enum {string}
+             */
+            lock: "none" | "tab" | "spring_washer" | "nylon" | "pin" | "wire" | "staked";
+            /**
+             * Thread
+             * @default
+             */
+            thread: string;
+            /**
+             * Torque
+             * @default null
+             */
+            torque: number | null;
+            /**
+             * Torque Source
+             * @default
+             */
+            torque_source: string;
+            /**
+             * Torque Unit
+             * @default N·m
+             * @enum {string}
+             */
+            torque_unit: "N·m" | "ft-lb" | "in-lb";
+        };
+        /**
          * FeatureReadings
          * @description The repeats of one feature and the instrument.
          */
@@ -1021,7 +1719,7 @@ export interface components {
              * Feature
              * @enum {string}
              */
-            feature: "bore" | "outside" | "width";
+            feature: "bore" | "outside" | "width" | "shaft_seat" | "housing_seat" | "shaft" | "housing_bore" | "free_lip" | "inside" | "section_1" | "height" | "seat_outside" | "free_length" | "free_inside" | "thickness";
             /** Instrument */
             instrument: string;
             /** Readings */
@@ -1130,6 +1828,36 @@ export interface components {
             ok: boolean;
         };
         /**
+         * IdentificationFile
+         * @description What a part was said to be, by whom and how sure.
+         */
+        IdentificationFile: {
+            /**
+             * Clash
+             * @default
+             */
+            clash: string;
+            /**
+             * Decided At
+             * Format: date-time
+             */
+            decided_at: string;
+            /** Features Read */
+            features_read: number;
+            item: components["schemas"]["ListedItem"];
+            /** Marking Read */
+            marking_read: boolean;
+            /** Person */
+            person: string;
+            /** Probability */
+            probability: number;
+            /**
+             * Worst Sigmas
+             * @default null
+             */
+            worst_sigmas: number | null;
+        };
+        /**
          * IdentificationRecord
          * @description What a part is said to be, by whom, and how sure it was then.
          */
@@ -1200,6 +1928,55 @@ export interface components {
              * @default 60
              */
             variants: number;
+        };
+        /**
+         * Imported
+         * @description The job that a file has become, and what of it could not be taken over.
+         */
+        Imported: {
+            job: components["schemas"]["JobHead"];
+            /** Notes */
+            notes: string[];
+        };
+        /**
+         * InspectAnswer
+         * @description The verdict with its reasons.
+         */
+        InspectAnswer: {
+            /** Reasons */
+            reasons: components["schemas"]["VerdictReasonAnswer"][];
+            reclaim: components["schemas"]["ReclaimAnswer"] | null;
+            /** Second Person */
+            second_person: boolean;
+            /** Unanswered */
+            unanswered: string[];
+            /** Verdict */
+            verdict: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * InspectRequest
+         * @description A condition card with what was seen and measured.
+         */
+        InspectRequest: {
+            /**
+             * Access
+             * @default cheap
+             * @enum {string}
+             */
+            access: "cheap" | "costly";
+            /** Card */
+            card: string;
+            /** Findings */
+            findings?: {
+                [key: string]: string;
+            };
+            /**
+             * Obtainable
+             * @default true
+             */
+            obtainable: boolean;
         };
         /**
          * InstrumentRecord
@@ -1347,6 +2124,51 @@ export interface components {
             tolerance_class: string;
         };
         /**
+         * JobFile
+         * @description A whole job. Order sheets belong to their suppliers and are not part of it.
+         */
+        JobFile: {
+            /** Acknowledged */
+            acknowledged?: components["schemas"]["AcknowledgedFile"][];
+            /** Decisions */
+            decisions?: components["schemas"]["DecisionFile"][];
+            /**
+             * Format
+             * @default ample-job
+             * @constant
+             */
+            format: "ample-job";
+            /**
+             * Format Version
+             * @default 1
+             * @constant
+             */
+            format_version: 1;
+            /** Judged By */
+            judged_by?: Record<string, never>;
+            /**
+             * @default {
+             *       "lines": [],
+             *       "loose": [],
+             *       "parts": [],
+             *       "ties": []
+             *     }
+             */
+            line: components["schemas"]["LineSheet"];
+            /** Number */
+            number: string;
+            /**
+             * Opened At
+             * Format: date-time
+             */
+            opened_at: string;
+            /** Photos */
+            photos?: components["schemas"]["PhotoFile"][];
+            take_in: components["schemas"]["TakeInSheet"];
+            /** Tray */
+            tray?: components["schemas"]["TrayPartFile"][];
+        };
+        /**
          * JobHead
          * @description A job by its number, unit and owner.
          */
@@ -1371,16 +2193,76 @@ export interface components {
         };
         /**
          * JobState
-         * @description A job with its parts and what it waits for.
+         * @description A job with its line, its tray, the cautions nobody has read yet, and what it waits for.
          */
         JobState: {
+            /** Cautions Open */
+            cautions_open: number;
             /** Days Open */
             days_open: number;
             job: components["schemas"]["JobHead"];
+            line: components["schemas"]["LineState"];
             /** Parts */
             parts: components["schemas"]["PartState"][];
+            /** Unit */
+            unit: string;
             /** Waits For */
             waits_for: string;
+        };
+        /**
+         * KindAnswer
+         * @description A kind of part: key, drawing, telling mark, advice on keeping.
+         */
+        KindAnswer: {
+            /** Card */
+            card: string;
+            /** Drawn */
+            drawn: string;
+            /** Family */
+            family: string;
+            /** Inside Share */
+            inside_share: number;
+            /** Keep */
+            keep: string;
+            /** Keep Reason */
+            keep_reason: string;
+            /** Key */
+            key: string;
+            /** Kind */
+            kind: string;
+            /** Left */
+            left: string;
+            /** Outside Share */
+            outside_share: number;
+            /** Right */
+            right: string;
+            /** Telling */
+            telling: string;
+            /** Width Share */
+            width_share: number;
+            /** Words */
+            words: string;
+        };
+        /**
+         * KnownSpare
+         * @description A part the unit is known to need: from the recipe of its model or from an earlier job.
+         */
+        KnownSpare: {
+            /** In Stock */
+            in_stock: number | null;
+            item: components["schemas"]["Item"] | null;
+            /** Known From */
+            known_from: string;
+            /** Lead Days */
+            lead_days: number | null;
+            /** Name */
+            name: string;
+            /** Quantity */
+            quantity: number;
+            /** State */
+            state: string;
+            /** Words */
+            words: string;
         };
         /**
          * LengthAnswer
@@ -1472,6 +2354,304 @@ export interface components {
             zone: string;
         };
         /**
+         * Line
+         * @description One shaft, from left to right as it lies on the bench: what is inside, what at either end.
+         */
+        Line: {
+            /**
+             * Inside
+             * @default
+             * @enum {string}
+             */
+            inside: "" | "oil" | "grease" | "pressure" | "water" | "air" | "dirt";
+            /** Key */
+            key: string;
+            /**
+             * Left End
+             * @default air
+             * @enum {string}
+             */
+            left_end: "" | "oil" | "grease" | "pressure" | "water" | "air" | "dirt";
+            /** Name */
+            name: string;
+            /**
+             * Right End
+             * @default air
+             * @enum {string}
+             */
+            right_end: "" | "oil" | "grease" | "pressure" | "water" | "air" | "dirt";
+        };
+        /**
+         * LineAnswer
+         * @description The lines of a job with what people decided and what has gone to the Bench.
+         */
+        LineAnswer: {
+            /** Access */
+            access: string;
+            /** Acknowledged */
+            acknowledged: components["schemas"]["Acknowledged"][];
+            /** Build */
+            build: string;
+            /** Decisions */
+            decisions: components["schemas"]["Decision"][];
+            job: components["schemas"]["JobHead"];
+            /** Judged By */
+            judged_by: {
+                [key: string]: string;
+            };
+            /** Model */
+            model: string;
+            /** On Bench */
+            on_bench: {
+                [key: string]: number;
+            };
+            /** Photos */
+            photos: components["schemas"]["PhotoHead"][];
+            sheet: components["schemas"]["LineSheet"];
+            /** Version */
+            version: number;
+        };
+        /**
+         * LineCheckAnswer
+         * @description Contradictions, what faces look at, verdicts of the parts, loose counts.
+         */
+        LineCheckAnswer: {
+            /** Contradictions */
+            contradictions: components["schemas"]["ContradictionAnswer"][];
+            /** Facing */
+            facing: {
+                [key: string]: components["schemas"]["FacingAnswer"];
+            };
+            /** Loose */
+            loose: components["schemas"]["LooseAnswer"][];
+            /** Refused */
+            refused: components["schemas"]["RefusalAnswer"][];
+            /** Verdicts */
+            verdicts: {
+                [key: string]: components["schemas"]["InspectAnswer"];
+            };
+        };
+        /**
+         * LineCheckRequest
+         * @description The lines of a unit, and what coming back would cost.
+         */
+        LineCheckRequest: {
+            /**
+             * Access
+             * @default cheap
+             * @enum {string}
+             */
+            access: "cheap" | "costly";
+            sheet: components["schemas"]["LineSheet"];
+        };
+        /**
+         * LinePart
+         * @description A part on a line, or beside it.
+         */
+        LinePart: {
+            /** Answers */
+            answers?: {
+                [key: string]: "as_found" | "put_right";
+            };
+            /**
+             * Beside
+             * @default false
+             */
+            beside: boolean;
+            /** @default null */
+            fastener: components["schemas"]["Fastener"] | null;
+            /** Findings */
+            findings?: {
+                [key: string]: string;
+            };
+            /**
+             * @default {
+             *       "mm": null,
+             *       "typed": "",
+             *       "unit": "mm"
+             *     }
+             */
+            inside: components["schemas"]["Size"];
+            /**
+             * Keep
+             * @default
+             * @enum {string}
+             */
+            keep: "" | "always_new" | "if_good" | "keep";
+            /** Key */
+            key: string;
+            /** Kind */
+            kind: string;
+            /**
+             * @default {
+             *       "looks_at": "",
+             *       "mark": "flat"
+             *     }
+             */
+            left: components["schemas"]["Face"];
+            /** Line */
+            line: string;
+            /**
+             * Marking
+             * @default
+             */
+            marking: string;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Obtainable
+             * @default true
+             */
+            obtainable: boolean;
+            /**
+             * @default {
+             *       "mm": null,
+             *       "typed": "",
+             *       "unit": "mm"
+             *     }
+             */
+            outside: components["schemas"]["Size"];
+            /**
+             * Quantity
+             * @default 1
+             */
+            quantity: number;
+            /**
+             * @default {
+             *       "looks_at": "",
+             *       "mark": "flat"
+             *     }
+             */
+            right: components["schemas"]["Face"];
+            /**
+             * Settings
+             * @default []
+             */
+            settings: components["schemas"]["Setting"][];
+            /**
+             * @default {
+             *       "mm": null,
+             *       "typed": "",
+             *       "unit": "mm"
+             *     }
+             */
+            width: components["schemas"]["Size"];
+        };
+        /**
+         * LineSave
+         * @description The lines to keep, and the version they were made from (0 for the first).
+         */
+        LineSave: {
+            sheet: components["schemas"]["LineSheet"];
+            /** Version */
+            version: number;
+        };
+        /**
+         * LineSaved
+         * @description The version that the lines have now.
+         */
+        LineSaved: {
+            /** Version */
+            version: number;
+        };
+        /**
+         * LineSheet
+         * @description All lines of a unit. Parts stand in the order they lie from left to right.
+         */
+        LineSheet: {
+            /**
+             * Lines
+             * @default []
+             */
+            lines: components["schemas"]["Line"][];
+            /**
+             * Loose
+             * @default []
+             */
+            loose: components["schemas"]["LooseItem"][];
+            /**
+             * Parts
+             * @default []
+             */
+            parts: components["schemas"]["LinePart"][];
+            /**
+             * Ties
+             * @default []
+             */
+            ties: components["schemas"]["Tie"][];
+        };
+        /**
+         * LineState
+         * @description How far the strip-down has come: what is not judged, in doubt, to be replaced, contradictory.
+         */
+        LineState: {
+            /** Ask */
+            ask: number;
+            /** Contradictions */
+            contradictions: number;
+            /** Open */
+            open: number;
+            /** Parts */
+            parts: components["schemas"]["OutlinePart"][];
+            /** To Bench */
+            to_bench: number;
+        };
+        /**
+         * ListedItem
+         * @description A listed part by maker and marking.
+         */
+        ListedItem: {
+            /** Maker */
+            maker: string;
+            /** Marking */
+            marking: string;
+        };
+        /**
+         * LooseAnswer
+         * @description The judgement of a count.
+         */
+        LooseAnswer: {
+            /** Key */
+            key: string;
+            /** State */
+            state: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * LooseItem
+         * @description Loose items counted: how many came out, how many lie in the tray now, how many are left at closing.
+         */
+        LooseItem: {
+            /**
+             * Came Out
+             * @default 0
+             */
+            came_out: number;
+            /** Key */
+            key: string;
+            /**
+             * Left Over
+             * @default null
+             */
+            left_over: number | null;
+            /**
+             * Tray
+             * @default null
+             */
+            tray: number | null;
+            /** What */
+            what: string;
+        };
+        /**
          * MatchAnswer
          * @description The chosen part decoded, and what can take its place, best first.
          */
@@ -1498,6 +2678,24 @@ export interface components {
             reading: components["schemas"]["ReadingAnswer"] | null;
         };
         /**
+         * MatchFile
+         * @description What was chosen to replace a part.
+         */
+        MatchFile: {
+            /**
+             * Decided At
+             * Format: date-time
+             */
+            decided_at: string;
+            item: components["schemas"]["ListedItem"];
+            /** Person */
+            person: string;
+            /** Verdict */
+            verdict: string;
+            /** Words */
+            words: string;
+        };
+        /**
          * NearestSize
          * @description A standard size near the length.
          */
@@ -1513,14 +2711,34 @@ export interface components {
         };
         /**
          * NewJob
-         * @description What opening a job takes.
+         * @description What opening a job takes; all but the title can follow at Take in.
          */
         NewJob: {
+            /**
+             * Lie Open Days
+             * @default null
+             */
+            lie_open_days: number | null;
+            /**
+             * Model
+             * @default
+             */
+            model: string;
             /**
              * Owner
              * @default
              */
             owner: string;
+            /**
+             * Plate
+             * @default
+             */
+            plate: string;
+            /**
+             * Since
+             * @default
+             */
+            since: string;
             /**
              * Symptom
              * @default
@@ -1528,6 +2746,11 @@ export interface components {
             symptom: string;
             /** Title */
             title: string;
+            /**
+             * Unit
+             * @default other
+             */
+            unit: string;
         };
         /**
          * NewPart
@@ -1694,6 +2917,32 @@ export interface components {
             waiting: components["schemas"]["WaitingPart"][];
         };
         /**
+         * OutlinePart
+         * @description A part of the line as far as a small drawing needs it.
+         */
+        OutlinePart: {
+            /** Beside */
+            beside: boolean;
+            /** Inside Mm */
+            inside_mm: number | null;
+            /** Key */
+            key: string;
+            /** Kind */
+            kind: string;
+            /** Left Mark */
+            left_mark: string;
+            /** Line */
+            line: string;
+            /** Outside Mm */
+            outside_mm: number | null;
+            /** Right Mark */
+            right_mark: string;
+            /** Verdict */
+            verdict: string;
+            /** Width Mm */
+            width_mm: number | null;
+        };
+        /**
          * PartHead
          * @description A part in the tray of a job.
          */
@@ -1764,6 +3013,101 @@ export interface components {
             role: string;
         };
         /**
+         * PhotoChange
+         * @description A change of where a photo belongs, and the version it was made from.
+         */
+        PhotoChange: {
+            /**
+             * Caption
+             * @default
+             */
+            caption: string;
+            /**
+             * Part
+             * @default
+             */
+            part: string;
+            /**
+             * Place X
+             * @default null
+             */
+            place_x: number | null;
+            /**
+             * Place Y
+             * @default null
+             */
+            place_y: number | null;
+            /** Version */
+            version: number;
+        };
+        /**
+         * PhotoFile
+         * @description A photo with its picture.
+         */
+        PhotoFile: {
+            /**
+             * Caption
+             * @default
+             */
+            caption: string;
+            /**
+             * Part
+             * @default
+             */
+            part: string;
+            /** Person */
+            person: string;
+            /**
+             * Picture
+             * Format: base64
+             */
+            picture: string;
+            /**
+             * Place X
+             * @default null
+             */
+            place_x: number | null;
+            /**
+             * Place Y
+             * @default null
+             */
+            place_y: number | null;
+            /**
+             * Taken At
+             * Format: date-time
+             */
+            taken_at: string;
+        };
+        /**
+         * PhotoHead
+         * @description A photo without its picture: where it belongs, what it shows, who took it and when.
+         */
+        PhotoHead: {
+            /** Caption */
+            caption: string;
+            /** Height Px */
+            height_px: number;
+            /** Part */
+            part: string;
+            /** Person */
+            person: string;
+            /** Photo Id */
+            photo_id: number;
+            /** Place X */
+            place_x: number | null;
+            /** Place Y */
+            place_y: number | null;
+            /**
+             * Taken At
+             * Format: date-time
+             */
+            taken_at: string;
+            /** Version */
+            version: number;
+            /** Width Px */
+            width_px: number;
+        };
+        /**
          * PlaceOrder
          * @description Place the sheet as it stands at this version.
          */
@@ -1782,6 +3126,22 @@ export interface components {
             out_of_round_um: number;
             /** Readings Um */
             readings_um: number[];
+        };
+        /**
+         * QuestionAnswer
+         * @description What to look at, how, the criterion; no answers: a depth in mm.
+         */
+        QuestionAnswer: {
+            /** Answers */
+            answers: components["schemas"]["AnswerWords"][];
+            /** Criterion */
+            criterion: string;
+            /** How */
+            how: string;
+            /** Question */
+            question: string;
+            /** Words */
+            words: string;
         };
         /**
          * ReadingAnswer
@@ -1810,6 +3170,32 @@ export interface components {
             spans: components["schemas"]["SpanAnswer"][];
             /** Unread */
             unread: string[];
+        };
+        /**
+         * ReclaimAnswer
+         * @description What can be done for a part that is no longer made.
+         */
+        ReclaimAnswer: {
+            /** Match */
+            match: string;
+            /** Record */
+            record: string;
+            /** Route */
+            route: string;
+        };
+        /**
+         * RefusalAnswer
+         * @description A practice that is refused: the words that told it, why, what to do instead.
+         */
+        RefusalAnswer: {
+            /** Instead */
+            instead: string;
+            /** Practice */
+            practice: string;
+            /** Told By */
+            told_by: string;
+            /** Why */
+            why: string;
         };
         /**
          * RingLimitsRequest
@@ -2082,6 +3468,14 @@ export interface components {
             shaft: components["schemas"]["SeatJudgement"];
         };
         /**
+         * SentToBench
+         * @description The tray part that a part of the line has become.
+         */
+        SentToBench: {
+            /** Part Id */
+            part_id: number;
+        };
+        /**
          * SessionAnswer
          * @description Who is signed in, the token that writing requests carry, and the demo's people.
          */
@@ -2093,6 +3487,44 @@ export interface components {
             person: components["schemas"]["Person"] | null;
         };
         /**
+         * Setting
+         * @description A set position, read twice: spring turns, notch, match marks, wire, gap.
+         */
+        Setting: {
+            /**
+             * First
+             * @default
+             */
+            first: string;
+            /** Key */
+            key: string;
+            /**
+             * Second
+             * @default
+             */
+            second: string;
+            /**
+             * What
+             * @default match_mark
+             * @enum {string}
+             */
+            what: "spring_turns" | "notch" | "match_mark" | "wire" | "angle" | "gap";
+        };
+        /**
+         * SignAnswer
+         * @description A symptom or a piece of evidence.
+         */
+        SignAnswer: {
+            /** Group */
+            group: string;
+            /** Sign */
+            sign: string;
+            /** Stage */
+            stage: string;
+            /** Words */
+            words: string;
+        };
+        /**
          * SignInRequest
          * @description A name and a PIN or password.
          */
@@ -2101,6 +3533,28 @@ export interface components {
             name: string;
             /** Secret */
             secret: string;
+        };
+        /**
+         * Size
+         * @description A size as it was typed, its unit, and what that is in mm (none while unread).
+         */
+        Size: {
+            /**
+             * Mm
+             * @default null
+             */
+            mm: number | null;
+            /**
+             * Typed
+             * @default
+             */
+            typed: string;
+            /**
+             * Unit
+             * @default mm
+             * @enum {string}
+             */
+            unit: "mm" | "in";
         };
         /**
          * SpanAnswer
@@ -2179,6 +3633,217 @@ export interface components {
             snap_ring: string | null;
         };
         /**
+         * TakeInAnswer
+         * @description A unit taken in: the sheet, likely causes, cautions, builds, spares.
+         */
+        TakeInAnswer: {
+            /** Acknowledged */
+            acknowledged: components["schemas"]["Acknowledged"][];
+            causes: components["schemas"]["CausesAnswer"];
+            /** Cautions */
+            cautions: components["schemas"]["CautionAnswer"][];
+            job: components["schemas"]["JobHead"];
+            model: components["schemas"]["UnitModel"] | null;
+            /** Refused */
+            refused: components["schemas"]["RefusalAnswer"][];
+            sheet: components["schemas"]["TakeInSheet"];
+            /** Spares */
+            spares: components["schemas"]["KnownSpare"][];
+            /** Version */
+            version: number;
+        };
+        /**
+         * TakeInSave
+         * @description The sheet to keep, and the version it was made from (0 for the first).
+         */
+        TakeInSave: {
+            sheet: components["schemas"]["TakeInSheet"];
+            /** Version */
+            version: number;
+        };
+        /**
+         * TakeInSheet
+         * @description What is known of a unit before it is opened.
+         */
+        TakeInSheet: {
+            /**
+             * Access
+             * @default cheap
+             * @enum {string}
+             */
+            access: "cheap" | "costly";
+            /**
+             * Build
+             * @default
+             */
+            build: string;
+            /** Checked */
+            checked?: {
+                [key: string]: "found" | "cleared";
+            };
+            /** Energies */
+            energies?: string[];
+            /** Fluids */
+            fluids?: string[];
+            /**
+             * Lie Open Days
+             * @default null
+             */
+            lie_open_days: number | null;
+            /**
+             * Model
+             * @default
+             */
+            model: string;
+            /**
+             * Note Next
+             * @default
+             */
+            note_next: string;
+            /**
+             * Owner
+             * @default
+             */
+            owner: string;
+            /**
+             * Planned
+             * @default
+             */
+            planned: string;
+            /**
+             * Plate
+             * @default
+             */
+            plate: string;
+            /**
+             * Serial
+             * @default
+             */
+            serial: string;
+            /** Signs */
+            signs?: string[];
+            /**
+             * Since
+             * @default
+             */
+            since: string;
+            /**
+             * Symptom
+             * @default
+             */
+            symptom: string;
+            /** Title */
+            title: string;
+            /**
+             * Unit
+             * @default other
+             */
+            unit: string;
+            /** Works */
+            works?: string[];
+        };
+        /**
+         * Tie
+         * @description What stays together: parts bound to a line and an end of it, a shim with its thickness.
+         */
+        Tie: {
+            /**
+             * End
+             * @enum {string}
+             */
+            end: "left" | "right";
+            /** Key */
+            key: string;
+            /** Line */
+            line: string;
+            /** Parts */
+            parts: string[];
+            /**
+             * @default {
+             *       "mm": null,
+             *       "typed": "",
+             *       "unit": "mm"
+             *     }
+             */
+            thickness: components["schemas"]["Size"];
+            /**
+             * Words
+             * @default
+             */
+            words: string;
+        };
+        /**
+         * TradeAnswer
+         * @description Signs, units, words, kinds of part, condition cards and the words for verdicts.
+         */
+        TradeAnswer: {
+            /** Cards */
+            cards: {
+                [key: string]: components["schemas"]["QuestionAnswer"][];
+            };
+            /** Kinds */
+            kinds: components["schemas"]["KindAnswer"][];
+            /** Looks At */
+            looks_at: string[];
+            /** Marks */
+            marks: string[];
+            /** Signs */
+            signs: components["schemas"]["SignAnswer"][];
+            /** Units */
+            units: components["schemas"]["UnitAnswer"][];
+            /** Verdict Words */
+            verdict_words: {
+                [key: string]: string;
+            };
+            /** Words */
+            words: components["schemas"]["WordAnswer"][];
+        };
+        /**
+         * TradeRequest
+         * @description Nothing is asked: the tables that the screens draw from.
+         */
+        TradeRequest: Record<string, never>;
+        /**
+         * TrayPartFile
+         * @description A part in the tray with its readings and what was decided.
+         */
+        TrayPartFile: {
+            /**
+             * Dirty
+             * @default false
+             */
+            dirty: boolean;
+            /**
+             * Family
+             * @default bearing
+             */
+            family: string;
+            /** @default null */
+            identification: components["schemas"]["IdentificationFile"] | null;
+            /**
+             * Line Key
+             * @default null
+             */
+            line_key: string | null;
+            /** @default null */
+            match: components["schemas"]["MatchFile"] | null;
+            /** Name */
+            name: string;
+            /**
+             * Rpm
+             * @default null
+             */
+            rpm: number | null;
+            /** @default null */
+            seats: components["schemas"]["SeatSheet"] | null;
+            sheet: components["schemas"]["BenchSheet"];
+            /**
+             * Surroundings
+             * @default
+             */
+            surroundings: string;
+        };
+        /**
          * TypedReading
          * @description One reading as it was typed, in the unit of the field then.
          */
@@ -2191,6 +3856,20 @@ export interface components {
              * @enum {string}
              */
             unit: "mm" | "in";
+        };
+        /**
+         * UnitAnswer
+         * @description A kind of unit with what usually belongs to it.
+         */
+        UnitAnswer: {
+            /** Energies */
+            energies: string[];
+            /** Fluids */
+            fluids: string[];
+            /** Unit */
+            unit: string;
+            /** Words */
+            words: string;
         };
         /**
          * UnitHintAnswer
@@ -2208,6 +3887,28 @@ export interface components {
              * @enum {string}
              */
             unit: "mm" | "in";
+        };
+        /**
+         * UnitModel
+         * @description A model of a unit, the question that tells its builds apart, and the builds.
+         */
+        UnitModel: {
+            /** Builds */
+            builds: components["schemas"]["Build"][];
+            /** Name */
+            name: string;
+            /** Question */
+            question: string;
+            /** Unit */
+            unit: string;
+        };
+        /**
+         * UnitModels
+         * @description Every model the shop knows.
+         */
+        UnitModels: {
+            /** Models */
+            models: components["schemas"]["UnitModel"][];
         };
         /**
          * VariantAnswer
@@ -2232,6 +3933,20 @@ export interface components {
             probability: number;
         };
         /**
+         * VerdictReasonAnswer
+         * @description One reason of a verdict, and the other school.
+         */
+        VerdictReasonAnswer: {
+            /** Other School */
+            other_school: string;
+            /** Reason */
+            reason: string;
+            /** Source */
+            source: string;
+            /** Verdict */
+            verdict: string;
+        };
+        /**
          * WaitingPart
          * @description A part with a replacement chosen that is on no sheet yet.
          */
@@ -2245,6 +3960,18 @@ export interface components {
             part_id: number;
             /** Part Name */
             part_name: string;
+        };
+        /**
+         * WordAnswer
+         * @description A word for an energy, fluid or kind of work.
+         */
+        WordAnswer: {
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+            /** Words */
+            words: string;
         };
         /**
          * ZoneAdviceAnswer
@@ -2336,6 +4063,72 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    calc_causes_causes_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CausesRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CausesAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    calc_cautions_cautions_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CautionsRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CautionsAnswer"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -2481,6 +4274,39 @@ export interface operations {
             };
         };
     };
+    calc_inspect_inspect_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["InspectRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InspectAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
     calc_interchange_interchange_post: {
         parameters: {
             query?: never;
@@ -2613,6 +4439,39 @@ export interface operations {
             };
         };
     };
+    calc_line_check_line_check_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LineCheckRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LineCheckAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
     calc_ring_limits_ring_limits_post: {
         parameters: {
             query?: never;
@@ -2666,6 +4525,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SeatAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    calc_trade_trade_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TradeRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TradeAnswer"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -2846,6 +4738,80 @@ export interface operations {
             };
         };
     };
+    jobfile_import_job_job_files_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Imported"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
     jobs_board_jobs_get: {
         parameters: {
             query?: never;
@@ -2957,6 +4923,365 @@ export interface operations {
             };
         };
     };
+    takein_acknowledge_jobs__number__cautions__caution__post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: string;
+                caution: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakeInAnswer"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    jobfile_export_job_jobs__number__file_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobFile"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    line_line_jobs__number__line_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LineAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    line_save_line_jobs__number__line_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LineSave"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LineSaved"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    line_send_to_bench_jobs__number__line__key__bench_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: string;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SentToBench"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    line_decide_jobs__number__line__key__decision_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: string;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DecideRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LineAnswer"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
     jobs_add_part_jobs__number__parts_post: {
         parameters: {
             query?: never;
@@ -2992,6 +5317,198 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    photos_add_photo_jobs__number__photos_post: {
+        parameters: {
+            query?: {
+                part?: string;
+                place_x?: number | null;
+                place_y?: number | null;
+                caption?: string;
+            };
+            header?: never;
+            path: {
+                number: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoHead"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    takein_take_in_jobs__number__take_in_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakeInAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    takein_save_take_in_jobs__number__take_in_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeInSave"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakeInAnswer"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Conflict */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3867,6 +6384,242 @@ export interface operations {
             };
         };
     };
+    photos_place_photo_photos__int_photo_id__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photo_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PhotoChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoHead"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    photos_remove_photo_photos__int_photo_id__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photo_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoHead"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    photos_picture_photos__int_photo_id__picture_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photo_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the picture */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/jpeg": string;
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    photos_thumbnail_photos__int_photo_id__thumbnail_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photo_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the picture */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/jpeg": string;
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
     people_who_session_get: {
         parameters: {
             query?: never;
@@ -3963,6 +6716,35 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SessionAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"][];
+                };
+            };
+        };
+    };
+    takein_unit_models_unit_models_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnitModels"];
                 };
             };
             /** @description Unprocessable Entity */

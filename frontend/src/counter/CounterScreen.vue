@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, onMounted, ref } from 'vue'
+import { useRouter } from 'vue-router'
 import { api, told, type Schemas } from '@/api/client'
 import { useJob } from '@/job/useJob'
+import { useTrade } from '@/job/useTrade'
 import { useKeys } from '@/shell/useKeys'
 import CounterLine from './CounterLine.vue'
 import JobSlip from './JobSlip.vue'
@@ -12,7 +14,10 @@ const away = ref(false)
 const opening = ref(false)
 const line = ref<InstanceType<typeof CounterLine> | null>(null)
 const job = useJob()
+const router = useRouter()
+const trade = useTrade()
 const COLUMNS = [
+  { state: 'strip', words: 'to be stripped', none: 'Nothing waits to be opened.' },
   { state: 'measure', words: 'to be measured', none: 'Nothing waits for a caliper.' },
   { state: 'order', words: 'to be ordered', none: 'Nothing waits for an order.' },
   { state: 'coming', words: 'parts coming', none: 'Nothing is on its way.' },
@@ -32,15 +37,16 @@ async function look(): Promise<void> {
 async function opened(number: string): Promise<void> {
   opening.value = false
   await job.take(number)
-  await look()
+  await router.push({ name: 'take-in', params: { number } })
 }
 useKeys([
   { key: '/', words: 'what is in your hand', run: () => line.value?.focus() },
-  { key: 'Alt+j', words: 'open a job', run: () => (opening.value = true), inFields: true },
+  { key: 'Alt+j', words: 'take a unit in', run: () => (opening.value = true), inFields: true },
 ])
 onMounted(() => {
   job.state = null
   void look()
+  void trade.load()
 })
 </script>
 
@@ -54,8 +60,8 @@ onMounted(() => {
         </h2>
         <JobSlip v-for="each in column.jobs" :key="each.job.job_id" :state="each" />
         <p v-if="jobs && !column.jobs.length" class="faint">{{ column.none }}</p>
-        <button v-if="column.state === 'measure' && jobs" type="button" class="plain" @click="opening = true">
-          open a job <kbd>Alt j</kbd>
+        <button v-if="column.state === 'strip' && jobs" type="button" class="plain" @click="opening = true">
+          take a unit in <kbd>Alt j</kbd>
         </button>
       </section>
     </div>
@@ -69,15 +75,15 @@ onMounted(() => {
 
 <style scoped>
 .counter {
-  padding: 30px 7vw 20px;
+  padding: 26px 3vw 20px;
   display: grid;
   grid-template-rows: auto 1fr auto;
   gap: 28px;
 }
 .board {
   display: grid;
-  grid-template-columns: repeat(3, minmax(0, 1fr));
-  gap: 30px;
+  grid-template-columns: repeat(4, minmax(0, 1fr));
+  gap: 22px;
   align-content: start;
 }
 .board h2 {

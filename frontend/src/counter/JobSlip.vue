@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { RouterLink } from 'vue-router'
 import type { Schemas } from '@/api/client'
 import BearingSection from '@/drawing/BearingSection.vue'
+import SmallLine from '@/drawing/SmallLine.vue'
 import VerdictMark from '@/drawing/VerdictMark.vue'
 
 const props = defineProps<{ state: Schemas['JobState'] }>()
@@ -10,6 +11,10 @@ const first = computed(
   () => props.state.parts.find((part) => part.waits_for === props.state.waits_for) ?? props.state.parts[0],
 )
 const target = computed(() => {
+  if (props.state.waits_for === 'strip') {
+    const name = props.state.line.parts.length ? 'line' : 'take-in'
+    return { name, params: { number: props.state.job.number } }
+  }
   if (!first.value) return { name: 'counter' }
   const params = { number: props.state.job.number, partId: first.value.part.part_id }
   if (props.state.waits_for === 'measure') return { name: 'bench', params }
@@ -35,7 +40,21 @@ const days = computed(() =>
     >
     <span class="title">{{ state.job.title }}</span>
     <span class="why">{{ state.job.symptom }}</span>
-    <span class="parts">
+    <SmallLine
+      v-if="state.line.parts.length"
+      :parts="state.line.parts"
+      :name="`line of ${state.job.title}`"
+    />
+    <span v-if="state.line.parts.length" class="far">
+      <b v-if="state.line.contradictions" class="att">{{ state.line.contradictions }} contradicts itself</b>
+      <span v-if="state.line.open">{{ state.line.open }} to judge</span>
+      <span v-if="state.line.ask" class="doubt">{{ state.line.ask }} for a second person</span>
+      <span v-if="state.line.to_bench">{{ state.line.to_bench }} to the Bench</span>
+    </span>
+    <span v-if="state.cautions_open && state.line.parts.length === 0" class="far">
+      {{ state.cautions_open }} cautions to read before it is opened
+    </span>
+    <span v-if="state.parts.length" class="parts">
       <span v-for="part in state.parts" :key="part.part.part_id" class="part">
         <BearingSection
           v-if="part.chosen && part.ball_mm"
@@ -69,7 +88,6 @@ const days = computed(() =>
             silent
         /></span>
       </span>
-      <span v-if="!state.parts.length" class="faint">tray is empty</span>
     </span>
   </RouterLink>
 </template>
@@ -79,7 +97,7 @@ const days = computed(() =>
   display: block;
   background: var(--sheet);
   border: 1.5px solid var(--ink);
-  padding: 12px 16px 12px;
+  padding: 10px 14px;
   color: inherit;
   text-decoration: none;
   margin-bottom: 14px;
@@ -109,15 +127,27 @@ const days = computed(() =>
   color: var(--faint);
   display: block;
 }
+.far {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 12px;
+  font-size: 14px;
+  color: var(--faint);
+  margin-top: 4px;
+}
+.far .att {
+  color: var(--attention);
+}
 .parts {
   display: flex;
+  flex-wrap: wrap;
   gap: 12px;
   margin-top: 10px;
   border-top: 1px solid var(--rule);
   padding-top: 10px;
 }
 .part {
-  width: 92px;
+  width: 74px;
   text-align: center;
   display: grid;
   justify-items: center;

@@ -1,49 +1,75 @@
 <script setup lang="ts">
 import Dialog from 'primevue/dialog'
 import InputText from 'primevue/inputtext'
-import { ref } from 'vue'
+import { computed, onMounted, ref } from 'vue'
 import { api, newKey, told, withKey, type Refusal } from '@/api/client'
+import { useTrade } from '@/job/useTrade'
 
+/** A job in a few keys: what it is, whose, what is wrong; the rest follows at Take in. */
 const emit = defineEmits<{ close: []; opened: [number: string] }>()
+const trade = useTrade()
 const title = ref('')
+const unit = ref('other')
 const owner = ref('')
 const symptom = ref('')
-const part = ref('')
+const model = ref('')
+const days = ref('')
+const models = ref<string[]>([])
 const refusal = ref<Refusal | null>(null)
 const busy = ref(false)
 const key = newKey()
+const lieOpen = computed(() => {
+  const value = Math.round(Number(days.value))
+  return days.value.trim() && value >= 0 && value <= 3650 ? value : null
+})
 
 async function open(): Promise<void> {
   busy.value = true
-  const body = { title: title.value.trim(), owner: owner.value.trim(), symptom: symptom.value.trim() }
+  const body = {
+    title: title.value.trim(),
+    owner: owner.value.trim(),
+    symptom: symptom.value.trim(),
+    unit: unit.value,
+    model: model.value.trim(),
+    plate: '',
+    since: '',
+    lie_open_days: lieOpen.value,
+  }
   const { answer, refusal: why } = await told(api.POST('/api/jobs', { body, ...withKey(key) }))
   refusal.value = why
-  if (answer && part.value.trim()) {
-    const added = await told(
-      api.POST('/api/jobs/{number}/parts', {
-        params: { path: { number: answer.number } },
-        body: { name: part.value.trim(), surroundings: '', marking: '', dirty: false, rpm: null },
-        ...withKey(`${key}-part`),
-      }),
-    )
-    refusal.value = added.refusal
-  }
   busy.value = false
-  if (answer && !refusal.value) emit('opened', answer.number)
+  if (answer) emit('opened', answer.number)
 }
+onMounted(async () => {
+  if (!trade.tables) await trade.load()
+  const { answer } = await told(api.GET('/api/unit-models'))
+  models.value = (answer?.models ?? []).map((each) => each.name)
+})
 </script>
 
 <template>
-  <Dialog visible modal header="Open a job" :style="{ width: '560px' }" @update:visible="emit('close')">
+  <Dialog visible modal header="Take a unit in" :style="{ width: '620px' }" @update:visible="emit('close')">
     <form class="form" @submit.prevent="open">
-      <label>unit<InputText v-model="title" name="title" maxlength="80" autofocus required /></label>
-      <label>owner<InputText v-model="owner" name="owner" maxlength="80" /></label>
+      <label class="wide"
+        >unit<InputText v-model="title" name="title" maxlength="80" autofocus required
+      /></label>
       <label
+        >kind
+        <select v-model="unit" name="unit">
+          <option v-for="each in trade.tables?.units" :key="each.unit" :value="each.unit">
+            {{ each.words }}
+          </option>
+        </select></label
+      >
+      <label>model<InputText v-model="model" name="model" maxlength="60" list="known-models" /></label>
+      <datalist id="known-models"><option v-for="each in models" :key="each" :value="each" /></datalist>
+      <label>owner<InputText v-model="owner" name="owner" maxlength="80" /></label>
+      <label>may lie open, days<InputText v-model="days" name="lie-open" inputmode="numeric" /></label>
+      <label class="wide"
         >what is wrong, in the shop's words<InputText v-model="symptom" name="symptom" maxlength="200"
       /></label>
-      <label>first part in the tray<InputText v-model="part" name="part" maxlength="80" /></label>
-      <p v-if="refusal" class="stop" role="alert">{{ refusal.message }}</p>
-      <button class="go" type="submit" :disabled="busy || title.trim().length < 2">
+      <p v-if="refusal" class="stop wide" role="alert">{{ refusal.message }}</p>
+      <button class="go wide" type="submit" :disabled="busy || title.trim().length < 2">
         <span>Open it</span><kbd>Enter</kbd>
       </button>
     </form>
@@ -53,7 +79,11 @@ async function open(): Promise<void> {
 <style scoped>
 .form {
   display: grid;
-  gap: 12px;
+  grid-template-columns: 1fr 1fr;
+  gap: 12px 18px;
+}
+.wide {
+  grid-column: 1 / -1;
 }
 label {
   display: grid;
@@ -61,8 +91,14 @@ label {
   font-size: 14px;
   color: var(--faint);
 }
-label :deep(input) {
+label :deep(input),
+select {
   font-size: 17px;
   color: var(--ink);
+}
+select {
+  border: 1px solid var(--ink);
+  background: var(--sheet);
+  padding: 7px 10px;
 }
 </style>

@@ -12,6 +12,15 @@ export interface Offered {
   candidate?: Schemas['CandidateAnswer']
 }
 
+const NEW_JOB = {
+  owner: '',
+  symptom: '',
+  unit: 'other',
+  plate: '',
+  model: '',
+  since: '',
+  lie_open_days: null,
+}
 const LOOSE = 'Over the counter'
 
 /** The Counter's line: asks as one types, and acts on the answer chosen. */
@@ -53,7 +62,7 @@ export function useAsk() {
     const open = board?.jobs.find((each) => each.job.title === LOOSE)
     if (open) return open.job.number
     const { answer, refusal } = await told(
-      api.POST('/api/jobs', { body: { title: LOOSE, owner: '', symptom: '' }, ...withKey() }),
+      api.POST('/api/jobs', { body: { ...NEW_JOB, title: LOOSE }, ...withKey() }),
     )
     fault.value = refusal?.message ?? null
     return answer?.number ?? null

@@ -6,6 +6,7 @@ import type { Clash } from '@/api/merge'
 defineProps<{ clashes: readonly Clash[] }>()
 const emit = defineEmits<{ decide: [path: string, theirs: boolean] }>()
 function words(path: string): string {
+  if (path.startsWith('parts.')) return path.split('.').slice(2).join(', ').replace(/_/g, ' ') || 'a part'
   return path.replace('observations.', '').replace('.planes', ' readings').replace('.', ', ')
 }
 </script>

@@ -7,14 +7,15 @@ export type PartState = Schemas['PartState']
 export type Mark = 'holds' | 'not_proven' | 'does_not_hold' | 'not_looked_at'
 
 export interface Stage {
-  name: 'bench' | 'match' | 'seats' | 'order'
+  name: 'take-in' | 'line' | 'bench' | 'match' | 'seats' | 'order'
   words: string
   mark: Mark
   left: number
 }
 
 type Light = PartState['lights'][number]
-const LIGHTS: Record<Stage['name'], string[]> = {
+type TrayStage = Exclude<Stage['name'], 'take-in' | 'line'>
+const LIGHTS: Record<TrayStage, string[]> = {
   bench: ['identity'],
   match: ['interchange'],
   seats: ['shaft', 'housing'],
@@ -22,7 +23,7 @@ const LIGHTS: Record<Stage['name'], string[]> = {
 }
 
 /** A stage is as good as the worst of its lights; a light passed with a reason counts as done. */
-function stageOf(name: Stage['name'], words: string, parts: PartState[]): Stage {
+function stageOf(name: TrayStage, words: string, parts: PartState[]): Stage {
   const own = (part: PartState): Light[] => part.lights.filter((light) => LIGHTS[name].includes(light.light))
   const done = (part: PartState): boolean =>
     name === 'order'
@@ -39,6 +40,21 @@ function stageOf(name: Stage['name'], words: string, parts: PartState[]): Stage 
   else if (!parts.length || !begun) mark = 'not_looked_at'
   else if (!left) mark = 'holds'
   return { name, words, mark, left }
+}
+
+/** Take in is done when its cautions are read; the line when every part is judged and nothing contradicts itself. */
+export function earlyStages(state: JobState | null): Stage[] {
+  const line = state?.line
+  const cautions = state?.cautions_open ?? 0
+  const toJudge = (line?.open ?? 0) + (line?.ask ?? 0)
+  let mark: Mark = 'holds'
+  if (!line?.parts.length) mark = 'not_looked_at'
+  else if (line.contradictions) mark = 'does_not_hold'
+  else if (toJudge) mark = 'not_proven'
+  return [
+    { name: 'take-in', words: 'Take in', mark: cautions ? 'not_proven' : 'holds', left: cautions },
+    { name: 'line', words: 'Line', mark, left: toJudge + (line?.contradictions ?? 0) },
+  ]
 }
 
 /** The job in hand, with what is open in each stage. */
@@ -60,6 +76,7 @@ export const useJob = defineStore('job', () => {
   const stages = computed<Stage[]>(() => {
     const parts = state.value?.parts ?? []
     return [
+      ...earlyStages(state.value),
       stageOf('bench', 'Bench', parts),
       stageOf('match', 'Match', parts),
       stageOf('seats', 'Seats', parts),

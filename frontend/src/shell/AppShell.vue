@@ -29,6 +29,8 @@ const target = computed(() => {
 })
 function to(stage: Stage) {
   if (stage.name === 'order') return { name: 'order' }
+  if ((stage.name === 'take-in' || stage.name === 'line') && job.state)
+    return { name: stage.name, params: { number: job.state.job.number } }
   if (!job.state || !target.value) return { name: 'counter' }
   return { name: stage.name, params: { number: job.state.job.number, partId: target.value.part.part_id } }
 }
@@ -53,9 +55,9 @@ useKeys([
   { key: 'Alt+n', words: 'night shift on and off', run: () => hand.toggleNight(), inFields: true },
   { key: 'Alt+u', words: 'millimetres or inches', run: () => hand.toggleUnit(), inFields: true },
   { key: 'Alt+0', words: 'Counter', run: () => void router.push({ name: 'counter' }), inFields: true },
-  ...(['bench', 'match', 'seats', 'order'] as const).map((name, i) => ({
+  ...(['take-in', 'line', 'bench', 'match', 'seats', 'order'] as const).map((name, i) => ({
     key: `Alt+${i + 1}`,
-    words: ['Bench', 'Match', 'Seats', 'Order'][i] as string,
+    words: ['Take in', 'Line', 'Bench', 'Match', 'Seats', 'Order'][i] as string,
     run: () => void router.push(to({ name } as Stage)),
     inFields: true,
   })),

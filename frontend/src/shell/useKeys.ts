@@ -17,12 +17,20 @@ function typing(target: EventTarget | null): boolean {
   )
 }
 
+/** The letter that was meant: a forgotten Caps Lock changes nothing. */
+function pressed(event: KeyboardEvent): string {
+  if (event.key.length !== 1 || !event.getModifierState('CapsLock')) return event.key
+  const lower = event.key.toLowerCase()
+  return event.key === lower ? event.key.toUpperCase() : lower
+}
+
 function matches(key: Key, event: KeyboardEvent): boolean {
   const names = key.key === '+' ? ['+'] : key.key.split('+')
   const main = names.at(-1)
   const wantsControl = names.includes('Ctrl')
   const wantsAlt = names.includes('Alt')
   if (wantsControl !== (event.ctrlKey || event.metaKey) || wantsAlt !== event.altKey) return false
+  if (main?.length === 1 && !wantsControl && !wantsAlt) return pressed(event) === main
   return event.key === main || event.key.toLowerCase() === main?.toLowerCase()
 }
 

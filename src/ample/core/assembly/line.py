@@ -18,7 +18,7 @@ Mark = Literal[
 Key = Annotated[str, Field(pattern=r"^[a-z0-9]{4,24}$")]
 Words = Annotated[str, Field(max_length=200)]
 Kind = Annotated[str, Field(pattern=r"^[a-z_]{2,24}$")]
-Code = Annotated[str, Field(pattern=r"^[a-z_]{2,30}$")]
+Code = Annotated[str, Field(max_length=30)]
 Count = Annotated[int, Field(ge=0, le=9999)]
 MOST_PARTS, MOST_LINES = 400, 12
 

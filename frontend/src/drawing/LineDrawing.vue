@@ -1,0 +1,284 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Schemas } from '@/api/client'
+import PartShape from './PartShape.vue'
+import VerdictMark from './VerdictMark.vue'
+import { bodyPath, layLine, type DrawnKind, type LaidPart, type Slot } from './lineLayout'
+
+type Part = Schemas['LinePart']
+/** A line in section from data: parts to one scale, flags, ties, verdicts. Screen and paper use the same. */
+const props = defineProps<{
+  parts: Part[]
+  kinds: Map<string, DrawnKind>
+  width: number
+  height: number
+  name: string
+  selected?: string | null
+  facing?: Record<string, { left: string; right: string }>
+  verdicts?: Record<string, string>
+  wrong?: Set<string>
+  ties?: Schemas['Tie'][]
+  ends?: { left: string; inside: string; right: string }
+  marks?: { part: string; x: number; y: number; label: string }[]
+  first?: number
+  label: (part: Part | undefined) => string
+}>()
+const emit = defineEmits<{ pick: [key: string]; grab: [key: string, event: PointerEvent] }>()
+
+const LEFT = 64
+const laid = computed<LaidPart[]>(() =>
+  props.parts.map((part) => ({
+    key: part.key,
+    kind: part.kind,
+    inside_mm: part.inside?.mm ?? null,
+    outside_mm: part.outside?.mm ?? null,
+    width_mm: part.width?.mm ?? null,
+    left_mark: part.left?.mark ?? 'flat',
+    right_mark: part.right?.mark ?? 'flat',
+  })),
+)
+const layout = computed(() =>
+  layLine(laid.value, props.kinds, {
+    width: props.width - 2 * LEFT,
+    height: props.height - 128,
+    slot: 19,
+    scroll: true,
+  }),
+)
+const full = computed(() => Math.max(props.width, layout.value.width + 2 * LEFT))
+const shift = computed(() => Math.max(LEFT, (full.value - layout.value.width) / 2))
+const axis = computed(() => 62 + (props.height - 128) / 2)
+const foot = computed(() => props.height - 34)
+const byKey = computed(() => new Map(props.parts.map((part) => [part.key, part])))
+const body = computed(() => bodyPath(layout.value.slots, axis.value))
+const MARKS: Record<string, string> = {
+  open: 'not_looked_at',
+  ask: 'not_proven',
+  reuse: 'holds',
+  regrease: 'holds',
+  dress: 'not_proven',
+  move_lip: 'not_proven',
+  sleeve: 'not_proven',
+  machine_shop: 'does_not_hold',
+  replace: 'does_not_hold',
+  reclaim: 'does_not_hold',
+}
+
+interface Flag {
+  key: string
+  x: number
+  y: number
+  to: number
+  words: string
+  wrong: boolean
+}
+/** Flags of faces that tell the way round, where there is room; the selected and the wrong always. */
+const flags = computed<Flag[]>(() => {
+  const found: Flag[] = []
+  let free = -1000
+  for (const slot of layout.value.slots) {
+    const part = byKey.value.get(slot.key)
+    if (!part || !slot.side) continue
+    const wrong = props.wrong?.has(slot.key) ?? false
+    const mark = part[slot.side]?.mark ?? ''
+    const to = props.facing?.[slot.key]?.[slot.side]?.replace('_', ' ')
+    const words = to ? `${mark} to ${to}` : mark.replace('_', ' ')
+    const x = slot.x + slot.width / 2
+    const half = words.length * 3.6
+    if (x - half < free && !wrong && slot.key !== props.selected) continue
+    free = x + half + 6
+    found.push({
+      key: slot.key,
+      x,
+      y: axis.value - slot.outer - 12,
+      to: slot.side === 'left' ? -1 : 1,
+      words,
+      wrong,
+    })
+  }
+  return found
+})
+const brackets = computed(() =>
+  (props.ties ?? []).flatMap((tie) => {
+    const own = layout.value.slots.filter((slot) => tie.parts.includes(slot.key))
+    const [a, b] = [own[0], own.at(-1)]
+    if (!a || !b) return []
+    const size = tie.thickness?.typed ? ` ${tie.thickness.typed}` : ''
+    return [{ key: tie.key, x1: a.x, x2: b.x + b.width, words: `${tie.words || 'stays together'}${size}` }]
+  }),
+)
+const endOf = computed(() => layout.value.width + 10)
+function numbered(slot: Slot): boolean {
+  return slot.width >= 12
+}
+function verdictMark(key: string): string {
+  return MARKS[props.verdicts?.[key] ?? 'open'] ?? 'not_looked_at'
+}
+</script>
+
+<template>
+  <svg
+    :width="full"
+    :height="height"
+    :viewBox="`0 0 ${full} ${height}`"
+    role="listbox"
+    :aria-label="name"
+    :aria-activedescendant="selected ? `part-${selected}` : undefined"
+  >
+    <g :transform="`translate(${shift} 0)`">
+      <path :d="body" class="body" />
+      <path :d="body" class="body" :transform="`translate(0 ${2 * axis}) scale(1 -1)`" />
+      <g
+        v-for="(slot, i) in layout.slots"
+        :id="`part-${slot.key}`"
+        :key="slot.key"
+        role="option"
+        :aria-selected="slot.key === selected"
+        :aria-label="`${i + (first ?? 1)} ${label(byKey.get(slot.key))}`"
+        class="pick"
+        @click="emit('pick', slot.key)"
+        @pointerdown="emit('grab', slot.key, $event)"
+      >
+        <rect :x="slot.x" y="30" :width="slot.width" :height="height - 34" fill="transparent" />
+        <PartShape :place="slot" :axis="axis" />
+        <line
+          :x1="slot.x + slot.width / 2"
+          :x2="slot.x + slot.width / 2"
+          :y1="axis + Math.max(slot.outer, slot.body) + 5"
+          :y2="foot - 12"
+          class="drop"
+        />
+        <g v-if="verdicts" :transform="`translate(${slot.x + slot.width / 2 - 7} ${foot - 9})`">
+          <VerdictMark :state="verdictMark(slot.key)" silent />
+        </g>
+        <text
+          v-if="numbered(slot)"
+          :x="slot.x + slot.width / 2"
+          :y="height - 6"
+          text-anchor="middle"
+          class="number"
+          :class="{ on: slot.key === selected }"
+        >
+          {{ i + (first ?? 1) }}
+        </text>
+        <rect
+          v-if="slot.key === selected"
+          :x="slot.x - 3"
+          :y="axis - Math.max(slot.outer, slot.body) - 6"
+          :width="slot.width + 6"
+          :height="2 * Math.max(slot.outer, slot.body) + 12"
+          class="chosen"
+          :class="{ wrong: wrong?.has(slot.key) }"
+        />
+      </g>
+      <line :x1="-46" :x2="layout.width + 46" :y1="axis" :y2="axis" class="axis" />
+      <g v-for="flag in flags" :key="`f${flag.key}`" class="flag" :class="{ wrong: flag.wrong }">
+        <path
+          :d="`M${flag.x - 14 * flag.to} ${flag.y}h${28 * flag.to}m${-8 * flag.to} -4l${8 * flag.to} 4l${-8 * flag.to} 4`"
+        />
+        <text :x="flag.x" :y="flag.y - 7" text-anchor="middle">{{ flag.words }}</text>
+      </g>
+      <g v-for="(tie, i) in brackets" :key="tie.key" class="tie">
+        <path :d="`M${tie.x1} ${34 + (i % 2) * 15}v-8H${tie.x2}v8`" />
+        <text :x="(tie.x1 + tie.x2) / 2" :y="21 + (i % 2) * 15" text-anchor="middle">{{ tie.words }}</text>
+      </g>
+      <template v-if="ends && layout.slots.length">
+        <text :x="-22" :y="axis - 26" text-anchor="end" class="medium">{{ ends.left }}</text>
+        <text :x="endOf + 12" :y="axis - 26" class="medium">{{ ends.right }}</text>
+      </template>
+      <g v-for="mark in marks" :key="`${mark.part}${mark.x}`" class="photo">
+        <circle
+          :cx="(layout.slots.find((each) => each.key === mark.part)?.x ?? 0) + mark.x * 20"
+          :cy="axis - mark.y * 40"
+          r="7"
+        />
+        <text
+          :x="(layout.slots.find((each) => each.key === mark.part)?.x ?? 0) + mark.x * 20"
+          :y="axis - mark.y * 40 + 4"
+          text-anchor="middle"
+        >
+          {{ mark.label }}
+        </text>
+      </g>
+    </g>
+  </svg>
+</template>
+
+<style scoped>
+svg {
+  display: block;
+  touch-action: pan-x;
+}
+.body {
+  fill: var(--paper);
+  stroke: var(--ink);
+  stroke-width: 1.4;
+}
+.axis {
+  stroke: var(--faint);
+  stroke-dasharray: 16 4 3 4;
+}
+.pick {
+  cursor: pointer;
+}
+.drop {
+  stroke: var(--rule);
+}
+.number {
+  font-size: 15px;
+  font-stretch: 80%;
+  font-weight: 650;
+  fill: var(--ink);
+}
+.chosen {
+  fill: none;
+  stroke: var(--action);
+  stroke-width: 2.4;
+}
+.chosen.wrong {
+  stroke: var(--attention);
+}
+.flag path {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 1.4;
+}
+.flag text {
+  font-size: 13px;
+  font-stretch: 84%;
+  fill: var(--ink);
+  paint-order: stroke;
+  stroke: var(--sheet);
+  stroke-width: 3px;
+}
+.flag.wrong path {
+  stroke: var(--attention);
+  stroke-width: 2;
+}
+.flag.wrong text {
+  fill: var(--attention);
+  font-weight: 700;
+}
+.tie path {
+  fill: none;
+  stroke: var(--action);
+  stroke-width: 1.8;
+}
+.tie text {
+  font-size: 13px;
+  font-weight: 600;
+  fill: var(--action);
+}
+.medium {
+  font-size: 15px;
+  fill: var(--faint);
+}
+.photo circle {
+  fill: var(--sheet);
+  stroke: var(--action);
+}
+.photo text {
+  font-size: 10px;
+  fill: var(--action);
+}
+</style>

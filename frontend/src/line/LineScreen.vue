@@ -1,0 +1,507 @@
+<script setup lang="ts">
+import { computed, nextTick, onMounted, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { api, told, withKey, type Schemas } from '@/api/client'
+import LineDrawing from '@/drawing/LineDrawing.vue'
+import ClashDialog from '@/entry/ClashDialog.vue'
+import { useJob } from '@/job/useJob'
+import { useTrade } from '@/job/useTrade'
+import { useKeys } from '@/shell/useKeys'
+import AddPart from './AddPart.vue'
+import CautionGate from './CautionGate.vue'
+import ConditionCard from './ConditionCard.vue'
+import HeldCard from './HeldCard.vue'
+import JudgeColumn from './JudgeColumn.vue'
+import LineHead from './LineHead.vue'
+import NoteCard from './NoteCard.vue'
+import PhotoStrip from './PhotoStrip.vue'
+import TrayDialog from './TrayDialog.vue'
+import WayRound from './WayRound.vue'
+import { movedTo, moved, reversed, turned, type LinePart } from './lineEdits'
+import { useLine } from './useLine'
+import { usePhotos } from './usePhotos'
+
+const route = useRoute()
+const router = useRouter()
+const job = useJob()
+const trade = useTrade()
+const number = String(route.params.number)
+const strip = useLine(number)
+const { sheet, line, parts, hung, part, selected, live, verdicts, wrong } = strip
+const photos = usePhotos(number, strip.lookAgain)
+const cautions = ref<Schemas['CautionAnswer'][]>([])
+const adding = ref(false)
+const traying = ref(false)
+const why = ref(false)
+const said = ref('')
+const drawingRoom = ref<HTMLElement | null>(null)
+const card = ref<HTMLElement | null>(null)
+const strip_ = ref<InstanceType<typeof PhotoStrip> | null>(null)
+const TABS = ['condition', 'held and set', 'photos', 'note'] as const
+const tab = ref<(typeof TABS)[number]>('condition')
+
+const unread = computed(() => {
+  const read = new Set((strip.answer.value?.acknowledged ?? []).map((each) => each.caution))
+  return cautions.value.filter((each) => each.stage === 'strip' && !read.has(each.caution))
+})
+const gated = computed(() => strip.answer.value !== null && unread.value.length > 0)
+const place = computed(() => {
+  const at = parts.value.findIndex((each) => each.key === selected.value)
+  return at >= 0
+    ? at + 1
+    : parts.value.length + hung.value.findIndex((each) => each.key === selected.value) + 1
+})
+const ownTies = computed(() => sheet.value.ties.filter((tie) => tie.line === strip.lineKey.value))
+const own = computed(() => strip.contradictions.value.filter((each) => each.part === selected.value))
+const openOnes = computed(() =>
+  parts.value.filter((each) => ['open', 'ask'].includes(verdicts.value[each.key] ?? 'open')),
+)
+const wrongOnes = computed(() =>
+  strip.contradictions.value.filter((each) => each.level === 'wrong' && !each.answer),
+)
+
+function label(of: LinePart | undefined): string {
+  if (!of) return ''
+  const word = trade.tables?.verdict_words[verdicts.value[of.key] ?? 'open'] ?? ''
+  return `${of.name || trade.kindWords(of.kind)}, ${word}${wrong.value.has(of.key) ? ', contradicts itself' : ''}`
+}
+function patch(values: Partial<LinePart>): void {
+  if (selected.value) strip.patch(selected.value, values)
+}
+function turn(): void {
+  if (part.value) strip.patch(part.value.key, turned(part.value))
+}
+function shove(by: number): void {
+  if (selected.value) strip.changeAsking(moved(sheet.value, selected.value, by))
+}
+function backToLine(): void {
+  ;(document.activeElement as HTMLElement | null)?.blur()
+  drawingRoom.value?.focus()
+}
+function edit(): void {
+  card.value?.querySelector<HTMLElement>('input, button')?.focus()
+}
+function nextOpen(): void {
+  const all = [...parts.value, ...hung.value]
+  const at = all.findIndex((each) => each.key === selected.value)
+  const after = [...all.slice(at + 1), ...all.slice(0, at + 1)]
+  const found = after.find(
+    (each) => wrong.value.has(each.key) || ['open', 'ask'].includes(verdicts.value[each.key] ?? 'open'),
+  )
+  if (found) selected.value = found.key
+}
+async function read(caution: string): Promise<void> {
+  const { refusal } = await told(
+    api.POST('/api/jobs/{number}/cautions/{caution}', {
+      params: { path: { number, caution } },
+      ...withKey(),
+    }),
+  )
+  said.value = refusal?.message ?? ''
+  await strip.lookAgain()
+  void job.refresh()
+}
+function readFirst(): void {
+  const first = unread.value[0]
+  if (first) void read(first.caution)
+}
+async function toBench(): Promise<void> {
+  if (!selected.value) return
+  const { answer: sent, refusal } = await strip.toBench(selected.value)
+  if (!sent) {
+    said.value = `${refusal.message} ${refusal.hint ?? ''}`
+    return
+  }
+  await job.refresh()
+  await router.push({ name: 'bench', params: { number, partId: sent.part_id } })
+}
+async function decide(verdict: Schemas['DecideRequest']['verdict'], reason: string): Promise<void> {
+  if (!selected.value) return
+  const refusal = await strip.decide(selected.value, { verdict, reason })
+  said.value = refusal ? `${refusal.message} ${refusal.hint ?? ''}` : ''
+  void job.refresh()
+}
+function pickKind(kind: string, beside: boolean): void {
+  adding.value = false
+  strip.add(kind, beside)
+  void nextTick(backToLine)
+}
+function settleQuestion(yes: boolean): void {
+  const asked = strip.question.value
+  strip.question.value = null
+  if (yes) asked?.go()
+}
+
+// a finger or the mouse drags a part along
+let grabbed: { key: string; x: number; far: boolean } | null = null
+const over = ref<string | null>(null)
+function grab(key: string, event: PointerEvent): void {
+  grabbed = { key, x: event.clientX, far: false }
+  window.addEventListener('pointermove', drag)
+  window.addEventListener('pointerup', letGo, { once: true })
+}
+function drag(event: PointerEvent): void {
+  if (!grabbed) return
+  grabbed.far ||= Math.abs(event.clientX - grabbed.x) > 8
+  if (!grabbed.far) return
+  const below = document.elementFromPoint(event.clientX, event.clientY)?.closest('[role="option"]')
+  over.value = below?.id.replace('part-', '') ?? null
+}
+function letGo(): void {
+  window.removeEventListener('pointermove', drag)
+  const [held, target] = [grabbed, over.value]
+  grabbed = null
+  over.value = null
+  if (!held?.far || !target || target === held.key) return
+  const at = parts.value.findIndex((each) => each.key === target)
+  selected.value = held.key
+  strip.changeAsking(movedTo(sheet.value, held.key, strip.lineKey.value, at))
+}
+
+watch(selected, (key) => {
+  said.value = ''
+  void nextTick(() =>
+    document.getElementById(`part-${key}`)?.scrollIntoView({ inline: 'nearest', block: 'nearest' }),
+  )
+})
+onMounted(async () => {
+  if (!trade.tables) await trade.load()
+  else void trade.load()
+  await strip.load()
+  const { answer } = await told(api.GET('/api/jobs/{number}/take-in', { params: { path: { number } } }))
+  cautions.value = answer?.cautions ?? []
+})
+
+const free = (run: () => void) => () => !gated.value && run()
+const kindKeys = (trade.tables?.kinds ?? []).map((kind) => ({
+  key: kind.key,
+  words: `add: ${kind.words}`,
+  run: free(() => strip.add(kind.kind)),
+}))
+useKeys([
+  { key: 'ArrowRight', words: 'next part', run: free(() => strip.select(1)) },
+  { key: 'ArrowLeft', words: 'part before', run: free(() => strip.select(-1)) },
+  { key: 'Home', words: 'first part', run: free(() => strip.select(-999)) },
+  { key: 'End', words: 'last part', run: free(() => strip.select(999)) },
+  { key: 'ArrowDown', words: 'next line', run: free(() => strip.selectLine(1)) },
+  { key: 'ArrowUp', words: 'line before', run: free(() => strip.selectLine(-1)) },
+  { key: 'Alt+ArrowRight', words: 'move the part on', run: free(() => shove(1)), inFields: true },
+  { key: 'Alt+ArrowLeft', words: 'move the part back', run: free(() => shove(-1)), inFields: true },
+  { key: 'f', words: 'turn the part round', run: free(turn) },
+  { key: 'Delete', words: 'take the part off the line', run: free(strip.remove) },
+  { key: '+', words: 'add any part by its words', run: free(() => (adding.value = true)) },
+  {
+    key: 'Enter',
+    words: 'the part’s card; Escape: back to the line',
+    run: () => (gated.value ? readFirst() : edit()),
+  },
+  { key: 'Escape', words: 'back to the line', run: backToLine, inFields: true },
+  { key: 'u', words: 'undo', run: () => void strip.undoStep() },
+  { key: 'Ctrl+z', words: 'undo', run: () => void strip.undoStep(), inFields: true },
+  { key: 'Ctrl+y', words: 'redo', run: () => void strip.redoStep(), inFields: true },
+  { key: '.', words: 'next part that is open or contradicts itself', run: nextOpen },
+  { key: 'b', words: 'send it to the Bench', run: () => void toBench() },
+  {
+    key: 'p',
+    words: 'print the strip-down sheet',
+    run: () => void router.push({ name: 'strip-sheet', params: { number } }),
+  },
+  { key: '#', words: 'the tray: count loose items', run: () => (traying.value = true) },
+  {
+    key: 'Alt+r',
+    words: 'reverse the line',
+    run: free(() => strip.change(reversed(sheet.value, strip.lineKey.value))),
+    inFields: true,
+  },
+  { key: 'Alt+t', words: 'tie it to its end', run: free(strip.tie), inFields: true },
+  {
+    key: 'Alt+p',
+    words: 'photo of the part',
+    run: () => ((tab.value = 'photos'), void nextTick(() => strip_.value?.open())),
+    inFields: true,
+  },
+  { key: 'Alt+c', words: 'condition card', run: () => (tab.value = 'condition'), inFields: true },
+  { key: 'Alt+h', words: 'how it is held and set', run: () => (tab.value = 'held and set'), inFields: true },
+  ...kindKeys,
+])
+// on a first visit the kinds come from the server after the keys were set: a letter then still adds its part
+watch(
+  () => trade.tables,
+  (tables) => {
+    if (kindKeys.length || !tables) return
+    late.value = new Map(tables.kinds.map((kind) => [kind.key, kind.kind]))
+  },
+)
+const late = ref(new Map<string, string>())
+function lateKey(event: KeyboardEvent): void {
+  const kind = event.ctrlKey || event.altKey ? undefined : late.value.get(event.key)
+  if (!kind || gated.value || (event.target as HTMLElement).matches('input, select, textarea')) return
+  event.preventDefault()
+  strip.add(kind)
+}
+</script>
+
+<template>
+  <main class="line" @keydown="lateKey">
+    <LineHead
+      :sheet="sheet"
+      :line-key="strip.lineKey.value"
+      :wrong="wrongOnes.length"
+      :open="openOnes.length"
+      :loose="live.answer.value?.loose ?? []"
+      :can-undo="strip.canUndo.value"
+      :can-redo="strip.canRedo.value"
+      @pick="(key) => ((strip.lineKey.value = key), (selected = parts[0]?.key ?? null))"
+      @change="strip.change"
+      @add-line="strip.addLine"
+      @remove-line="strip.removeLine"
+      @tray="traying = true"
+      @undo="strip.undoStep"
+      @redo="strip.redoStep"
+      @print="router.push({ name: 'strip-sheet', params: { number } })"
+    />
+    <p v-if="strip.loadRefusal.value" class="note">
+      {{ strip.loadRefusal.value.message }}
+      <button type="button" class="plain" @click="strip.load">Look again</button>
+    </p>
+    <p v-if="said" class="note" role="alert">{{ said }}</p>
+    <CautionGate v-if="gated" :cautions="unread" @read="read" />
+    <template v-else>
+      <div ref="drawingRoom" class="room" tabindex="-1" aria-label="the line">
+        <LineDrawing
+          v-if="parts.length"
+          :parts="parts"
+          :kinds="trade.kinds"
+          :width="1240"
+          :height="330"
+          :name="`${line?.name ?? 'line'}, ${parts.length} parts`"
+          :selected="selected"
+          :facing="live.answer.value?.facing"
+          :verdicts="verdicts"
+          :wrong="wrong"
+          :ties="ownTies"
+          :ends="
+            line
+              ? { left: line.left_end ?? '', inside: line.inside ?? '', right: line.right_end ?? '' }
+              : undefined
+          "
+          :label="label"
+          @pick="selected = $event"
+          @grab="grab"
+        />
+        <div v-else-if="strip.answer.value" class="empty">
+          <h2>Nothing has come off yet.</h2>
+          <p>
+            Lay the parts from left to right. One key adds a part after the chosen one; the line can be
+            reversed later.
+          </p>
+          <ul>
+            <li v-for="kind in trade.tables?.kinds.slice(0, 18)" :key="kind.kind">
+              <button type="button" @click="strip.add(kind.kind)">
+                <kbd>{{ kind.key }}</kbd> {{ kind.words }}
+              </button>
+            </li>
+          </ul>
+          <p class="faint"><kbd>+</kbd> any other part by its words</p>
+        </div>
+      </div>
+      <div v-if="hung.length" class="hung">
+        <span class="faint">beside it</span>
+        <button
+          v-for="each in hung"
+          :id="`part-${each.key}`"
+          :key="each.key"
+          type="button"
+          class="chip"
+          :aria-pressed="each.key === selected"
+          @click="selected = each.key"
+        >
+          {{ each.quantity && each.quantity > 1 ? `${each.quantity} × ` : ''
+          }}{{ each.name || trade.kindWords(each.kind) }}
+          <b v-if="each.fastener?.hand === 'left'" class="att">LEFT-HAND</b>
+        </button>
+      </div>
+      <div v-if="part" ref="card" class="cards">
+        <WayRound
+          :key="part.key"
+          :part="part"
+          :number="place"
+          :facing="live.answer.value?.facing[part.key]"
+          @patch="patch"
+        />
+        <div class="middle">
+          <div class="tabs" role="tablist">
+            <button
+              v-for="name in TABS"
+              :key="name"
+              type="button"
+              role="tab"
+              :aria-selected="tab === name"
+              @click="tab = name"
+            >
+              {{ name
+              }}<template
+                v-if="
+                  name === 'photos' &&
+                  (strip.answer.value?.photos.filter((p) => p.part === selected).length ?? 0)
+                "
+              >
+                · {{ strip.answer.value?.photos.filter((p) => p.part === selected).length }}</template
+              >
+            </button>
+          </div>
+          <ConditionCard v-if="tab === 'condition'" :part="part" @patch="patch" />
+          <HeldCard
+            v-else-if="tab === 'held and set' && line"
+            :part="part"
+            :ties="sheet.ties"
+            :end="strip.endOf.value"
+            :next="strip.nextPart.value"
+            @patch="patch"
+            @ties="strip.change({ ...sheet, ties: $event })"
+            @tie="strip.tie"
+          />
+          <PhotoStrip
+            v-else-if="tab === 'photos'"
+            ref="strip_"
+            :photos="strip.answer.value?.photos ?? []"
+            :part="part.key"
+            :keeper="photos"
+          />
+          <NoteCard v-else :part="part" :refused="live.answer.value?.refused ?? []" @patch="patch" />
+        </div>
+        <JudgeColumn
+          :part="part"
+          :verdict="live.answer.value?.verdicts[part.key]"
+          :decision="strip.standing.value.get(part.key)"
+          :judged-by="strip.answer.value?.judged_by[part.key]"
+          :contradictions="own"
+          :bench-id="strip.answer.value?.on_bench[part.key]"
+          :why="why"
+          @patch="patch"
+          @decide="decide"
+          @bench="toBench"
+          @why="why = !why"
+        />
+      </div>
+    </template>
+    <AddPart v-if="adding" @pick="pickKind" @close="((adding = false), backToLine())" />
+    <TrayDialog
+      v-if="traying"
+      :items="sheet.loose"
+      :judged="live.answer.value?.loose ?? []"
+      @close="traying = false"
+      @change="strip.change({ ...sheet, loose: $event })"
+    />
+    <div v-if="strip.question.value" class="ask" role="alertdialog" aria-label="tied parts">
+      <p>{{ strip.question.value.words }}</p>
+      <button type="button" class="chip" autofocus @click="settleQuestion(false)">leave it</button>
+      <button type="button" class="chip" @click="settleQuestion(true)">move it and untie</button>
+    </div>
+    <ClashDialog
+      v-if="strip.held.hasClashes.value"
+      :clashes="strip.held.clashes.value"
+      @decide="strip.held.decide"
+    />
+  </main>
+</template>
+
+<style scoped>
+.line {
+  position: relative;
+  display: flex;
+  flex-direction: column;
+  background: var(--sheet);
+}
+.room {
+  overflow-x: auto;
+  overflow-y: hidden;
+  flex: none;
+  padding: 0 20px;
+  outline: none;
+}
+.empty {
+  max-width: 900px;
+  margin: 30px auto;
+  display: grid;
+  gap: 12px;
+}
+.empty h2 {
+  font-size: 28px;
+}
+.empty ul {
+  columns: 3;
+  list-style: none;
+  padding: 0;
+  font-size: 16px;
+}
+.empty li button {
+  padding: 3px 0;
+}
+.hung {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+  padding: 0 20px 8px;
+}
+.cards {
+  flex: 1;
+  display: grid;
+  grid-template-columns: 372px minmax(0, 1fr) 356px;
+  border-top: 2px solid var(--ink);
+  background: var(--paper);
+  min-height: 0;
+}
+.cards > * {
+  padding: 12px 20px;
+  overflow: auto;
+  min-height: 0;
+}
+.cards > * + * {
+  border-left: 1px solid var(--rule);
+}
+.middle {
+  display: grid;
+  gap: 10px;
+  align-content: start;
+}
+.tabs {
+  display: flex;
+  gap: 18px;
+}
+.tabs button {
+  font-size: 15px;
+  color: var(--faint);
+  padding-bottom: 3px;
+}
+.tabs button[aria-selected='true'] {
+  color: var(--ink);
+  font-weight: 650;
+  border-bottom: 3px solid var(--ink);
+}
+.ask {
+  position: fixed;
+  left: 50%;
+  top: 34%;
+  transform: translateX(-50%);
+  background: var(--sheet);
+  border: 2px solid var(--attention);
+  padding: 16px 20px;
+  display: flex;
+  gap: 14px;
+  align-items: center;
+  font-size: 17px;
+  z-index: 5;
+  max-width: 720px;
+}
+@media (max-width: 900px) {
+  .cards {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .cards > * + * {
+    border-left: 0;
+    border-top: 1px solid var(--rule);
+  }
+}
+</style>

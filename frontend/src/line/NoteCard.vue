@@ -1,0 +1,49 @@
+<script setup lang="ts">
+import type { Schemas } from '@/api/client'
+import type { LinePart } from './lineEdits'
+
+/** A note on the part; what it plans dangerously is refused in words. */
+defineProps<{ part: LinePart; refused: Schemas['RefusalAnswer'][] }>()
+const emit = defineEmits<{ patch: [values: Partial<LinePart>] }>()
+function text(event: Event): string {
+  return (event.target as HTMLTextAreaElement).value
+}
+</script>
+
+<template>
+  <section class="note-card" aria-label="note">
+    <textarea
+      name="note"
+      rows="4"
+      maxlength="200"
+      aria-label="note on the part"
+      placeholder="what the next person should know"
+      :value="part.note"
+      @input="emit('patch', { note: text($event) })"
+    />
+    <p v-for="each in refused" :key="each.practice" class="refused" role="alert">
+      <b>Not like this: “{{ each.told_by }}”.</b> {{ each.why }} Instead: {{ each.instead }}
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.note-card {
+  display: grid;
+  gap: 8px;
+}
+textarea {
+  border: 1px solid var(--rule);
+  background: var(--sheet);
+  padding: 8px;
+  font-size: 16px;
+  resize: vertical;
+}
+.refused {
+  border-left: 4px solid var(--attention);
+  padding-left: 10px;
+}
+.refused b {
+  color: var(--attention);
+}
+</style>

@@ -1,0 +1,315 @@
+<script setup lang="ts">
+import { computed, onMounted, ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { api, told, type Schemas } from '@/api/client'
+import LineDrawing from '@/drawing/LineDrawing.vue'
+import { useTrade } from '@/job/useTrade'
+import { useKeys } from '@/shell/useKeys'
+import { along, beside, EMPTY, type LinePart, type LineSheet } from './lineEdits'
+
+/** The strip-down sheet on A4: lines drawn, every part with its way round, ties, settings, verdict. */
+const route = useRoute()
+const router = useRouter()
+const trade = useTrade()
+const number = String(route.params.number)
+const line = ref<Schemas['LineAnswer'] | null>(null)
+const take = ref<Schemas['TakeInAnswer'] | null>(null)
+const check = ref<Schemas['LineCheckAnswer'] | null>(null)
+const away = ref(false)
+const sheet = computed<LineSheet>(() => ({ ...EMPTY, ...line.value?.sheet }) as LineSheet)
+const decisions = computed(
+  () => new Map((line.value?.decisions ?? []).filter((each) => each.stands).map((each) => [each.part, each])),
+)
+const verdicts = computed(() =>
+  Object.fromEntries(
+    Object.entries(check.value?.verdicts ?? {}).map(([key, each]) => [
+      key,
+      decisions.value.get(key)?.verdict ?? each.verdict,
+    ]),
+  ),
+)
+const wrong = computed(
+  () =>
+    new Set(
+      (check.value?.contradictions ?? []).filter((each) => each.level === 'wrong').map((each) => each.part),
+    ),
+)
+const words = (name: string): string => name.replace(/_/g, ' ')
+function verdict(key: string): string {
+  const name = verdicts.value[key] ?? 'open'
+  return trade.tables?.verdict_words[name] ?? name
+}
+function sizes(part: LinePart): string {
+  const found = [part.inside, part.outside, part.width].map((each) => each?.typed || '–')
+  return found.every((each) => each === '–') ? '' : found.join(' × ')
+}
+function faces(part: LinePart): string {
+  const facing = check.value?.facing[part.key]
+  return (['left', 'right'] as const)
+    .map((side) => {
+      const looks = facing?.[side]
+      const mark = part[side]?.mark ?? 'flat'
+      return mark === 'flat' && !part[side]?.looks_at
+        ? ''
+        : `${words(mark)} face ${side}${looks ? `, to ${words(looks)}` : ''}`
+    })
+    .filter(Boolean)
+    .join('; ')
+}
+function notes(part: LinePart): string[] {
+  const held = part.fastener
+  const found: string[] = []
+  if (held?.hand === 'left') found.push('LEFT-HAND THREAD')
+  if (held) {
+    const size = [held.drive, held.thread, held.length?.typed].filter(Boolean).join(' ')
+    if (size) found.push(size)
+    found.push(
+      held.torque
+        ? `${held.torque} ${held.torque_unit} (${held.torque_source || 'source not said'})`
+        : 'torque: no value known',
+    )
+    if (held.lock !== 'none') found.push(`lock: ${words(held.lock ?? '')}`)
+    if (held.also_holds) found.push(`also holds ${held.also_holds}`)
+  }
+  for (const each of part.settings ?? [])
+    found.push(`${words(each.what ?? '')}: ${each.first || '?'} / ${each.second || 'not read again'}`)
+  for (const tie of sheet.value.ties.filter((each) => each.parts.includes(part.key)))
+    found.push(`${tie.words}${tie.thickness?.typed ? `, ${tie.thickness.typed}` : ''}`)
+  for (const each of (check.value?.contradictions ?? []).filter(
+    (c) => c.part === part.key && c.level !== 'loud',
+  ))
+    found.push(`${each.words}${each.answer === 'as_found' ? ' It came off so: turn it.' : ''}`)
+  const decided = decisions.value.get(part.key)
+  if (decided) found.push(`${decided.person}: ${decided.reason}`)
+  if (part.note) found.push(part.note)
+  return found
+}
+const print = (): void => window.print()
+useKeys([
+  { key: 'p', words: 'print', run: print },
+  {
+    key: 'Escape',
+    words: 'back to the line',
+    run: () => void router.push({ name: 'line', params: { number } }),
+    inFields: true,
+  },
+])
+onMounted(async () => {
+  if (!trade.tables) await trade.load()
+  const params = { path: { number } }
+  const [found, taken] = await Promise.all([
+    told(api.GET('/api/jobs/{number}/line', { params })),
+    told(api.GET('/api/jobs/{number}/take-in', { params })),
+  ])
+  line.value = found.answer
+  take.value = taken.answer
+  away.value = !found.answer
+  if (!found.answer) return
+  const judged = await told(
+    api.POST('/api/calc/line-check', {
+      body: { sheet: found.answer.sheet, access: found.answer.access as 'cheap' | 'costly' },
+    }),
+  )
+  check.value = judged.answer
+})
+</script>
+
+<template>
+  <main class="sheet-page">
+    <p v-if="away" class="note">The shop's records cannot be reached just now.</p>
+    <div class="paper">
+      <header>
+        <div>
+          <h1>{{ take?.sheet.title }}</h1>
+          <p>
+            {{
+              [
+                take?.sheet.owner,
+                take?.sheet.model,
+                take?.sheet.build && `build ${take.sheet.build}`,
+                take?.sheet.serial,
+              ]
+                .filter(Boolean)
+                .join(' · ')
+            }}
+          </p>
+        </div>
+        <div class="no">
+          <b class="fig">{{ number }}</b><br />strip-down sheet
+        </div>
+      </header>
+      <p class="symptom">{{ take?.sheet.symptom }}</p>
+      <section v-for="each in sheet.lines" :key="each.key">
+        <h2>
+          {{ each.name }}
+          <span class="faint"
+            >off in this order from the left; {{ each.inside || 'nothing said' }} inside</span
+          >
+        </h2>
+        <LineDrawing
+          v-if="along(sheet, each.key).length"
+          :parts="along(sheet, each.key)"
+          :kinds="trade.kinds"
+          :width="700"
+          :height="230"
+          :name="each.name"
+          :facing="check?.facing"
+          :verdicts="verdicts"
+          :wrong="wrong"
+          :ties="sheet.ties.filter((tie) => tie.line === each.key)"
+          :ends="{ left: each.left_end ?? '', inside: each.inside ?? '', right: each.right_end ?? '' }"
+          :label="(part) => part?.name || trade.kindWords(part?.kind ?? '')"
+        />
+        <table>
+          <thead>
+            <tr>
+              <th>no.</th>
+              <th>part</th>
+              <th>inside × outside × width</th>
+              <th>way round</th>
+              <th>held, set, tied, noted</th>
+              <th>verdict</th>
+              <th>back in</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(part, i) in [...along(sheet, each.key), ...beside(sheet, each.key)]" :key="part.key">
+              <td class="fig">{{ i + 1 }}</td>
+              <td>
+                {{ (part.quantity ?? 1) > 1 ? `${part.quantity} × ` : ''
+                }}<b>{{ part.name || trade.kindWords(part.kind) }}</b
+                ><template v-if="part.name"><br />{{ trade.kindWords(part.kind) }}</template
+                ><template v-if="part.marking"><br />{{ part.marking }}</template>
+              </td>
+              <td class="fig">{{ sizes(part) }}</td>
+              <td>{{ faces(part) }}</td>
+              <td>
+                <template v-for="(note, n) in notes(part)" :key="n"
+                  ><b v-if="note.startsWith('LEFT')">{{ note }}</b
+                  ><template v-else>{{ note }}</template
+                  ><br
+                /></template>
+              </td>
+              <td>{{ verdict(part.key) }}</td>
+              <td class="box">☐</td>
+            </tr>
+          </tbody>
+        </table>
+      </section>
+      <section v-if="check?.loose.length">
+        <h2>Loose items</h2>
+        <p v-for="each in check.loose" :key="each.key">{{ each.words }}</p>
+      </section>
+      <section v-if="take?.cautions.length">
+        <h2>Cautions</h2>
+        <p v-for="each in take.cautions.filter((c) => c.stage === 'strip')" :key="each.caution">
+          <b>{{ each.title }}.</b> {{ each.do }} <b v-if="each.licence">Only: {{ each.licence }}.</b>
+        </p>
+        <p class="faint">Local rules, the unit's own manual and licensed people come first.</p>
+      </section>
+      <section v-if="take?.sheet.note_next">
+        <h2>For the next person</h2>
+        <p>{{ take.sheet.note_next }}</p>
+      </section>
+    </div>
+    <div class="keys">
+      <button type="button" class="go" @click="print"><span>Print</span><kbd>p</kbd></button>
+      <a class="plain" :href="`/api/jobs/${number}/file`" download>job as a file</a>
+    </div>
+  </main>
+</template>
+
+<style scoped>
+.sheet-page {
+  display: flex;
+  justify-content: center;
+  gap: 24px;
+  padding: 24px;
+  align-items: flex-start;
+}
+.paper {
+  width: 210mm;
+  min-height: 297mm;
+  background: #fffdf8;
+  border: 1px solid var(--rule);
+  padding: 12mm;
+  font-size: 13px;
+}
+.keys {
+  width: 160px;
+  display: grid;
+  gap: 12px;
+}
+header {
+  display: flex;
+  justify-content: space-between;
+  border-bottom: 2px solid var(--ink);
+  padding-bottom: 6px;
+}
+h1 {
+  font-size: 25px;
+  font-stretch: 84%;
+}
+.no {
+  text-align: right;
+}
+.no b {
+  font-size: 26px;
+}
+.symptom {
+  padding: 6px 0 2px;
+  font-size: 15px;
+}
+h2 {
+  font-size: 16px;
+  margin: 12px 0 3px;
+}
+h2 span {
+  font-size: 13px;
+  font-weight: 400;
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+  font-size: 12px;
+  line-height: 1.25;
+}
+th {
+  text-align: left;
+  border-bottom: 1.5px solid var(--ink);
+  font-weight: 650;
+  padding: 2px 5px 2px 0;
+  vertical-align: bottom;
+}
+td {
+  border-bottom: 1px solid var(--rule);
+  padding: 3px 5px 3px 0;
+  vertical-align: top;
+}
+tr {
+  break-inside: avoid;
+}
+.box {
+  font-size: 16px;
+  text-align: center;
+}
+@page {
+  size: A4;
+  margin: 12mm;
+}
+@media print {
+  .sheet-page {
+    padding: 0;
+    display: block;
+  }
+  .paper {
+    border: 0;
+    padding: 0;
+    width: auto;
+    background: #fff;
+  }
+  .keys {
+    display: none;
+  }
+}
+</style>

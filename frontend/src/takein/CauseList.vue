@@ -1,0 +1,118 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import type { Schemas } from '@/api/client'
+
+/** Likely causes, the cheap check first; what a check shows moves the rest. */
+const props = defineProps<{ answer: Schemas['CausesAnswer']; checked: Record<string, string> }>()
+const emit = defineEmits<{ check: [cause: string, result: 'found' | 'cleared'] }>()
+const open = ref<string | null>(null)
+const LIES: Record<string, string> = {
+  outside: 'not the bearing or seal',
+  fitting: 'how it was fitted',
+  seat: 'shaft or seat',
+  part: 'the part itself',
+}
+defineExpose({
+  toggle: () => (open.value = open.value ? null : (props.answer.causes[0]?.cause ?? null)),
+})
+</script>
+
+<template>
+  <ol class="causes">
+    <li
+      v-for="(each, i) in answer.causes"
+      :key="each.cause"
+      :class="{ first: i === 0, cleared: each.checked === 'cleared' }"
+    >
+      <div class="bar" aria-hidden="true">
+        <div :style="{ width: `${Math.max(1, each.weight * 100)}%` }" />
+      </div>
+      <h3>
+        {{ each.words }}
+        <span :class="each.lies === 'outside' ? 'att' : 'faint'">{{
+          each.lies === 'outside' ? each.outside_kind : LIES[each.lies]
+        }}</span>
+      </h3>
+      <p><b>Check first:</b> {{ each.check }}</p>
+      <template v-if="i === 0 || open === each.cause || each.checked">
+        <p><b>So that the new part lives:</b> {{ each.change }}</p>
+        <p v-if="open === each.cause" class="faint">
+          <span v-for="reason in each.reasons" :key="reason.sign"
+            >{{ reason.words }}: {{ reason.reason }} ({{ reason.strength }}, {{ reason.source }}).
+          </span>
+        </p>
+      </template>
+      <div class="chips">
+        <button
+          type="button"
+          class="chip"
+          :aria-pressed="checked[each.cause] === 'found'"
+          @click="emit('check', each.cause, 'found')"
+        >
+          checked: it is so
+        </button>
+        <button
+          type="button"
+          class="chip"
+          :aria-pressed="checked[each.cause] === 'cleared'"
+          @click="emit('check', each.cause, 'cleared')"
+        >
+          checked: it is not
+        </button>
+        <button type="button" class="plain" @click="open = open === each.cause ? null : each.cause">
+          {{ open === each.cause ? 'less' : 'why' }}
+        </button>
+      </div>
+    </li>
+  </ol>
+</template>
+
+<style scoped>
+.causes {
+  list-style: none;
+  padding: 0;
+  display: grid;
+  gap: 13px;
+}
+.bar {
+  height: 5px;
+  background: var(--rule);
+}
+.bar div {
+  height: 100%;
+  background: var(--ink);
+}
+h3 {
+  font-size: 17px;
+  margin-top: 4px;
+}
+.first h3 {
+  font-size: 25px;
+  font-stretch: 84%;
+}
+h3 span {
+  font-size: 14px;
+  font-weight: 600;
+  margin-left: 6px;
+}
+p {
+  font-size: 14px;
+}
+.cleared h3 {
+  text-decoration: line-through;
+  color: var(--faint);
+}
+.chips {
+  display: flex;
+  gap: 7px;
+  margin-top: 5px;
+  align-items: center;
+}
+.chips .chip {
+  min-height: 27px;
+  font-size: 13px;
+}
+.plain {
+  font-size: 14px;
+}
+</style>

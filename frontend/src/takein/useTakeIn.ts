@@ -1,0 +1,62 @@
+import { ref } from 'vue'
+import { api, told, withKey, type Refusal, type Schemas } from '@/api/client'
+import { useSheet } from '@/api/useSheet'
+
+export type TakeInSheet = Required<Schemas['TakeInSheet']>
+const EMPTY: TakeInSheet = {
+  title: '',
+  owner: '',
+  symptom: '',
+  unit: 'other',
+  plate: '',
+  model: '',
+  build: '',
+  serial: '',
+  since: '',
+  lie_open_days: null,
+  access: 'cheap',
+  planned: '',
+  note_next: '',
+  signs: [],
+  energies: [],
+  fluids: [],
+  works: [],
+  checked: {},
+}
+
+/** A unit taken in: what is known of it, and what the core makes of that. */
+export function useTakeIn(number: string) {
+  const answer = ref<Schemas['TakeInAnswer'] | null>(null)
+  const loadRefusal = ref<Refusal | null>(null)
+  const params = { path: { number } }
+  const held = useSheet<TakeInSheet>(
+    `take-in:${number}`,
+    async (sheet, key) => {
+      const { answer: saved, refusal } = await told(
+        api.PUT('/api/jobs/{number}/take-in', { params, body: sheet, ...withKey(key) }),
+      )
+      if (!saved) return { answer: null, refusal }
+      answer.value = saved
+      return { answer: { sheet: saved.sheet as TakeInSheet, version: saved.version }, refusal: null }
+    },
+    EMPTY,
+  )
+  async function load(): Promise<void> {
+    const { answer: found, refusal } = await told(api.GET('/api/jobs/{number}/take-in', { params }))
+    loadRefusal.value = refusal
+    if (!found) return
+    answer.value = found
+    held.open({ sheet: found.sheet as TakeInSheet, version: found.version })
+  }
+  async function read(caution: string): Promise<Refusal | null> {
+    const { answer: found, refusal } = await told(
+      api.POST('/api/jobs/{number}/cautions/{caution}', {
+        params: { path: { number, caution } },
+        ...withKey(),
+      }),
+    )
+    if (found) answer.value = found
+    return refusal
+  }
+  return { answer, loadRefusal, held, sheet: held.sheet, load, read }
+}
