@@ -21,6 +21,8 @@ def main(arguments: list[str]) -> int:
         "test": test,
         "calc": calc,
         "bench": bench,
+        "backup": backup,
+        "restore": restore,
     }
     try:
         return commands[arguments[0]](arguments[1:])
@@ -53,6 +55,20 @@ def bench(arguments: list[str]) -> int:
     from benchmarks.run import run_benchmarks
 
     return run_benchmarks(arguments)
+
+
+def backup(arguments: list[str]) -> int:
+    """The whole shop's data into a file."""
+    from ample.backup import backup as write
+
+    return write(arguments)
+
+
+def restore(arguments: list[str]) -> int:
+    """The whole shop's data from a file."""
+    from ample.backup import restore as read
+
+    return read(arguments)
 
 
 def calc(arguments: list[str]) -> int:

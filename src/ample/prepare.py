@@ -19,6 +19,8 @@ COMMANDS = {
     "test": "set up and run every check and test",
     "calc": "one question to the core: calc OPERATION [JSON], or calc --lines",
     "bench": "run the benchmarks",
+    "backup": "the whole shop's data into a new file: backup FILE",
+    "restore": "the whole shop's data from a file: restore FILE",
 }
 
 
@@ -36,7 +38,7 @@ def main(arguments: list[str]) -> int:
     command = arguments[0] if arguments else ""
     if command not in COMMANDS:
         for name, words in COMMANDS.items():
-            say(f"./ample {name:6} {words}")
+            say(f"./ample {name:7} {words}")
         return 0 if command in ("", "help", "--help", "-h") else 2
     try:
         prepare(command)
@@ -55,7 +57,7 @@ def prepare(command: str) -> None:
     """Get what the command needs and does not have yet."""
     virtual_environment(with_checks=command in ("test", "bench"))
     needs_database = command in ("test", "bench") or (
-        command == "start" and not os.environ.get("AMPLE_DATABASE_URL")
+        command in ("start", "backup", "restore") and not os.environ.get("AMPLE_DATABASE_URL")
     )
     if needs_database:
         debian_package("mariadb-server", "/usr/sbin/mariadbd", "mariadbd")

@@ -31,6 +31,7 @@ from ample.web.settings import secret_key
 WORKERS = 2
 LEAST_FREE_BYTES = 150 * 1024 * 1024
 READY_SECONDS = 60
+RUNNING = "database-port"
 
 
 class Stop(Exception):
@@ -42,8 +43,8 @@ def serve() -> int:
     for number in (signal.SIGINT, signal.SIGTERM, signal.SIGHUP):
         signal.signal(number, _stop)
     port = _port()
-    home = _home()
-    lock = _only_one(home)
+    home = home_directory()
+    lock = only_one(home)
     server: PrivateServer | None = None
     web: subprocess.Popen[bytes] | None = None
     try:
@@ -55,6 +56,7 @@ def serve() -> int:
             server = PrivateServer(home)
             server.start()
             url = server.url
+            (home / RUNNING).write_text(str(server.port))
         say("bringing the database up to date")
         migrate(url)
         loaded = _demo(url)
@@ -96,7 +98,8 @@ def _port() -> int:
     return int(text)
 
 
-def _home() -> Path:
+def home_directory() -> Path:
+    """The data directory, made when it is not there; one that cannot be used is refused."""
     home = Path(os.environ.get("AMPLE_HOME", ROOT / "var")).resolve()
     try:
         home.mkdir(parents=True, exist_ok=True)
@@ -116,7 +119,8 @@ def _home() -> Path:
     return home
 
 
-def _only_one(home: Path) -> IO[bytes]:
+def only_one(home: Path) -> IO[bytes]:
+    """The lock of the data directory, which only one shop holds."""
     lock = (home / "lock").open("wb")
     try:
         fcntl.flock(lock, fcntl.LOCK_EX | fcntl.LOCK_NB)

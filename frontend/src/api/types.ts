@@ -1195,11 +1195,17 @@ export interface components {
             answer: string;
             /** Build */
             build: string;
-            /** Differs */
+            /**
+             * Differs
+             * @default
+             */
             differs: string;
             /** Picture */
             picture: string;
-            /** Serial Range */
+            /**
+             * Serial Range
+             * @default
+             */
             serial_range: string;
         };
         /**
@@ -1719,7 +1725,7 @@ export interface components {
              * Feature
              * @enum {string}
              */
-            feature: "bore" | "outside" | "width" | "shaft_seat" | "housing_seat" | "shaft" | "housing_bore" | "free_lip" | "inside" | "section_1" | "height" | "seat_outside" | "free_length" | "free_inside" | "thickness";
+            feature: "bore" | "outside" | "width" | "shaft_seat" | "housing_seat" | "shaft" | "housing_bore" | "free_lip" | "inside" | "section_1" | "section_2" | "section" | "height" | "rod" | "groove_diameter" | "groove_width" | "seat_outside" | "seat_thickness" | "working_length" | "free_length" | "free_inside" | "thickness";
             /** Instrument */
             instrument: string;
             /** Readings */
@@ -3642,6 +3648,8 @@ export interface components {
             causes: components["schemas"]["CausesAnswer"];
             /** Cautions */
             cautions: components["schemas"]["CautionAnswer"][];
+            /** Found On Line */
+            found_on_line: string[];
             job: components["schemas"]["JobHead"];
             model: components["schemas"]["UnitModel"] | null;
             /** Refused */
@@ -3780,6 +3788,10 @@ export interface components {
             /** Cards */
             cards: {
                 [key: string]: components["schemas"]["QuestionAnswer"][];
+            };
+            /** Family Features */
+            family_features: {
+                [key: string]: string[];
             };
             /** Kinds */
             kinds: components["schemas"]["KindAnswer"][];

@@ -10,7 +10,8 @@ import { useHand } from '@/shell/hand'
 import { useKeys } from '@/shell/useKeys'
 import BenchDrawing from './BenchDrawing.vue'
 import CandidateCard from './CandidateCard.vue'
-import { useBench, type Feature } from './useBench'
+import KeptSizes from './KeptSizes.vue'
+import { SEATS, useBench, type Feature } from './useBench'
 
 const route = useRoute()
 const router = useRouter()
@@ -54,6 +55,20 @@ const readings = computed<Record<Feature, { typed: string }[]>>(() => ({
   outside: bench.observation('outside')?.readings ?? [],
   width: bench.observation('width')?.readings ?? [],
 }))
+const seats = computed(() =>
+  SEATS.flatMap((name) => {
+    const held = bench.observation(name)?.readings[0]
+    return held
+      ? [
+          {
+            name,
+            words: name === 'shaft_seat' ? 'shaft' : 'housing',
+            typed: `${held.typed} ${held.unit ?? 'mm'}`,
+          },
+        ]
+      : []
+  }),
+)
 const CONDITIONS = [
   ['', 'not said'],
   ['new', 'as new'],
@@ -187,7 +202,13 @@ onMounted(async () => {
         {{ bench.loadRefusal.value.message }} {{ bench.loadRefusal.value.hint }}
         <button class="plain" type="button" @click="bench.load()">Try again</button>
       </p>
-      <div class="sheet">
+      <KeptSizes
+        v-if="part && part.part.family !== 'bearing'"
+        v-model="sheet.sheet.value"
+        :family="part.part.family"
+        class="sheet-kept"
+      />
+      <div v-else class="sheet">
         <BenchDrawing
           ref="drawing"
           v-model:pending="pending"
@@ -229,6 +250,13 @@ onMounted(async () => {
             @update:model-value="bench.setInstrument"
           />
           <p class="faint" :class="{ att: instrument?.overdue }">{{ instrument?.words }}</p>
+          <template v-if="seats.length">
+            <h2>it sat on</h2>
+            <p v-for="seat in seats" :key="seat.name">
+              {{ seat.words }} <b class="fig">{{ seat.typed }}</b>
+              <button type="button" class="plain" @click="bench.drop(seat.name, 0)">drop</button>
+            </p>
+          </template>
         </aside>
       </div>
       <div class="mark">
@@ -278,12 +306,19 @@ onMounted(async () => {
             ><span class="fig">{{ percent(answer?.none_probability ?? 0) }}</span>
           </div>
         </template>
+        <div v-else-if="part && part.part.family !== 'bearing'" class="start">
+          <h2>Kept for the enquiry</h2>
+          <p>
+            The shop's lists hold bearings. What is read here of a
+            {{ part.part.family.replace('_', ' ') }} stays with the job; a supplier is asked by these sizes.
+          </p>
+        </div>
         <div v-else class="start">
           <h2>Nothing read yet</h2>
           <p>Type what the caliper says, or what can be read on the ring.</p>
         </div>
       </div>
-      <div class="foot">
+      <div v-if="part?.part.family === 'bearing'" class="foot">
         <p v-if="part?.identification" class="said-before">
           said to be <b>{{ part.identification.item.marking }}</b> by {{ part.identification.person }}, sure
           to {{ percent(part.identification.probability) }}

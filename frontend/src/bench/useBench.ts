@@ -7,6 +7,9 @@ import { useHand } from '@/shell/hand'
 export type Sheet = Schemas['BenchSheet']
 export type Feature = 'bore' | 'outside' | 'width'
 export const FEATURES: Feature[] = ['outside', 'bore', 'width']
+/** What the part sat on: the Line knows it, or it is read at the unit. */
+export const SEATS = ['shaft_seat', 'housing_seat'] as const
+export type Seat = (typeof SEATS)[number]
 type Pending = Record<Feature, string>
 type Question = Schemas['IdentifyRequest']
 type Answer = Schemas['IdentifyAnswer']
@@ -58,18 +61,18 @@ export function useBench(partId: number) {
 
   watch(pending, () => localStorage.setItem(pendingName, JSON.stringify(pending)))
 
-  function observation(feature: Feature) {
+  function observation(feature: Feature | Seat) {
     return sheet.sheet.value.observations?.find((each) => each.feature === feature)
   }
 
   const question = computed<Question | null>(() => {
-    if (!sheet.ready.value) return null
-    const observations = (['bore', 'outside', 'width'] as const).flatMap((feature) => {
+    if (!sheet.ready.value || part.value?.part.family !== 'bearing') return null
+    const observations = (['bore', 'outside', 'width', ...SEATS] as const).flatMap((feature) => {
       const held = observation(feature)
       const values = (held?.readings ?? []).map(
         (each) => `${each.typed}${bare(each.typed) ? ` ${each.unit ?? 'mm'}` : ''}`,
       )
-      const typing = pending[feature].trim()
+      const typing = (pending[feature as Feature] ?? '').trim()
       if (typing) values.push(`${typing}${bare(typing) ? ` ${hand.unit}` : ''}`)
       const instrument = held?.instrument ?? hand.instrument
       return values.length
@@ -121,7 +124,7 @@ export function useBench(partId: number) {
     pending[feature] = ''
     return true
   }
-  function drop(feature: Feature, index: number): string {
+  function drop(feature: Feature | Seat, index: number): string {
     const held = observation(feature)
     const [gone] = held?.readings.splice(index, 1) ?? []
     if (held && !held.readings.length)

@@ -51,7 +51,7 @@ const days = computed(() =>
       <span v-if="state.line.ask" class="doubt">{{ state.line.ask }} for a second person</span>
       <span v-if="state.line.to_bench">{{ state.line.to_bench }} to the Bench</span>
     </span>
-    <span v-if="state.cautions_open && state.line.parts.length === 0" class="far">
+    <span v-if="state.cautions_open && state.waits_for === 'strip' && !state.line.parts.length" class="far">
       {{ state.cautions_open }} cautions to read before it is opened
     </span>
     <span v-if="state.parts.length" class="parts">

@@ -2,7 +2,7 @@
 import Dialog from 'primevue/dialog'
 import InputText from 'primevue/inputtext'
 import { computed, onMounted, ref } from 'vue'
-import { api, newKey, told, withKey, type Refusal } from '@/api/client'
+import { api, newKey, told, withKey, type Refusal, type Schemas } from '@/api/client'
 import { useTrade } from '@/job/useTrade'
 
 /** A job in a few keys: what it is, whose, what is wrong; the rest follows at Take in. */
@@ -40,6 +40,22 @@ async function open(): Promise<void> {
   busy.value = false
   if (answer) emit('opened', answer.number)
 }
+async function readIn(event: Event): Promise<void> {
+  const file = (event.target as HTMLInputElement).files?.[0]
+  if (!file) return
+  busy.value = true
+  const { answer, refusal: why } = await told(
+    api.POST('/api/job-files', {
+      body: (await file.text()) as never,
+      bodySerializer: (body: unknown) => body as string,
+      headers: { ...withKey(key).headers, 'Content-Type': 'application/json' },
+    } as never),
+  )
+  busy.value = false
+  refusal.value = why
+  const made = answer as Schemas['Imported'] | null
+  if (made) emit('opened', made.job.number)
+}
 onMounted(async () => {
   if (!trade.tables) await trade.load()
   const { answer } = await told(api.GET('/api/unit-models'))
@@ -72,6 +88,10 @@ onMounted(async () => {
       <button class="go wide" type="submit" :disabled="busy || title.trim().length < 2">
         <span>Open it</span><kbd>Enter</kbd>
       </button>
+      <label class="file wide"
+        >or read a job file in
+        <input type="file" name="job-file" accept="application/json,.json" @change="readIn"
+      /></label>
     </form>
   </Dialog>
 </template>

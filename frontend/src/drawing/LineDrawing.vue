@@ -23,7 +23,10 @@ const props = defineProps<{
   first?: number
   label: (part: Part | undefined) => string
 }>()
-const emit = defineEmits<{ pick: [key: string]; grab: [key: string, event: PointerEvent] }>()
+const emit = defineEmits<{
+  pick: [key: string, place: { x: number; y: number }]
+  grab: [key: string, event: PointerEvent]
+}>()
 
 const LEFT = 64
 const laid = computed<LaidPart[]>(() =>
@@ -72,10 +75,10 @@ interface Flag {
   words: string
   wrong: boolean
 }
-/** Flags of faces that tell the way round, where there is room; the selected and the wrong always. */
+/** Flags of faces that tell the way round; where they would run into each other, one stands higher. */
 const flags = computed<Flag[]>(() => {
   const found: Flag[] = []
-  let free = -1000
+  const free = [-1000, -1000, -1000]
   for (const slot of layout.value.slots) {
     const part = byKey.value.get(slot.key)
     if (!part || !slot.side) continue
@@ -84,17 +87,13 @@ const flags = computed<Flag[]>(() => {
     const to = props.facing?.[slot.key]?.[slot.side]?.replace('_', ' ')
     const words = to ? `${mark} to ${to}` : mark.replace('_', ' ')
     const x = slot.x + slot.width / 2
-    const half = words.length * 3.6
-    if (x - half < free && !wrong && slot.key !== props.selected) continue
-    free = x + half + 6
-    found.push({
-      key: slot.key,
-      x,
-      y: axis.value - slot.outer - 12,
-      to: slot.side === 'left' ? -1 : 1,
-      words,
-      wrong,
-    })
+    const half = words.length * 3.5
+    const level = free.findIndex((until) => x - half > until)
+    if (level < 0) {
+      if (!wrong && slot.key !== props.selected) continue
+    } else free[level] = x + half + 8
+    const y = axis.value - slot.outer - 12 - Math.max(0, level) * 26
+    found.push({ key: slot.key, x, y: Math.max(52, y), to: slot.side === 'left' ? -1 : 1, words, wrong })
   }
   return found
 })
@@ -108,6 +107,20 @@ const brackets = computed(() =>
   }),
 )
 const endOf = computed(() => layout.value.width + 10)
+/** Where in a part's slot a click fell, as shares of its width and of the drawing's height. */
+function placeIn(slot: Slot, event: MouseEvent): { x: number; y: number } {
+  const frame = (event.currentTarget as SVGElement).ownerSVGElement?.getBoundingClientRect()
+  if (!frame) return { x: 0.5, y: 0.5 }
+  const x = (event.clientX - frame.left - shift.value - slot.x) / slot.width
+  const clamp = (value: number): number => Math.min(1, Math.max(0, value))
+  return { x: clamp(x), y: clamp((event.clientY - frame.top) / props.height) }
+}
+const placed = computed(() =>
+  (props.marks ?? []).flatMap((mark) => {
+    const slot = layout.value.slots.find((each) => each.key === mark.part)
+    return slot ? [{ ...mark, cx: slot.x + mark.x * slot.width, cy: mark.y * props.height }] : []
+  }),
+)
 function numbered(slot: Slot): boolean {
   return slot.width >= 12
 }
@@ -136,7 +149,7 @@ function verdictMark(key: string): string {
         :aria-selected="slot.key === selected"
         :aria-label="`${i + (first ?? 1)} ${label(byKey.get(slot.key))}`"
         class="pick"
-        @click="emit('pick', slot.key)"
+        @click="emit('pick', slot.key, placeIn(slot, $event))"
         @pointerdown="emit('grab', slot.key, $event)"
       >
         <rect :x="slot.x" y="30" :width="slot.width" :height="height - 34" fill="transparent" />
@@ -186,19 +199,9 @@ function verdictMark(key: string): string {
         <text :x="-22" :y="axis - 26" text-anchor="end" class="medium">{{ ends.left }}</text>
         <text :x="endOf + 12" :y="axis - 26" class="medium">{{ ends.right }}</text>
       </template>
-      <g v-for="mark in marks" :key="`${mark.part}${mark.x}`" class="photo">
-        <circle
-          :cx="(layout.slots.find((each) => each.key === mark.part)?.x ?? 0) + mark.x * 20"
-          :cy="axis - mark.y * 40"
-          r="7"
-        />
-        <text
-          :x="(layout.slots.find((each) => each.key === mark.part)?.x ?? 0) + mark.x * 20"
-          :y="axis - mark.y * 40 + 4"
-          text-anchor="middle"
-        >
-          {{ mark.label }}
-        </text>
+      <g v-for="mark in placed" :key="mark.label" class="photo">
+        <circle :cx="mark.cx" :cy="mark.cy" r="8" />
+        <text :x="mark.cx" :y="mark.cy + 4" text-anchor="middle">{{ mark.label }}</text>
       </g>
     </g>
   </svg>
@@ -278,7 +281,8 @@ svg {
   stroke: var(--action);
 }
 .photo text {
-  font-size: 10px;
+  font-size: 12px;
+  font-weight: 700;
   fill: var(--action);
 }
 </style>

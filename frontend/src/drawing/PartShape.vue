@@ -17,6 +17,15 @@ const ball = computed(() => Math.min(w.value * 0.3, h.value * 0.29))
 const hatch = computed(() =>
   ['housing', 'cover', 'tube'].includes(s.value.drawn) ? 'url(#hatch-inner)' : 'url(#hatch-outer)',
 )
+/** A wavy line across the end of what is broken off. */
+const torn = computed(() => {
+  const n = Math.max(2, Math.round(w.value / 9) * 2)
+  const points = Array.from(
+    { length: n + 1 },
+    (_, i) => `${x.value + (w.value * i) / n} ${y(1) + (i % 2 ? 4 : -1)}`,
+  )
+  return `M${points.join('L')}`
+})
 const mirrored = computed(() => `translate(0 ${2 * props.axis}) scale(1 -1)`)
 const box = (x0: number, x1: number, low: number, high: number): string =>
   `M${x.value + w.value * x0} ${y(low)}H${x.value + w.value * x1}V${y(high)}H${x.value + w.value * x0}Z`
@@ -181,6 +190,7 @@ const zigzag = (from: number, to: number): string => {
       <template v-else>
         <path :d="box(0, 1, 0, 1)" :fill="hatch" />
       </template>
+      <path v-if="s.broken" :d="torn" class="torn" />
     </g>
   </g>
 </template>
@@ -197,6 +207,12 @@ const zigzag = (from: number, to: number): string => {
 .dark {
   fill: var(--ink);
   fill-opacity: 0.86;
+}
+.torn {
+  fill: none;
+  stroke: var(--sheet);
+  stroke-width: 4;
+  stroke-linejoin: round;
 }
 .wire {
   fill: none;

@@ -30,6 +30,8 @@ export interface Slot {
   body: number
   /** The side of the telling mark. */
   side: 'left' | 'right' | ''
+  /** Larger than the drawing has room for: broken off, as draughtsmen do. */
+  broken: boolean
   known: boolean
 }
 export interface Layout {
@@ -41,6 +43,9 @@ export interface Layout {
 
 const DEFAULT_SHAFT_MM = 30
 const THINNEST_PX = 3
+/** Rings that may lie in a gland or piston: their inside says nothing of the shaft. */
+const LOOSE_ON_SHAFT = ['o_ring', 'thin', 'piston_seal']
+const USUAL_SHARE = 0.75
 
 function telling(kind: DrawnKind | undefined, part: LaidPart): Slot['side'] {
   if (!kind?.telling) return ''
@@ -48,6 +53,10 @@ function telling(kind: DrawnKind | undefined, part: LaidPart): Slot['side'] {
   if (marks.includes(part.left_mark)) return 'left'
   if (marks.includes(part.right_mark)) return 'right'
   return kind.telling === 'rounded' && part.left_mark === 'sharp' ? 'right' : ''
+}
+
+function sitsOnShaft(kind: DrawnKind | undefined): boolean {
+  return kind?.inside_share === 1 && !LOOSE_ON_SHAFT.includes(kind.drawn)
 }
 
 function median(values: number[]): number {
@@ -68,7 +77,7 @@ interface Measured {
 /** Sizes in mm: what is read, and for the rest proportions of the shaft at that place. */
 function measure(parts: LaidPart[], kinds: Map<string, DrawnKind>): Measured[] {
   const bores = parts
-    .filter((part) => (kinds.get(part.kind)?.inside_share ?? 0) === 1 && part.inside_mm)
+    .filter((part) => sitsOnShaft(kinds.get(part.kind)) && part.inside_mm)
     .map((part) => part.inside_mm as number)
   const steps = parts
     .filter((part) => kinds.get(part.kind)?.drawn === 'shaft' && part.outside_mm)
@@ -79,7 +88,7 @@ function measure(parts: LaidPart[], kinds: Map<string, DrawnKind>): Measured[] {
     const kind = kinds.get(part.kind)
     const isShaft = kind?.drawn === 'shaft'
     if (isShaft) shaft = part.outside_mm ?? usual * (kind?.outside_share ?? 1)
-    else if (kind?.inside_share === 1) shaft = part.inside_mm ?? Math.min(shaft, usual)
+    else if (sitsOnShaft(kind)) shaft = part.inside_mm ?? Math.min(shaft, usual)
     const inside = part.inside_mm ?? shaft * (kind?.inside_share ?? 1)
     const outside = part.outside_mm ?? Math.max(shaft * (kind?.outside_share ?? 1.6), inside * 1.08)
     const width = part.width_mm ?? usual * (kind?.width_share ?? 0.5)
@@ -103,7 +112,9 @@ export function layLine(
   const measured = measure(parts, kinds)
   const tallest = Math.max(DEFAULT_SHAFT_MM, ...measured.map((each) => Math.max(each.outside, each.body)))
   const long = measured.reduce((sum, each) => sum + each.width, 0) || 1
-  const byHeight = room.height / tallest
+  const outers = measured.map((each) => Math.max(each.outside, each.body)).sort((a, b) => a - b)
+  const usual = outers[Math.floor((outers.length - 1) * USUAL_SHARE)] ?? tallest
+  const byHeight = room.height / Math.min(tallest, usual * 1.3)
   const fits = (scale: number): number =>
     measured.reduce((sum, each) => sum + Math.max(room.slot, each.width * scale + 2), 0)
   let scale = Math.min(byHeight, room.width / long)
@@ -122,23 +133,24 @@ export function layLine(
       shapeX: x + (width - shapeWidth) / 2,
       shapeWidth,
       inner: (each.inside / 2) * scale,
-      outer: (each.outside / 2) * scale,
+      outer: Math.min((each.outside / 2) * scale, room.height / 2),
       body: (each.body / 2) * scale,
       side: telling(each.kind, each.part),
       known: each.known,
+      broken: (each.outside / 2) * scale > room.height / 2 + 0.5,
     }
     x += width
     return slot
   })
-  return { slots, scale, width: x, tallest: tallest * scale }
+  return { slots, scale, width: x, tallest: Math.min(tallest * scale, room.height) }
 }
 
-/** The outline of the shaft body above the axis, as a path that is closed along the axis. */
+/** The outline of the shaft body above the axis, from end to end. */
 export function bodyPath(slots: Slot[], axis: number, end = 14): string {
   const first = slots[0]
   const last = slots.at(-1)
   if (!first || !last) return ''
   let d = `M${first.x - end} ${axis}V${axis - first.body}`
   for (const slot of slots) d += `H${slot.x}V${axis - slot.body}H${slot.x + slot.width}`
-  return `${d}H${last.x + last.width + end}V${axis}Z`
+  return `${d}H${last.x + last.width + end}V${axis}`
 }

@@ -21,8 +21,8 @@ const emit = defineEmits<{ read: [caution: string] }>()
           <b>Only: {{ each.licence }}.</b>
         </p>
       </div>
-      <button type="button" class="chip" @click="emit('read', each.caution)">
-        read <kbd v-if="i === 0">Enter</kbd>
+      <button type="button" :class="i === 0 ? 'go' : 'chip'" @click="emit('read', each.caution)">
+        I have read it <kbd v-if="i === 0">Enter</kbd>
       </button>
     </article>
   </section>
@@ -48,6 +48,11 @@ article {
 }
 article.first {
   border-left-color: var(--attention);
+}
+.go {
+  width: auto;
+  min-height: 44px;
+  padding: 8px 16px;
 }
 h3 {
   font-size: 17px;

@@ -83,6 +83,9 @@ function setKeep(name: (typeof KEEPS)[number][0]): void {
     <h2 :class="CLASS[standing] ?? 'stop'">
       <VerdictMark :state="MARK[standing] ?? 'does_not_hold'" :size="18" silent /> {{ words }}
     </h2>
+    <button v-if="kind?.family && standing === 'replace'" type="button" class="go" @click="emit('bench')">
+      <span>{{ benchId ? 'On the Bench' : 'To the Bench' }}</span><kbd>b</kbd>
+    </button>
     <p v-if="decision">
       <b>{{ decision.person }}</b> decided: {{ decision.reason }}
     </p>
@@ -169,9 +172,6 @@ function setKeep(name: (typeof KEEPS)[number][0]): void {
         no longer made
       </button>
     </div>
-    <button v-if="kind?.family && standing === 'replace'" type="button" class="go" @click="emit('bench')">
-      <span>{{ benchId ? 'On the Bench' : 'To the Bench' }}</span><kbd>b</kbd>
-    </button>
   </section>
 </template>
 
@@ -209,6 +209,7 @@ h2 {
   gap: 6px;
 }
 .chips .chip {
+  padding: 1px 7px;
   font-size: 13px;
   min-height: 27px;
 }
@@ -233,7 +234,8 @@ select {
   padding: 3px;
 }
 .go {
-  min-height: 42px;
-  padding: 8px 16px;
+  min-height: 38px;
+  padding: 5px 14px;
+  font-size: 16px;
 }
 </style>

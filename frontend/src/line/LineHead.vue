@@ -59,7 +59,7 @@ function add(): void {
           :value="each.name"
           maxlength="60"
           aria-label="name of the shaft"
-          :size="Math.max(8, each.name.length)"
+          :style="{ fieldSizing: 'content' }"
           @change="text($event).trim() && put({ name: text($event).trim() })"
         />
         <button v-else type="button" class="other" @click="emit('pick', each.key)">
@@ -100,12 +100,19 @@ function add(): void {
       >
       <span v-if="open" class="faint">{{ open }} to judge</span>
       <button type="button" class="plain" :class="{ att: alarm.length }" @click="emit('tray')">
-        {{ alarm.length ? alarm[0]?.words : loose.length ? 'tray counted' : 'tray' }} <kbd>#</kbd>
+        {{
+          alarm.length
+            ? `tray: ${alarm.map((each) => each.state.replace('_', ' ')).join(', ')}`
+            : loose.length
+              ? 'tray counted'
+              : 'tray'
+        }}
+        <kbd>#</kbd>
       </button>
       <button type="button" class="plain" :disabled="!canUndo" @click="emit('undo')">
         undo <kbd>u</kbd>
       </button>
-      <button type="button" class="plain" :disabled="!canRedo" @click="emit('redo')">redo</button>
+      <button v-if="canRedo" type="button" class="plain" @click="emit('redo')">redo</button>
       <button type="button" class="plain" @click="emit('print')">print <kbd>p</kbd></button>
     </div>
   </header>
@@ -136,16 +143,22 @@ nav {
   border-bottom: 3px solid var(--ink);
   background: transparent;
 }
+.other,
+.plain {
+  white-space: nowrap;
+}
 .other {
   color: var(--faint);
   font-size: 16px;
 }
 .media {
   display: flex;
-  gap: 14px;
+  gap: 10px;
   color: var(--faint);
+  white-space: nowrap;
 }
 select {
+  field-sizing: content;
   border: 0;
   background: transparent;
   font-weight: 650;

@@ -68,6 +68,21 @@ function label(of: LinePart | undefined): string {
 function patch(values: Partial<LinePart>): void {
   if (selected.value) strip.patch(selected.value, values)
 }
+const marking = ref<Schemas['PhotoHead'] | null>(null)
+/** Photos that stand at a mark on the drawing, by letters. */
+const marks = computed(() =>
+  (strip.answer.value?.photos ?? []).flatMap((each, i) =>
+    each.place_x === null || each.place_y === null
+      ? []
+      : [{ part: each.part, x: each.place_x, y: each.place_y, label: String.fromCharCode(97 + (i % 26)) }],
+  ),
+)
+function pick(key: string, place: { x: number; y: number }): void {
+  const photo = marking.value
+  marking.value = null
+  if (photo && key === photo.part) void photos.place(photo, { place_x: place.x, place_y: place.y })
+  selected.value = key
+}
 function turn(): void {
   if (part.value) strip.patch(part.value.key, turned(part.value))
 }
@@ -264,6 +279,7 @@ function lateKey(event: KeyboardEvent): void {
       {{ strip.loadRefusal.value.message }}
       <button type="button" class="plain" @click="strip.load">Look again</button>
     </p>
+    <p v-if="marking" class="note">Click the place on the part that the photo shows.</p>
     <p v-if="said" class="note" role="alert">{{ said }}</p>
     <CautionGate v-if="gated" :cautions="unread" @read="read" />
     <template v-else>
@@ -285,8 +301,9 @@ function lateKey(event: KeyboardEvent): void {
               ? { left: line.left_end ?? '', inside: line.inside ?? '', right: line.right_end ?? '' }
               : undefined
           "
+          :marks="marks"
           :label="label"
-          @pick="selected = $event"
+          @pick="pick"
           @grab="grab"
         />
         <div v-else-if="strip.answer.value" class="empty">
@@ -367,6 +384,7 @@ function lateKey(event: KeyboardEvent): void {
             :photos="strip.answer.value?.photos ?? []"
             :part="part.key"
             :keeper="photos"
+            @mark="marking = $event"
           />
           <NoteCard v-else :part="part" :refused="live.answer.value?.refused ?? []" @patch="patch" />
         </div>

@@ -9,6 +9,7 @@ const props = defineProps<{
   part: string
   keeper: ReturnType<typeof usePhotos>
 }>()
+const emit = defineEmits<{ mark: [photo: Schemas['PhotoHead']] }>()
 const picker = ref<HTMLInputElement | null>(null)
 const over = ref(false)
 const own = computed(() => props.photos.filter((each) => each.part === props.part))
@@ -54,9 +55,12 @@ defineExpose({ open: () => picker.value?.click() })
           maxlength="160"
           aria-label="what the photo shows"
           placeholder="what it shows"
-          @change="keeper.place(photo, words($event))"
+          @change="keeper.place(photo, { caption: words($event) })"
         />
-        <button type="button" class="plain" @click="keeper.remove(photo.photo_id)">take out</button>
+        <button type="button" class="plain" @click="emit('mark', photo)">
+          {{ photo.place_x === null ? 'mark' : 'marked' }}
+        </button>
+        <button type="button" class="plain" @click="keeper.remove(photo.photo_id)">out</button>
       </figcaption>
     </figure>
     <figure v-for="each in waits" :key="each.id" class="waits">

@@ -82,7 +82,7 @@ function text(event: Event): string {
     </div>
     <div class="row">
       <button type="button" class="chip" @click="emit('patch', turned(part))">
-        turn it round <kbd>f</kbd>
+        turn it round&nbsp;<kbd>f</kbd>
       </button>
       <label class="count"
         >pieces

@@ -1,6 +1,5 @@
 import { onMounted, onScopeDispose, ref } from 'vue'
-import { isAway, newKey, withKey, type Refusal } from '@/api/client'
-import { api, told } from '@/api/client'
+import { api, isAway, newKey, told, withKey, type Refusal, type Schemas } from '@/api/client'
 import { useSaving } from '@/api/saving'
 
 /** A photo that waits on this machine until the server has it. */
@@ -11,6 +10,7 @@ export interface Waiting {
   caption: string
   picture: Blob
 }
+type Head = Schemas['PhotoHead']
 const LONGEST_PX = 2000
 const MOST_BYTES = 60_000_000
 const RETRY_MS = 2000
@@ -111,11 +111,13 @@ export function usePhotos(number: string, sent: () => Promise<void>) {
     fault.value = refusal?.message ?? ''
     await sent()
   }
-  async function place(photo: { photo_id: number; version: number; part: string }, caption: string) {
+  /** Where it belongs or what it shows has changed. */
+  async function place(photo: Head, values: Partial<Pick<Head, 'caption' | 'place_x' | 'place_y'>>) {
+    const { photo_id, version, part, caption, place_x, place_y } = { ...photo, ...values }
     const { refusal } = await told(
       api.PUT('/api/photos/{photo_id}', {
-        params: { path: { photo_id: photo.photo_id } },
-        body: { version: photo.version, part: photo.part, caption, place_x: null, place_y: null },
+        params: { path: { photo_id } },
+        body: { version, part, caption, place_x, place_y },
         ...withKey(),
       }),
     )

@@ -94,6 +94,8 @@ h3 span {
   font-size: 14px;
   font-weight: 600;
   margin-left: 6px;
+  font-stretch: 100%;
+  white-space: nowrap;
 }
 p {
   font-size: 14px;

@@ -22,6 +22,11 @@ const models = ref<Schemas['UnitModel'][]>([])
 const said = ref('')
 const causes = ref<InstanceType<typeof CauseList> | null>(null)
 const stage = ref<'symptom' | 'evidence'>('symptom')
+const onLine = computed(() =>
+  (answer.value?.found_on_line ?? []).filter((each) => !sheet.value.signs.includes(each)),
+)
+const signWords = (sign: string): string =>
+  trade.tables?.signs.find((each) => each.sign === sign)?.words ?? sign
 const groups = computed(() => {
   const found = new Map<string, Schemas['SignAnswer'][]>()
   for (const sign of trade.tables?.signs ?? [])
@@ -56,6 +61,7 @@ function pickUnit(event: Event): void {
   sheet.value.energies = [...new Set([...sheet.value.energies, ...known.energies])]
   sheet.value.fluids = [...new Set([...sheet.value.fluids, ...known.fluids])]
 }
+const outside = computed(() => answer.value?.causes.causes[0]?.lies === 'outside')
 const read = computed(() => new Map((answer.value?.acknowledged ?? []).map((each) => [each.caution, each])))
 const STAGES: Record<string, string> = {
   strip: 'before it is opened',
@@ -259,13 +265,12 @@ onMounted(async () => {
             </button>
           </div>
         </div>
+        <p v-if="onLine.length" class="faint">
+          from the Line: <b>{{ onLine.map(signWords).join(', ') }}</b>
+        </p>
         <template v-if="answer?.causes.causes.length">
-          <p class="share" :class="{ att: answer.causes.outside_weight > 0.5 }">
-            <b>{{
-              answer.causes.outside_weight > 0.5
-                ? 'Look outside the bearing and seal first.'
-                : 'The fault is likely in the unit.'
-            }}</b>
+          <p class="share" :class="{ att: outside }">
+            <b>{{ outside ? 'Look outside the bearing and seal first.' : 'Likely the unit itself.' }}</b>
             <span class="faint">
               {{ Math.round(answer.causes.outside_weight * 100) }} of 100 by these signs lies outside</span
             >
@@ -378,17 +383,25 @@ label {
 .chips {
   display: flex;
   flex-wrap: wrap;
-  gap: 6px;
-  align-items: center;
+  gap: 4px 5px;
+  position: relative;
+  padding-left: 88px;
 }
 .chips > span {
+  position: absolute;
+  left: 0;
+  top: 3px;
   font-size: 14px;
   color: var(--faint);
-  min-width: 92px;
+}
+.unit .chips > span {
+  max-width: 82px;
+  line-height: 1.15;
 }
 .chip {
-  min-height: 28px;
-  padding: 1px 9px;
+  min-height: 27px;
+  padding: 0 8px;
+  font-stretch: 92%;
 }
 .build {
   border: 1.5px solid var(--ink);

@@ -11,6 +11,7 @@ from typing import Any
 from ample.core.exchange import IdentifyAnswer
 from ample.core.sizes import Instrument
 from ample.demo.catalogue import MAKERS, dialect_rows, items_of, offers
+from ample.demo.strip import demo_jobs, load_job, load_models
 from ample.shop.bench.actions import bench_of, choose_identity, identify_in_shop, request_of, save_bench
 from ample.shop.bench.matching import choose_match, matches_of
 from ample.shop.bench.records import BenchSave, BenchSheet, ChooseRequest
@@ -20,13 +21,14 @@ from ample.shop.doer import Doer
 from ample.shop.instruments import queries as instruments
 from ample.shop.instruments.actions import instrument_finder, known_instruments
 from ample.shop.jobs import queries as jobs
-from ample.shop.jobs.actions import add_part, open_job
+from ample.shop.jobs.actions import add_part
 from ample.shop.jobs.records import NewJob, NewPart
 from ample.shop.orders.actions import add_line, pass_light
 from ample.shop.orders.records import AddLine, PassLight
 from ample.shop.people.actions import add_person
 from ample.shop.seats.actions import save_seats
 from ample.shop.seats.records import SeatSave, SeatSheet
+from ample.shop.takein.actions import acknowledge, open_unit, take_in_of
 from ample.store import Database, Transaction
 
 PEOPLE = (
@@ -49,11 +51,20 @@ def load_demo(database: Database, now: datetime, say: Callable[[str], None]) -> 
         _instruments(t, now)
         say("loading the demo: three makers' catalogues")
         _catalogue(t, owner)
-        say("loading the demo: two jobs")
-        _jobs(t, replace(owner, name="Wren", person_id=1, role="bench"))
+        say("loading the demo: six jobs")
+        bench = replace(owner, name="Wren", person_id=1, role="bench")
+        _jobs(t, bench)
+        load_models(t, owner, _items(t))
+        for job in demo_jobs():
+            load_job(t, bench, owner, job)
 
     database.run(all_of_it)
     return True
+
+
+def _items(t: Transaction) -> dict[str, int]:
+    """Listed items of the first maker by marking."""
+    return {item.marking: item.item_id for item in queries.all_items(t) if item.maker == next(iter(MAKERS))}
 
 
 def _people(t: Transaction, now: datetime) -> Doer:
@@ -106,8 +117,11 @@ def _jobs(t: Transaction, bench: Doer) -> None:
 
 
 def _job(t: Transaction, doer: Doer, number: str, new: NewJob) -> None:
-    job = open_job(t, doer, new)
+    job = open_unit(t, doer, new)
     jobs.set_number(t, job.job_id, number)
+    for caution in take_in_of(t, number).cautions:
+        if caution.stage == "strip":
+            acknowledge(t, doer, number, caution.caution)
 
 
 def _part(t: Transaction, doer: Doer, number: str, new: NewPart, sheet: dict[str, Any]) -> int:
@@ -123,7 +137,7 @@ def _read(feature: str, instrument: str, *typed: str) -> dict[str, Any]:
 
 def _harvester(t: Transaction, doer: Doer, index: ShopIndex, find: InstrumentOf) -> None:
     _job(t, doer, "0412", NewJob(
-        title="Weed-harvester drum", owner="Upper Marl reach",
+        title="Weed-harvester drum", unit="drum", owner="Upper Marl reach",
         symptom="rumbles and drips rust at the drive end since the spring cut",
     ))  # fmt: skip
     _part(t, doer, "0412", NewPart(
@@ -144,7 +158,7 @@ def _harvester(t: Transaction, doer: Doer, index: ShopIndex, find: InstrumentOf)
 
 def _blower(t: Transaction, doer: Doer, index: ShopIndex, find: InstrumentOf) -> None:
     _job(t, doer, "0415", NewJob(
-        title="Control-room blower", owner="Marl Lock",
+        title="Control-room blower", unit="blower", owner="Marl Lock",
         symptom="whines when warm, since about a month",
     ))  # fmt: skip
     fan = _part(t, doer, "0415", NewPart(

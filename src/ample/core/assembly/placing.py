@@ -29,6 +29,13 @@ FEATURES = {
     "face_seal": {"outside": "seat_outside", "width": "free_length"},
     "retaining_ring": {"inside": "free_inside", "width": "thickness"},
 }
+FAMILY_FEATURES = {
+    "lip_seal": ("shaft", "housing_bore", "outside", "free_lip", "width"),
+    "o_ring": ("inside", "outside", "section_1", "section_2", "groove_diameter", "groove_width"),
+    "hydraulic_seal": ("rod", "bore", "section", "height", "inside", "outside"),
+    "face_seal": ("shaft", "seat_outside", "seat_thickness", "working_length", "free_length"),
+    "retaining_ring": ("shaft", "bore", "groove_diameter", "groove_width", "thickness", "free_inside"),
+}
 SEATS = {"bearing": ("shaft_seat", "housing_seat"), "lip_seal": ("shaft", "housing_bore")}
 
 

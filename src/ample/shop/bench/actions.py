@@ -179,6 +179,12 @@ def choose_identity(
     """Say what the part is; how sure that is comes from the readings kept, not from the screen."""
     doer.must_be("bench", "counter", "buyer")
     part = known_part(t, part_id, lock=True)
+    if part.family != "bearing":
+        raise BadInput(
+            "not_listed",
+            f"The catalogue lists bearings; this is a {part.family.replace('_', ' ')}.",
+            "part_id",
+        )
     item = known_item(t, choice.item_id)
     sheet = sheet_of(t, part)
     earlier = queries.identification(t, part_id, lock=True)

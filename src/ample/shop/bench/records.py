@@ -22,9 +22,9 @@ class FeatureReadings(Strict):
     """The repeats of one feature and the instrument."""
 
     feature: Literal[
-        "bore", "outside", "width", "shaft_seat", "housing_seat",
-        "shaft", "housing_bore", "free_lip", "inside", "section_1", "height", "seat_outside",
-        "free_length", "free_inside", "thickness",
+        "bore", "outside", "width", "shaft_seat", "housing_seat", "shaft", "housing_bore", "free_lip",
+        "inside", "section_1", "section_2", "section", "height", "rod", "groove_diameter", "groove_width",
+        "seat_outside", "seat_thickness", "working_length", "free_length", "free_inside", "thickness",
     ]  # fmt: skip
     instrument: str = Field(min_length=1, max_length=40)
     readings: list[TypedReading] = Field(min_length=1, max_length=12)

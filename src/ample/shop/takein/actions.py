@@ -7,6 +7,7 @@ from typing import Any
 
 from ample.core import job_exchange as j
 from ample.core import job_operations as core
+from ample.core.assembly import signs_on_line
 from ample.core.condition import Situation, cautions_for, known_units
 from ample.core.errors import AmpleError, BadInput, Conflict
 from ample.shop.doer import Doer
@@ -14,6 +15,7 @@ from ample.shop.history.actions import record
 from ample.shop.jobs.actions import known_job, open_job
 from ample.shop.jobs.records import JobHead, NewJob
 from ample.shop.line.actions import judge_again
+from ample.shop.line.actions import sheet_of as line_sheet
 from ample.shop.takein import queries
 from ample.shop.takein.records import TakeInAnswer, TakeInSave, TakeInSheet
 from ample.shop.units.actions import model_of, spares_of
@@ -38,11 +40,14 @@ def take_in_of(t: Transaction, number: str) -> TakeInAnswer:
     job = known_job(t, number)
     sheet, version = sheet_of(t, job)
     found = _cautions(sheet)
+    on_line = list(signs_on_line(line_sheet(t, job.job_id)[0]))
+    signs = [*sheet.signs, *(sign for sign in on_line if sign not in sheet.signs)]
     return TakeInAnswer(
         job=job,
         sheet=sheet,
         version=version,
-        causes=core.causes(j.CausesRequest(signs=sheet.signs, checked=dict(sheet.checked))),
+        found_on_line=on_line,
+        causes=core.causes(j.CausesRequest(signs=signs, checked=dict(sheet.checked))),
         cautions=found.cautions,
         refused=found.refused,
         acknowledged=queries.acknowledged(t, job.job_id),

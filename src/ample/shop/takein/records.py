@@ -34,7 +34,9 @@ class TakeInSheet(Strict):
     energies: list[Name] = Field(default_factory=list, max_length=80)
     fluids: list[Name] = Field(default_factory=list, max_length=80)
     works: list[Name] = Field(default_factory=list, max_length=80)
-    checked: dict[Annotated[str, Field(max_length=40)], Literal["found", "cleared"]] = Field(default_factory=dict, max_length=60)
+    checked: dict[Annotated[str, Field(max_length=40)], Literal["found", "cleared"]] = Field(
+        default_factory=dict, max_length=60
+    )
 
 
 class TakeInSave(Strict):
@@ -58,6 +60,7 @@ class TakeInAnswer(BaseModel):
     job: JobHead
     sheet: TakeInSheet
     version: int
+    found_on_line: list[str]
     causes: CausesAnswer
     cautions: list[CautionAnswer]
     refused: list[RefusalAnswer]

@@ -13,8 +13,8 @@ class Build(BaseModel):
     build: str
     answer: str
     picture: str
-    serial_range: str
-    differs: str
+    serial_range: str = ""
+    differs: str = ""
 
 
 class UnitModel(BaseModel):
