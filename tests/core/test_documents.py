@@ -8,7 +8,18 @@ import pytest
 
 import ample.core
 
-ROOMS = ("sizes", "standards", "parts", "designation", "identify", "fits", "interchange", "kits", "condition", "assembly")
+ROOMS = (
+    "sizes",
+    "standards",
+    "parts",
+    "designation",
+    "identify",
+    "fits",
+    "interchange",
+    "kits",
+    "condition",
+    "assembly",
+)
 
 
 def _functions():

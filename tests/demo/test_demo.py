@@ -105,3 +105,36 @@ def test_the_two_jobs_show_something_open_and_something_passed(as_role):
 def test_all_that_was_loaded_is_on_the_audit(database):
     actions = {row["action"] for row in database.run(lambda t: t.rows("SELECT DISTINCT action FROM audit"))}
     assert {"opened", "added", "bench", "identified", "matched", "seats", "passed", "imported"} <= actions
+
+
+STRIPPED = ("0409", "0410", "0411", "0413")
+
+
+@pytest.mark.parametrize("number", STRIPPED)
+def test_a_stripped_job_shows_what_the_trade_stumbles_over(as_role, number):
+    client = as_role("bench")
+    line = client.get(f"/api/jobs/{number}/line").get_json()
+    taken = client.get(f"/api/jobs/{number}/take-in").get_json()
+    found = client.post("/api/calc/line-check", {"sheet": line["sheet"], "access": line["access"]}).get_json()
+    assert any(each["level"] == "wrong" for each in found["contradictions"])
+    assert line["sheet"]["ties"]
+    assert any(each["stands"] for each in line["decisions"])
+    assert any(each["lies"] == "outside" for each in taken["causes"]["causes"][:3])
+    assert any(each["licence"] for each in taken["cautions"])
+    assert line["photos"]
+    assert taken["sheet"]["note_next"]
+
+
+def test_the_four_lines_use_most_kinds_of_part(as_role):
+    client = as_role("bench")
+    kinds = {
+        part["kind"]
+        for number in STRIPPED
+        for part in client.get(f"/api/jobs/{number}/line").get_json()["sheet"]["parts"]
+    }
+    assert len(kinds) >= 20
+
+
+def test_a_dangerous_plan_in_the_demo_is_refused_in_words(as_role):
+    taken = as_role("bench").get("/api/jobs/0411/take-in").get_json()
+    assert [each["practice"] for each in taken["refused"]] == ["wash_petrol"]

@@ -13,6 +13,7 @@ from werkzeug.exceptions import HTTPException
 from ample.core.errors import AmpleError, Conflict
 from ample.core.operations import bad_request
 
+WORDS = {413: "That is larger than what is taken here; nothing of it was stored."}
 log = logging.getLogger("ample.web")
 
 
@@ -40,7 +41,7 @@ def handle_errors(app: Flask) -> None:
         status = error.code or 500
         body = {
             "code": error.name.lower().replace(" ", "_"),
-            "message": error.description or error.name,
+            "message": WORDS.get(status, error.description or error.name),
             "field": None,
             "hint": None,
             "current": None,

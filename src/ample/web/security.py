@@ -10,11 +10,15 @@ from flask_login import LoginManager, current_user
 from flask_wtf import CSRFProtect
 
 from ample.shop.desk import desk
+from ample.shop.jobfile.api import MOST_BYTES as FILE_BYTES
 from ample.shop.people import queries
 from ample.shop.people.actions import NotSignedIn, token_hash
 from ample.shop.people.signed_in import SignedIn
+from ample.shop.photos.pictures import MOST_BYTES as PHOTO_BYTES
 
 PUBLIC = frozenset({"health", "openapi_document", "people.sign_in", "people.who", "page", "static_file"})
+# somewhat over the limit of a photo is still said in the photo's own words
+LARGER_BODIES = {"photos.add_photo": 2 * PHOTO_BYTES, "jobfile.import_job": FILE_BYTES}
 csrf = CSRFProtect()
 
 
@@ -32,6 +36,8 @@ def guard(app: Flask) -> None:
     @app.before_request
     def ask_who() -> None:
         g.nonce = secrets.token_urlsafe(16)
+        if request.endpoint in LARGER_BODIES:
+            request.max_content_length = LARGER_BODIES[request.endpoint]
         if request.endpoint is None or request.endpoint in PUBLIC:
             return
         if not current_user.is_authenticated:

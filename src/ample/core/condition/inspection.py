@@ -12,7 +12,7 @@ from ample.core.errors import BadInput
 from ample.core.tables import read_table
 
 HERE = Path(__file__).parent
-VERDICTS = ("open", "reuse", "regrease", "ask", "dress", "move_lip", "sleeve", "machine_shop", "replace")
+VERDICTS = ("open", "reuse", "regrease", "dress", "ask", "move_lip", "sleeve", "machine_shop", "replace")
 VERDICT_WORDS = {
     "open": "not judged yet",
     "reuse": "use again",
@@ -204,7 +204,7 @@ def inspect_part(
     """Judge a part by its condition card.
 
     Every rule whose conditions are all met speaks; the gravest verdict stands: replace over
-    machine shop over sleeve over moving the lip over dressing over asking over regreasing over
+    machine shop over sleeve over moving the lip over asking over dressing over regreasing over
     using again. Of two rules with one verdict the one with more conditions is named first.
 
     Args:

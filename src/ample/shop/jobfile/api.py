@@ -32,7 +32,6 @@ def export_job(path: JobPath) -> Response:
 @api.post("/job-files", summary="Read a job file in", responses={201: Imported, **_WRITES})
 def import_job() -> Response:
     """Make a job of a file that was written out (JSON of the shape that the export answers, at most 64 MB)."""
-    request.max_content_length = MOST_BYTES
     data = request.get_json(silent=True)
     if data is None:
         raise BadInput("no_job_file", "This is no JSON file of a job.", "file")

@@ -9,7 +9,7 @@ from pydantic import BaseModel, Field
 from ample.shop.desk import ErrorAnswer, Responses, desk
 from ample.shop.jobs.api import JobPath
 from ample.shop.photos import actions
-from ample.shop.photos.pictures import MOST_BYTES, take_in_picture
+from ample.shop.photos.pictures import take_in_picture
 from ample.shop.photos.records import PhotoChange, PhotoHead, PhotoPlace
 
 api = APIBlueprint("photos", __name__, url_prefix="/api", abp_tags=[Tag(name="photos")])
@@ -30,7 +30,6 @@ class PhotoPath(BaseModel):
 @api.post("/jobs/<number>/photos", summary="Add a photo", responses={201: PhotoHead, **_WRITES})
 def add_photo(path: JobPath, query: PhotoPlace) -> Response:
     """Add a photo (JPEG, PNG or WebP as the body, at most 8 MB)."""
-    request.max_content_length = MOST_BYTES + 1024
     made = take_in_picture(request.get_data())
     return desk().once(lambda t, doer: actions.add_photo(t, doer, path.number, made, query), 201)
 
