@@ -4,19 +4,25 @@ from __future__ import annotations
 
 import gc
 import gzip
+import http.cookiejar
 import json
 import os
 import re
+import secrets
 import signal
 import subprocess
 import sys
 import tempfile
 import time
+import urllib.request
+from collections.abc import Iterator
+from contextlib import contextmanager
 from datetime import UTC, datetime
 from pathlib import Path
 from typing import Any
 
 import numpy as np
+from flask import Flask
 from flask.testing import FlaskClient
 from werkzeug.datastructures import Headers
 from werkzeug.test import EnvironBuilder, run_wsgi_app
@@ -79,20 +85,27 @@ def _questions(count: int) -> list[dict[str, Any]]:
     return asked
 
 
-def _signed_in(client: FlaskClient) -> dict[str, str]:
+def signed_in(app: Flask) -> tuple[FlaskClient, dict[str, str]]:
+    """A client of the application, and the headers of whoever signed in."""
+    client = app.test_client()
     token = client.get("/api/session").get_json()["csrf_token"]
     name, _, pin = PEOPLE[0]
     answer = client.post("/api/sign-in", json={"name": name, "secret": pin}, headers={"X-CSRF-Token": token})
-    return {"X-CSRF-Token": answer.get_json()["csrf_token"]}
-
-
-def server_times(url: str, home: Path, rounds: int = 400) -> dict[str, float]:
-    """Server time of `identify` over the demo catalogue, JSON in to JSON out, in one process."""
-    app = create_app(Settings(home, url, "for the benchmark only"))
-    client = app.test_client()
-    headers = _signed_in(client)
     cookie = client.get_cookie("ample")
-    headers["Cookie"] = f"ample={cookie.value if cookie else ''}"
+    headers = {
+        "X-CSRF-Token": answer.get_json()["csrf_token"],
+        "Cookie": f"ample={cookie.value if cookie else ''}",
+    }
+    return client, headers
+
+
+def with_key(headers: dict[str, str]) -> dict[str, str]:
+    """The headers with a fresh idempotency key."""
+    return headers | {"Idempotency-Key": secrets.token_hex(12)}
+
+
+def server_times(app: Flask, headers: dict[str, str], rounds: int = 400) -> dict[str, float]:
+    """Server time of `identify` over the demo catalogue, JSON in to JSON out, in one process."""
     took = []
     for number, asked in enumerate(_questions(rounds + 20)):
         environ = EnvironBuilder(
@@ -108,11 +121,9 @@ def server_times(url: str, home: Path, rounds: int = 400) -> dict[str, float]:
     return {"p50_ms": percentile(took, 0.5), "p95_ms": percentile(took, 0.95), "max_ms": max(took)}
 
 
-def worker_memory(url: str, home: Path) -> dict[str, float]:
-    """Resident memory of gunicorn's workers after identifying, MB."""
-    import http.cookiejar
-    import urllib.request
-
+@contextmanager
+def running_server(url: str, home: Path) -> Iterator[tuple[int, str]]:
+    """gunicorn as `./ample start` runs it: its process number and address."""
     port = free_port()
     environment = os.environ | {"AMPLE_DATABASE_URL": url, "AMPLE_HOME": str(home)}
     server = subprocess.Popen(
@@ -120,39 +131,45 @@ def worker_memory(url: str, home: Path) -> dict[str, float]:
          f"--bind=127.0.0.1:{port}", "--no-control-socket", "--log-level=error", "ample.web.wsgi:app"],
         env=environment, stdin=subprocess.DEVNULL,
     )  # fmt: skip
+    address = f"http://127.0.0.1:{port}"
     try:
+        for _ in range(200):
+            try:
+                urllib.request.urlopen(f"{address}/api/health", timeout=20).close()
+                break
+            except OSError:
+                time.sleep(0.1)
+        yield server.pid, address
+    finally:
+        server.send_signal(signal.SIGTERM)
+        server.wait(15)
+
+
+def worker_memory(url: str, home: Path) -> dict[str, float]:
+    """Resident memory of gunicorn's workers after identifying, MB."""
+    with running_server(url, home) as (pid, address):
         opener = urllib.request.build_opener(urllib.request.HTTPCookieProcessor(http.cookiejar.CookieJar()))
 
         def ask(path: str, body: object = None, token: str = "") -> Any:
             data = json.dumps(body).encode() if body is not None else None
             headers = {"Content-Type": "application/json", "X-CSRF-Token": token}
-            request = urllib.request.Request(f"http://127.0.0.1:{port}{path}", data, headers)
+            request = urllib.request.Request(f"{address}{path}", data, headers)
             with opener.open(request, timeout=20) as answer:
                 return json.loads(answer.read())
 
-        for _ in range(200):
-            try:
-                token = ask("/api/session")["csrf_token"]
-                break
-            except OSError:
-                time.sleep(0.1)
         name, _, pin = PEOPLE[0]
+        token = ask("/api/session")["csrf_token"]
         token = ask("/api/sign-in", {"name": name, "secret": pin}, token)["csrf_token"]
         for asked in _questions(200):
             ask("/api/bench/identify", asked, token)
-        children = subprocess.run(
-            ["pgrep", "-P", str(server.pid)], capture_output=True, text=True, check=False
-        )
+        children = subprocess.run(["pgrep", "-P", str(pid)], capture_output=True, text=True, check=False)
         sizes = []
-        for pid in children.stdout.split():
-            status = Path(f"/proc/{pid}/status").read_text()
+        for child in children.stdout.split():
+            status = Path(f"/proc/{child}/status").read_text()
             found = re.search(r"VmRSS:\s+(\d+) kB", status)
             if found:
                 sizes.append(int(found.group(1)) / 1024)
         return {"worker_mb": max(sizes)}
-    finally:
-        server.send_signal(signal.SIGTERM)
-        server.wait(15)
 
 
 def first_screen_bytes() -> dict[str, float]:
@@ -181,6 +198,17 @@ def on_a_demo() -> dict[str, float]:
         try:
             migrate(server.url)
             load_demo(Database(server.url), datetime.now(UTC).replace(tzinfo=None), lambda _: None)
-            return server_times(server.url, home) | worker_memory(server.url, home)
+            from benchmarks.line import redraw_times, save_times
+
+            app = create_app(Settings(home, server.url, "for the benchmark only"))
+            client, headers = signed_in(app)
+            made = client.post("/api/jobs", json={"title": "200 parts"}, headers=with_key(headers))
+            number = made.get_json()["number"]
+            for each in client.get(f"/api/jobs/{number}/take-in", headers=headers).get_json()["cautions"]:
+                client.post(f"/api/jobs/{number}/cautions/{each['caution']}", headers=with_key(headers))
+            found = server_times(app, headers) | save_times(client, headers, number)
+            with running_server(server.url, home) as (_, address):
+                found |= redraw_times(address, number)
+            return found | worker_memory(server.url, home)
         finally:
             server.stop()

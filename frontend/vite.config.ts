@@ -1,6 +1,6 @@
 import vue from '@vitejs/plugin-vue'
 import { fileURLToPath } from 'node:url'
-import { defineConfig } from 'vite'
+import { defineConfig } from 'vitest/config'
 
 export default defineConfig({
   plugins: [vue()],
@@ -13,5 +13,6 @@ export default defineConfig({
     assetsInlineLimit: 0,
     reportCompressedSize: true,
   },
+  test: { include: ['tests/**/*.test.ts'] },
   server: { proxy: { '/api': 'http://127.0.0.1:8040' } },
 })

@@ -25,6 +25,7 @@ def run_all(arguments: list[str]) -> int:
         ("the floors", [str(where / "lint-imports")], ROOT),
         ("front end: types", ["npm", "run", "--silent", "check"], FRONT),
         ("front end: lint", ["npm", "run", "--silent", "lint"], FRONT),
+        ("front end: tests", ["npm", "run", "--silent", "test"], FRONT),
     )
     failed: list[str] = []
     if not arguments:

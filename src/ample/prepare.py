@@ -61,7 +61,7 @@ def prepare(command: str) -> None:
     )
     if needs_database:
         debian_package("mariadb-server", "/usr/sbin/mariadbd", "mariadbd")
-    if command == "test":
+    if command in ("test", "bench"):
         debian_package("chromium", "/usr/bin/chromium", "chromium")
     if command in ("start", "test", "bench"):
         front_end(for_checks=command == "test")

@@ -2,6 +2,11 @@
 
 from playwright.sync_api import expect
 
+PATHS = (
+    "/", "/jobs/0409/take-in", "/jobs/0409/line", "/jobs/0413/line", "/jobs/0411/line", "/jobs/0409/strip-sheet",
+    "/jobs/0412/parts/1/bench", "/jobs/0415/parts/4/match", "/jobs/0415/parts/4/seats", "/orders",
+)  # fmt: skip
+
 
 def test_the_keys_of_a_screen_are_listed(person):
     page = person().go("/jobs/0412/parts/1/bench")
@@ -17,7 +22,10 @@ def test_the_keys_of_a_screen_are_listed(person):
 def test_stages_are_reached_by_keys(person):
     page = person().go("/jobs/0415/parts/4/bench")
     page.locator("h1").wait_for()
-    for key, name in (("Alt+2", "match"), ("Alt+3", "seats"), ("Alt+4", "orders"), ("Alt+0", "")):
+    for key, name in (
+        ("Alt+1", "take-in"), ("Alt+2", "line"), ("Alt+3", "bench"), ("Alt+4", "match"), ("Alt+5", "seats"),
+        ("Alt+6", "orders"), ("Alt+0", ""),
+    ):
         page.keyboard.press(key)
         page.wait_for_url(f"**/{name}" if name else "**/")
 
@@ -94,13 +102,7 @@ def test_quantity_by_keys_moves_its_light(person):
 
 
 def test_every_field_and_drawing_has_a_name(person):
-    for path in (
-        "/",
-        "/jobs/0412/parts/1/bench",
-        "/jobs/0415/parts/4/match",
-        "/jobs/0415/parts/4/seats",
-        "/orders",
-    ):
+    for path in PATHS:
         page = person().go(path)
         page.locator("main").wait_for()
         page.wait_for_load_state("networkidle")
@@ -114,13 +116,7 @@ def test_every_field_and_drawing_has_a_name(person):
 
 
 def test_no_text_is_smaller_than_thirteen_pixels(person):
-    for path in (
-        "/",
-        "/jobs/0412/parts/1/bench",
-        "/jobs/0415/parts/4/match",
-        "/jobs/0415/parts/4/seats",
-        "/orders",
-    ):
+    for path in PATHS:
         page = person().go(path)
         page.locator("main").wait_for()
         page.wait_for_load_state("networkidle")

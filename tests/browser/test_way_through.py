@@ -117,9 +117,10 @@ def test_a_job_is_opened_from_the_counter(person):
     page = person().page
     page.keyboard.press("Alt+j")
     page.locator("input[name=title]").fill("Bilge pump")
-    page.locator("input[name=part]").fill("Shaft bearing")
     page.keyboard.press("Enter")
-    expect(page.get_by_text("Bilge pump")).to_be_visible()
+    page.wait_for_url("**/take-in")
+    page.keyboard.press("Alt+0")
+    expect(page.get_by_role("link", name="Bilge pump")).to_be_visible()
 
 
 def test_seats_show_zone_band_and_points_in_micrometres(person):

@@ -1,4 +1,4 @@
-import { computed, onScopeDispose, readonly, ref, watch, type Ref } from 'vue'
+import { computed, onScopeDispose, readonly, ref, shallowRef, toRaw, watch, type Ref } from 'vue'
 import { isAway, newKey, type Refusal, type Told } from './client'
 import { merge, takeTheirs, type Clash } from './merge'
 import { useSaving } from './saving'
@@ -15,21 +15,26 @@ interface Draft<T> {
 
 const RETRY_MS = 1500
 
+function text<T>(value: T): string {
+  return JSON.stringify(toRaw(value))
+}
 function copy<T>(value: T): T {
   return JSON.parse(JSON.stringify(value)) as T
 }
 
 /**
  * A sheet that loses nothing: every change is kept on this machine at once, saved shortly after, tried again
- * while the server is away, and merged by field when someone else saved meanwhile.
+ * while the server is away, and merged by field when someone else saved meanwhile. A large sheet that is never
+ * changed in place but only `replaced` is not looked into at every change.
  */
 export function useSheet<T>(
   name: string,
   save: (held: Held<T>, key: string) => Promise<Told<Held<T>>>,
   empty: T,
+  { replaced = false } = {},
 ) {
   const saving = useSaving()
-  const sheet = ref(copy(empty)) as Ref<T>
+  const sheet = (replaced ? shallowRef(copy(empty)) : ref(copy(empty))) as Ref<T>
   const clashes = ref<Clash[]>([])
   const theirs = ref<Held<T> | null>(null) as Ref<Held<T> | null>
   const refusal = ref<Refusal | null>(null)
@@ -37,27 +42,35 @@ export function useSheet<T>(
   const merged = ref<string[]>([])
   const storageName = `ample:${name}`
   let base = copy(empty)
+  let baseText = text(base)
   let version = 0
   let timer: ReturnType<typeof setTimeout> | undefined
   let key = newKey()
   let busy = false
   let closed = false
 
-  const text = (value: T): string => JSON.stringify(value)
-  const dirty = (): boolean => text(sheet.value) !== text(base)
+  const dirty = (): boolean => text(sheet.value) !== baseText
+  function setBase(value: T): void {
+    base = value
+    baseText = text(value)
+  }
 
-  function keep(): void {
-    if (dirty()) {
-      const draft: Draft<T> = { base, version, mine: sheet.value }
-      localStorage.setItem(storageName, JSON.stringify(draft))
-    } else localStorage.removeItem(storageName)
+  /** Keep what is not saved yet on this machine; true when there is something. */
+  function keep(): boolean {
+    const mine = text(sheet.value)
+    if (mine === baseText) {
+      localStorage.removeItem(storageName)
+      return false
+    }
+    localStorage.setItem(storageName, `{"base":${baseText},"version":${version},"mine":${mine}}`)
+    return true
   }
 
   /** Begin with what the server holds; a draft of an earlier visit, and what was typed already, is merged in. */
   function open(held: Held<T>): void {
     const early = copy(sheet.value)
     const empty = base
-    base = copy(held.sheet)
+    setBase(copy(held.sheet))
     version = held.version
     sheet.value = copy(held.sheet)
     ready.value = true
@@ -73,7 +86,7 @@ export function useSheet<T>(
 
   function settle(from: T, mine: T, held: Held<T>): void {
     const result = merge(from, mine, held.sheet)
-    base = copy(held.sheet)
+    setBase(copy(held.sheet))
     version = held.version
     sheet.value = result.sheet
     merged.value = result.taken
@@ -107,7 +120,7 @@ export function useSheet<T>(
     const told = await save({ sheet: sent, version }, key)
     busy = false
     if (told.answer) {
-      base = sent
+      setBase(sent)
       version = told.answer.version
       refusal.value = null
       key = newKey()
@@ -137,14 +150,13 @@ export function useSheet<T>(
     sheet,
     () => {
       if (!ready.value) return
-      keep()
-      if (dirty()) {
+      if (keep()) {
         saving.changed(name)
         key = newKey()
         schedule(500)
       }
     },
-    { deep: true },
+    { deep: !replaced },
   )
   onScopeDispose(() => {
     closed = true

@@ -55,6 +55,12 @@ const readings = computed<Record<Feature, { typed: string }[]>>(() => ({
   outside: bench.observation('outside')?.readings ?? [],
   width: bench.observation('width')?.readings ?? [],
 }))
+const keptSize = computed(() =>
+  (sheet.sheet.value.observations ?? [])
+    .map((each) => each.readings[0])
+    .map((each) => `${each?.typed ?? ''}${each?.unit === 'in' ? ' in' : ''}`)
+    .join(' × '),
+)
 const seats = computed(() =>
   SEATS.flatMap((name) => {
     const held = bench.observation(name)?.readings[0]
@@ -307,6 +313,7 @@ onMounted(async () => {
           </div>
         </template>
         <div v-else-if="part && part.part.family !== 'bearing'" class="start">
+          <p class="fig kept-size">{{ keptSize }}</p>
           <h2>Kept for the enquiry</h2>
           <p>
             The shop's lists hold bearings. What is read here of a
@@ -348,6 +355,12 @@ onMounted(async () => {
 </template>
 
 <style scoped>
+.kept-size {
+  font-size: 38px;
+}
+.sheet-kept {
+  background: var(--sheet);
+}
 .left {
   display: grid;
   grid-template-rows: 58px minmax(0, 1fr) 116px;

@@ -47,6 +47,7 @@ onMounted(() => {
   job.state = null
   void look()
   void trade.load()
+  void import('./OpenJob.vue') // there at once when the key is pressed
 })
 </script>
 

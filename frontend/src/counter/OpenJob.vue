@@ -71,7 +71,7 @@ onMounted(async () => {
       /></label>
       <label
         >kind
-        <select v-model="unit" name="unit">
+        <select v-model="unit" name="unit" @keydown.enter.prevent="open">
           <option v-for="each in trade.tables?.units" :key="each.unit" :value="each.unit">
             {{ each.words }}
           </option>

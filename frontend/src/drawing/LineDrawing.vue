@@ -52,6 +52,19 @@ const full = computed(() => Math.max(props.width, layout.value.width + 2 * LEFT)
 const shift = computed(() => Math.max(LEFT, (full.value - layout.value.width) / 2))
 const axis = computed(() => 62 + (props.height - 128) / 2)
 const foot = computed(() => props.height - 34)
+/** Each part with all that its drawing depends on in one word: what has not changed is not drawn again. */
+const rows = computed(() =>
+  layout.value.slots.map((slot, i) => {
+    const part = byKey.value.get(slot.key)
+    const states = [slot.key === props.selected, props.wrong?.has(slot.key), props.verdicts?.[slot.key]]
+    const places = Object.values(slot).map((each) => (typeof each === 'number' ? each.toFixed(2) : each))
+    return {
+      slot,
+      i,
+      sign: [i + (props.first ?? 1), props.height, part?.name, ...states, ...places].join('|'),
+    }
+  }),
+)
 const byKey = computed(() => new Map(props.parts.map((part) => [part.key, part])))
 const body = computed(() => bodyPath(layout.value.slots, axis.value))
 const MARKS: Record<string, string> = {
@@ -142,9 +155,10 @@ function verdictMark(key: string): string {
       <path :d="body" class="body" />
       <path :d="body" class="body" :transform="`translate(0 ${2 * axis}) scale(1 -1)`" />
       <g
-        v-for="(slot, i) in layout.slots"
+        v-for="{ slot, i, sign } in rows"
         :id="`part-${slot.key}`"
         :key="slot.key"
+        v-memo="[sign]"
         role="option"
         :aria-selected="slot.key === selected"
         :aria-label="`${i + (first ?? 1)} ${label(byKey.get(slot.key))}`"
@@ -281,7 +295,7 @@ svg {
   stroke: var(--action);
 }
 .photo text {
-  font-size: 12px;
+  font-size: 13px;
   font-weight: 700;
   fill: var(--action);
 }

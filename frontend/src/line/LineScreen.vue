@@ -188,12 +188,14 @@ onMounted(async () => {
 })
 
 const free = (run: () => void) => () => !gated.value && run()
-const kindKeys = (trade.tables?.kinds ?? []).map((kind) => ({
-  key: kind.key,
-  words: `add: ${kind.words}`,
-  run: free(() => strip.add(kind.kind)),
-}))
-useKeys([
+const kindKeys = computed(() =>
+  (trade.tables?.kinds ?? []).map((kind) => ({
+    key: kind.key,
+    words: `add: ${kind.words}`,
+    run: free(() => strip.add(kind.kind)),
+  })),
+)
+useKeys(() => [
   { key: 'ArrowRight', words: 'next part', run: free(() => strip.select(1)) },
   { key: 'ArrowLeft', words: 'part before', run: free(() => strip.select(-1)) },
   { key: 'Home', words: 'first part', run: free(() => strip.select(-999)) },
@@ -237,27 +239,12 @@ useKeys([
   },
   { key: 'Alt+c', words: 'condition card', run: () => (tab.value = 'condition'), inFields: true },
   { key: 'Alt+h', words: 'how it is held and set', run: () => (tab.value = 'held and set'), inFields: true },
-  ...kindKeys,
+  ...kindKeys.value,
 ])
-// on a first visit the kinds come from the server after the keys were set: a letter then still adds its part
-watch(
-  () => trade.tables,
-  (tables) => {
-    if (kindKeys.length || !tables) return
-    late.value = new Map(tables.kinds.map((kind) => [kind.key, kind.kind]))
-  },
-)
-const late = ref(new Map<string, string>())
-function lateKey(event: KeyboardEvent): void {
-  const kind = event.ctrlKey || event.altKey ? undefined : late.value.get(event.key)
-  if (!kind || gated.value || (event.target as HTMLElement).matches('input, select, textarea')) return
-  event.preventDefault()
-  strip.add(kind)
-}
 </script>
 
 <template>
-  <main class="line" @keydown="lateKey">
+  <main class="line">
     <LineHead
       :sheet="sheet"
       :line-key="strip.lineKey.value"
@@ -339,13 +326,7 @@ function lateKey(event: KeyboardEvent): void {
         </button>
       </div>
       <div v-if="part" ref="card" class="cards">
-        <WayRound
-          :key="part.key"
-          :part="part"
-          :number="place"
-          :facing="live.answer.value?.facing[part.key]"
-          @patch="patch"
-        />
+        <WayRound :part="part" :number="place" :facing="live.answer.value?.facing[part.key]" @patch="patch" />
         <div class="middle">
           <div class="tabs" role="tablist">
             <button

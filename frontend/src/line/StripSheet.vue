@@ -271,7 +271,8 @@ h2 span {
 table {
   width: 100%;
   border-collapse: collapse;
-  font-size: 12px;
+  font-size: 13px;
+  font-stretch: 90%;
   line-height: 1.25;
 }
 th {

@@ -1,4 +1,4 @@
-import { computed, ref, watch } from 'vue'
+import { computed, ref, shallowRef, toRaw, watch } from 'vue'
 import { api, told, withKey, type Refusal, type Schemas } from '@/api/client'
 import { merge } from '@/api/merge'
 import { useLive } from '@/api/useLive'
@@ -12,6 +12,12 @@ type Check = Schemas['LineCheckAnswer']
 const MOST_STEPS = 200
 const TYPING_MS = 2000
 
+/** One change that can be taken back; sheets are never changed in place here. */
+interface Step {
+  before: LineSheet
+  after: LineSheet
+}
+
 /** The lines of a job: kept, checked as they change, with undo over everything that was done here. */
 export function useLine(number: string) {
   const trade = useTrade()
@@ -19,8 +25,8 @@ export function useLine(number: string) {
   const loadRefusal = ref<Refusal | null>(null)
   const lineKey = ref('')
   const selected = ref<string | null>(null)
-  const done = ref<{ before: LineSheet; after: LineSheet }[]>([])
-  const redo = ref<{ before: LineSheet; after: LineSheet }[]>([])
+  const done = shallowRef<Step[]>([])
+  const redo = shallowRef<Step[]>([])
   const question = ref<{ words: string; go: () => void } | null>(null)
 
   const held = useSheet<LineSheet>(
@@ -38,6 +44,7 @@ export function useLine(number: string) {
       return { answer: { sheet: sheet.sheet, version: saved.version }, refusal: null }
     },
     edit.EMPTY,
+    { replaced: true },
   )
   const sheet = held.sheet
 
@@ -77,13 +84,12 @@ export function useLine(number: string) {
   let lastAt = 0
   /** Every change goes through here, so that all of it can be taken back; typing in one field is one step. */
   function change(to: LineSheet, tag = ''): void {
-    const before = edit.copyOf(sheet.value)
-    if (JSON.stringify(before) === JSON.stringify(to)) return
+    const before = toRaw(sheet.value)
+    const after = toRaw(to)
+    if (before === after) return
     const last = done.value.at(-1)
-    const after = edit.copyOf(to)
     if (tag && tag === lastTag && last && Date.now() - lastAt < TYPING_MS) last.after = after
-    else done.value.push({ before, after })
-    if (done.value.length > MOST_STEPS) done.value.shift()
+    else done.value = [...done.value.slice(-MOST_STEPS), { before, after }]
     lastTag = tag
     lastAt = Date.now()
     redo.value = []
@@ -100,11 +106,12 @@ export function useLine(number: string) {
   }
   /** Take back only what was done here: what someone else did meanwhile stays. */
   function step(from: typeof done, onto: typeof redo, back: boolean): boolean {
-    const last = from.value.pop()
+    const last = from.value.at(-1)
     if (!last) return false
-    onto.value.push(last)
+    from.value = from.value.slice(0, -1)
+    onto.value = [...onto.value, last]
     const [now, then] = back ? [last.after, last.before] : [last.before, last.after]
-    sheet.value = merge(now, then, sheet.value).sheet
+    sheet.value = merge(now, then, toRaw(sheet.value)).sheet
     settleSelection()
     return true
   }
@@ -112,8 +119,10 @@ export function useLine(number: string) {
   const redoStep = () => step(redo, done, false)
 
   function patch(key: string, values: Partial<LinePart>): void {
-    const now = sheet.value
-    const parts = now.parts.map((each) => (each.key === key ? { ...each, ...values } : each))
+    const now = toRaw(sheet.value)
+    const own = now.parts.find((each) => each.key === key)
+    if (!own || JSON.stringify({ ...own, ...values }) === JSON.stringify(own)) return
+    const parts = now.parts.map((each) => (each === own ? { ...own, ...values } : each))
     change({ ...now, parts }, `${key}:${Object.keys(values).join()}`)
   }
   function add(kind: string, asBeside = false): void {

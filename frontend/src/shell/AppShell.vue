@@ -95,7 +95,9 @@ onMounted(() => {
           :aria-current="route.name === stage.name ? 'step' : undefined"
         >
           <VerdictMark :state="stage.mark" silent />{{ stage.words
-          }}<template v-if="stage.left && job.state"> · {{ stage.left }} open</template>
+          }}<span v-if="stage.left && job.state" class="left" :title="`${stage.left} open`">
+            · {{ stage.left }}</span
+          >
         </RouterLink>
       </nav>
       <nav v-else class="stages"><RouterLink :to="{ name: 'order' }">Order sheets</RouterLink></nav>

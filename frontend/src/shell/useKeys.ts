@@ -1,4 +1,4 @@
-import { onMounted, onScopeDispose, ref } from 'vue'
+import { onMounted, onScopeDispose, shallowRef, toValue, type MaybeRefOrGetter } from 'vue'
 
 export interface Key {
   key: string
@@ -7,7 +7,8 @@ export interface Key {
   inFields?: boolean
 }
 
-const stacks = ref<Key[][]>([])
+type Keys = MaybeRefOrGetter<Key[]>
+const stacks = shallowRef<Keys[]>([])
 
 function typing(target: EventTarget | null): boolean {
   return (
@@ -38,7 +39,7 @@ if (typeof window !== 'undefined')
   window.addEventListener('keydown', (event) => {
     if (event.defaultPrevented) return
     for (const keys of [...stacks.value].reverse())
-      for (const key of keys)
+      for (const key of toValue(keys))
         if (matches(key, event) && (key.inFields || !typing(event.target))) {
           event.preventDefault()
           key.run(event)
@@ -47,13 +48,13 @@ if (typeof window !== 'undefined')
   })
 
 /** The keys of a screen; `?` lists them. A key works outside fields unless it says otherwise. */
-export function useKeys(keys: Key[]): void {
-  onMounted(() => stacks.value.push(keys))
+export function useKeys(keys: Keys): void {
+  onMounted(() => (stacks.value = [...stacks.value, keys]))
   onScopeDispose(() => {
     stacks.value = stacks.value.filter((each) => each !== keys)
   })
 }
 
 export function knownKeys(): Key[] {
-  return [...stacks.value].reverse().flat()
+  return [...stacks.value].reverse().flatMap((keys) => toValue(keys))
 }

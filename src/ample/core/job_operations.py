@@ -2,11 +2,12 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from functools import lru_cache
 from typing import get_args
 
 from ample.core import job_exchange as j
-from ample.core.assembly import LineSheet, check_line, count_loose, facing_of, part_kind, part_kinds
+from ample.core.assembly import LinePart, check_line, count_loose, facing_of, part_kind, part_kinds
 from ample.core.assembly.facing import Facing
 from ample.core.assembly.line import LooksAt, Mark
 from ample.core.assembly.placing import FAMILY_FEATURES
@@ -61,16 +62,16 @@ def line_check(request: j.LineCheckRequest) -> j.LineCheckAnswer:
     return j.LineCheckAnswer(
         contradictions=[j.ContradictionAnswer.model_validate(each) for each in check_line(sheet)],
         facing={key: j.FacingAnswer.model_validate(each) for key, each in facing.items()},
-        verdicts=verdicts_of(sheet, request.access),
+        verdicts=verdicts_of(sheet.parts, request.access),
         loose=[j.LooseAnswer.model_validate(each) for each in count_loose(sheet.loose)],
         refused=[j.RefusalAnswer.model_validate(each) for each in refused_practices(notes)],
     )
 
 
-def verdicts_of(sheet: LineSheet, access: str) -> dict[str, j.InspectAnswer]:
+def verdicts_of(parts: Sequence[LinePart], access: str) -> dict[str, j.InspectAnswer]:
     """The verdict of every part; one that is always renewed is replaced without being looked at."""
     found = {}
-    for part in sheet.parts:
+    for part in parts:
         judged = inspect_part(part_kind(part.kind).card, part.findings, access, part.obtainable)
         answer = j.InspectAnswer.model_validate(judged)
         advice = keep_advice(part.kind)

@@ -106,7 +106,8 @@ def _line(t: Transaction, doer: Doer, job_id: int, file: JobFile) -> None:
             },
         )  # fmt: skip
     if file.line.lines:
-        line.keep_sheet(t, job_id, line.checked(file.line), None)
+        held = line.held_of(t, job_id)
+        line.keep_sheet(t, job_id, line.checked(file.line, held.sheet), None, held)
     for key, person in file.judged_by.items():
         known = queries.person_named(t, person)
         if known is not None:

@@ -4,6 +4,8 @@ from __future__ import annotations
 
 import hashlib
 import json
+from collections.abc import Sequence
+from dataclasses import dataclass
 from typing import Any
 
 from ample.core.assembly import LinePart, LineSheet, check_line, part_kind
@@ -26,25 +28,44 @@ from ample.shop.takein import queries as take_ins
 from ample.store import Transaction
 
 
-def sheet_of(t: Transaction, job_id: int) -> tuple[LineSheet, int]:
-    """The lines of a job and their version (0 when there are none yet)."""
+@dataclass(frozen=True)
+class Held:
+    """The lines as they are kept: the sheet, its version, and of each part the row with its verdict."""
+
+    sheet: LineSheet
+    version: int
+    rows: dict[str, dict[str, Any]]
+
+
+def held_of(t: Transaction, job_id: int) -> Held:
+    """The lines of a job as they are kept; version 0 when there are none yet."""
     head = queries.head(t, job_id)
     if head is None:
-        return LineSheet(), 0
-    parts = ",".join(row["details"] for row in queries.parts(t, job_id))
+        return Held(LineSheet(), 0, {})
+    rows = queries.parts(t, job_id)
+    parts = ",".join(row["details"] for row in rows)
     text = (
         f'{{"lines": {head["lines_json"]}, "ties": {head["ties_json"]}, '
         f'"loose": {head["loose_json"]}, "parts": [{parts}]}}'
     )
-    return LineSheet.model_validate_json(text), int(head["version"])
+    sheet = LineSheet.model_validate_json(text)
+    by_key = {row["part_key"]: row | {"position": i} for i, row in enumerate(rows)}
+    return Held(sheet, int(head["version"]), by_key)
+
+
+def sheet_of(t: Transaction, job_id: int) -> tuple[LineSheet, int]:
+    """The lines of a job and their version (0 when there are none yet)."""
+    held = held_of(t, job_id)
+    return held.sheet, held.version
 
 
 def line_of(t: Transaction, number: str) -> LineAnswer:
     """The lines of a job with all that people decided."""
     job = known_job(t, number)
-    sheet, version = sheet_of(t, job.job_id)
+    held = held_of(t, job.job_id)
+    sheet, version = held.sheet, held.version
     take_in = take_ins.take_in(t, job.job_id) or {}
-    judged = {row["part_key"]: row["judged_by"] for row in queries.parts(t, job.job_id) if row["judged_by"]}
+    judged = {key: row["judged_by"] for key, row in held.rows.items() if row["judged_by"]}
     names = queries.people_named(t, sorted(set(judged.values())))
     return LineAnswer(
         job=job,
@@ -53,7 +74,7 @@ def line_of(t: Transaction, number: str) -> LineAnswer:
         access=take_in.get("access", "cheap"),
         build=take_in.get("build", ""),
         model=take_in.get("model", ""),
-        decisions=_decisions(t, job.job_id, sheet),
+        decisions=_decisions(t, job.job_id, sheet.parts),
         judged_by={key: names.get(person, "") for key, person in judged.items()},
         on_bench=queries.bench_parts(t, job.job_id),
         photos=photos.heads(t, job.job_id),
@@ -61,8 +82,10 @@ def line_of(t: Transaction, number: str) -> LineAnswer:
     )
 
 
-def _decisions(t: Transaction, job_id: int, sheet: LineSheet) -> list[Decision]:
-    marks = {part.key: findings_mark(part) for part in sheet.parts}
+def _decisions(t: Transaction, job_id: int, parts: Sequence[LinePart]) -> list[Decision]:
+    rows = queries.decisions(t, job_id)
+    decided = {row["part_key"] for row in rows}
+    marks = {part.key: findings_mark(part) for part in parts if part.key in decided}
     return [
         Decision(
             part=row["part_key"],
@@ -72,7 +95,7 @@ def _decisions(t: Transaction, job_id: int, sheet: LineSheet) -> list[Decision]:
             decided_at=row["decided_at"],
             stands=marks.get(row["part_key"]) == row["findings_mark"],
         )
-        for row in queries.decisions(t, job_id)
+        for row in rows
     ]
 
 
@@ -85,34 +108,53 @@ def findings_mark(part: LinePart) -> str:
 def save_line(t: Transaction, doer: Doer, number: str, save: LineSave) -> LineSaved:
     """Keep the lines; ones made from an older version are refused with the newer beside them."""
     job = known_job(t, number, lock=True)
-    before, version = sheet_of(t, job.job_id)
-    sheet = checked(save.sheet)
-    if version != save.version:
+    held = held_of(t, job.job_id)
+    sheet = checked(save.sheet, held.sheet)
+    if held.version != save.version:
         raise Conflict(
             "changed_meanwhile",
             "Someone else changed this line meanwhile.",
             None,
             "Both are shown; nothing is lost.",
-            {"version": version, "sheet": before.model_dump(mode="json")},
+            {"version": held.version, "sheet": held.sheet.model_dump(mode="json")},
         )
-    keep_sheet(t, job.job_id, sheet, doer.person_id)
-    record(t, doer, "job", job.job_id, "line", *_changes(before, sheet))
-    return LineSaved(version=version + 1)
+    keep_sheet(t, job.job_id, sheet, doer.person_id, held)
+    record(t, doer, "job", job.job_id, "line", *_changes(held.sheet, sheet))
+    return LineSaved(version=held.version + 1)
 
 
-def checked(sheet: LineSheet) -> LineSheet:
-    """The sheet with its sizes read; an unknown kind or finding is refused at its part."""
+def checked(sheet: LineSheet, before: LineSheet) -> LineSheet:
+    """The sheet with its sizes read; an unknown kind or finding is refused at its part.
+
+    A part that is kept already was checked when it was.
+    """
+    known = {part.key: part for part in before.parts}
     parts = []
-    for number, part in enumerate(sheet.parts):
-        field = f"sheet.parts[{number}]"
-        try:
-            inspect_part(part_kind(part.kind).card, part.findings)
-        except AmpleError as error:
-            raise BadInput(error.code, error.message, f"{field}.{error.field}", error.hint) from error
-        sizes = {side: read_size(getattr(part, side)) for side in ("inside", "outside", "width")}
-        parts.append(part.model_copy(update=sizes))
+    for number, sent in enumerate(sheet.parts):
+        earlier = known.get(sent.key)
+        part = _with_sizes(sent, earlier)
+        if part != earlier:
+            field = f"sheet.parts[{number}]"
+            try:
+                inspect_part(part_kind(part.kind).card, part.findings)
+            except AmpleError as error:
+                raise BadInput(error.code, error.message, f"{field}.{error.field}", error.hint) from error
+        parts.append(part)
     ties = tuple(tie.model_copy(update={"thickness": read_size(tie.thickness)}) for tie in sheet.ties)
     return sheet.model_copy(update={"parts": tuple(parts), "ties": ties})
+
+
+def _with_sizes(part: LinePart, earlier: LinePart | None) -> LinePart:
+    """The part with its sizes read; what is typed as before was read before."""
+    found = {}
+    for side in ("inside", "outside", "width"):
+        size: Size = getattr(part, side)
+        kept: Size | None = getattr(earlier, side) if earlier else None
+        same = kept is not None and (kept.typed, kept.unit) == (size.typed, size.unit)
+        read = kept if same and kept is not None else read_size(size)
+        if read.mm != size.mm:
+            found[side] = read
+    return part.model_copy(update=found) if found else part
 
 
 def read_size(size: Size) -> Size:
@@ -126,10 +168,11 @@ def read_size(size: Size) -> Size:
     return size.model_copy(update={"mm": mm if mm and 0 < mm <= 20_000 else None})
 
 
-def keep_sheet(t: Transaction, job_id: int, sheet: LineSheet, person_id: int | None) -> None:
-    """Write the lines with the verdict of every part; who changed a finding has judged it."""
-    earlier = {row["part_key"]: row for row in queries.parts(t, job_id)}
-    judged = _verdicts(t, job_id, sheet, take_ins.access_of(t, job_id))
+def keep_sheet(t: Transaction, job_id: int, sheet: LineSheet, person_id: int | None, held: Held) -> None:
+    """Write what has changed, with the verdict of every part; who changed a finding has judged it."""
+    before = {part.key: part for part in held.sheet.parts}
+    changed = [part for part in sheet.parts if before.get(part.key) != part]
+    judged = _verdicts(t, job_id, changed, take_ins.access_of(t, job_id))
     open_ones = [each for each in check_line(sheet) if each.level == "wrong" and not each.answer]
     queries.set_head(
         t,
@@ -141,11 +184,25 @@ def keep_sheet(t: Transaction, job_id: int, sheet: LineSheet, person_id: int | N
             "contradictions": len(open_ones),
         },
     )
-    rows = [
-        _row(position, part, judged[part.key], earlier.get(part.key), person_id)
-        for position, part in enumerate(sheet.parts)
-    ]
-    queries.replace_parts(t, job_id, rows)
+    queries.remove_parts(t, job_id, sorted(set(before) - {part.key for part in sheet.parts}))
+    queries.put_parts(
+        t,
+        job_id,
+        [
+            _row(position, part, judged[part.key], before.get(part.key), held.rows.get(part.key), person_id)
+            for position, part in enumerate(sheet.parts)
+            if part.key in judged
+        ],
+    )
+    queries.move_parts(
+        t,
+        job_id,
+        [
+            (part.key, position)
+            for position, part in enumerate(sheet.parts)
+            if part.key not in judged and held.rows[part.key]["position"] != position
+        ],
+    )
 
 
 def _json_list(things: tuple[Any, ...]) -> str:
@@ -153,10 +210,14 @@ def _json_list(things: tuple[Any, ...]) -> str:
 
 
 def _row(
-    position: int, part: LinePart, verdict: str, earlier: dict[str, Any] | None, person_id: int | None
+    position: int,
+    part: LinePart,
+    verdict: str,
+    before: LinePart | None,
+    row: dict[str, Any] | None,
+    person_id: int | None,
 ) -> dict[str, Any]:
-    before = LinePart.model_validate_json(earlier["details"]) if earlier else None
-    judged_by = earlier["judged_by"] if earlier else None
+    judged_by = row["judged_by"] if row else None
     if part.findings and (before is None or before.findings != part.findings):
         judged_by = person_id
     return {
@@ -176,10 +237,10 @@ def _row(
     }
 
 
-def _verdicts(t: Transaction, job_id: int, sheet: LineSheet, access: str) -> dict[str, str]:
+def _verdicts(t: Transaction, job_id: int, parts: Sequence[LinePart], access: str) -> dict[str, str]:
     """Computed verdicts, with a standing decision above them."""
-    found = {key: each.verdict for key, each in verdicts_of(sheet, access).items()}
-    for each in _decisions(t, job_id, sheet):
+    found = {key: each.verdict for key, each in verdicts_of(parts, access).items()}
+    for each in _decisions(t, job_id, parts):
         if each.stands:
             found[each.part] = each.verdict
     return found
@@ -189,7 +250,7 @@ def judge_again(t: Transaction, job_id: int, access: str) -> None:
     """What coming back would cost has changed: judge every part again."""
     sheet, version = sheet_of(t, job_id)
     if version:
-        for key, verdict in _verdicts(t, job_id, sheet, access).items():
+        for key, verdict in _verdicts(t, job_id, sheet.parts, access).items():
             queries.set_verdict(t, job_id, key, verdict)
 
 
@@ -213,15 +274,14 @@ def _changes(before: LineSheet, after: LineSheet) -> tuple[dict[str, object], di
 def decide(t: Transaction, doer: Doer, number: str, key: str, choice: DecideRequest) -> LineAnswer:
     """Keep a second person's decision about a doubtful part; the first person may not be the second."""
     job = known_job(t, number, lock=True)
-    sheet, _ = sheet_of(t, job.job_id)
-    part = _known_part(sheet, key)
-    judged = next(row for row in queries.parts(t, job.job_id) if row["part_key"] == key)
+    held = held_of(t, job.job_id)
+    part = _known_part(held.sheet, key)
     computed = inspect_part(
         part_kind(part.kind).card, part.findings, take_ins.access_of(t, job.job_id), part.obtainable
     )
     if computed.verdict == "open":
         raise BadInput("not_judged", "Nobody has looked at this part yet.", "key", "Fill in its card first.")
-    if judged["judged_by"] == doer.person_id:
+    if held.rows[key]["judged_by"] == doer.person_id:
         raise NotAllowed(
             "same_person",
             f"{doer.name} has judged this part: a second person decides.",

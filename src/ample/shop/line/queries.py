@@ -45,9 +45,17 @@ def set_head(t: Transaction, values: dict[str, Any]) -> None:
     )
 
 
-def replace_parts(t: Transaction, job_id: int, rows: list[dict[str, Any]]) -> None:
-    """Put these parts in the place of all earlier ones."""
-    t.change("DELETE FROM line_parts WHERE job_id = %(job_id)s", {"job_id": job_id})
+def remove_parts(t: Transaction, job_id: int, keys: list[str]) -> None:
+    """Take parts off a job's lines."""
+    if keys:
+        t.change(
+            "DELETE FROM line_parts WHERE job_id = %(job_id)s AND part_key IN %(keys)s",
+            {"job_id": job_id, "keys": keys},
+        )
+
+
+def put_parts(t: Transaction, job_id: int, rows: list[dict[str, Any]]) -> None:
+    """Write parts, new or changed."""
     t.change_many(
         """
         INSERT INTO line_parts (
@@ -59,9 +67,45 @@ def replace_parts(t: Transaction, job_id: int, rows: list[dict[str, Any]]) -> No
             %(quantity)s, %(inside_mm)s, %(outside_mm)s, %(width_mm)s, %(verdict)s, %(judged_by)s,
             %(details)s
         )
+        ON DUPLICATE KEY UPDATE
+            position = VALUES(position),
+            line_key = VALUES(line_key),
+            kind = VALUES(kind),
+            name = VALUES(name),
+            beside = VALUES(beside),
+            quantity = VALUES(quantity),
+            inside_mm = VALUES(inside_mm),
+            outside_mm = VALUES(outside_mm),
+            width_mm = VALUES(width_mm),
+            verdict = VALUES(verdict),
+            judged_by = VALUES(judged_by),
+            details = VALUES(details)
         """,
         [row | {"job_id": job_id} for row in rows],
     )
+
+
+def move_parts(t: Transaction, job_id: int, places: list[tuple[str, int]]) -> None:
+    """Give parts their new places; nothing else of them has changed."""
+    if not places:
+        return
+    moved = {"keys": [key for key, _ in places], "order": ",".join(key for key, _ in places)}
+    first = min(position for _, position in places)
+    if [position for _, position in places] == list(range(first, first + len(places))):
+        t.change(
+            """
+            UPDATE line_parts
+            SET position = %(first)s + FIND_IN_SET(part_key, %(order)s) - 1
+            WHERE job_id = %(job_id)s AND part_key IN %(keys)s
+            """,
+            moved | {"job_id": job_id, "first": first},
+        )
+        return
+    for key, position in places:
+        t.change(
+            "UPDATE line_parts SET position = %(position)s WHERE job_id = %(job_id)s AND part_key = %(key)s",
+            {"job_id": job_id, "key": key, "position": position},
+        )
 
 
 def set_verdict(t: Transaction, job_id: int, part_key: str, verdict: str) -> None:

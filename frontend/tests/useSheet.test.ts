@@ -1,0 +1,123 @@
+// @vitest-environment node
+import { createPinia, setActivePinia } from 'pinia'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { effectScope, nextTick, type EffectScope } from 'vue'
+import type { Refusal } from '@/api/client'
+import { useSaving } from '@/api/saving'
+import { useSheet } from '@/api/useSheet'
+
+interface Sheet {
+  name: string
+  note: string
+}
+const EMPTY: Sheet = { name: '', note: '' }
+const AWAY: Refusal = {
+  status: 503,
+  code: 'database_away',
+  message: 'away',
+  field: null,
+  hint: null,
+  current: null,
+}
+
+/** A server that holds one sheet and refuses what was made from an older version. */
+class Server {
+  held = { sheet: { ...EMPTY }, version: 1 }
+  away = false
+  keys: string[] = []
+  save = async (sent: { sheet: Sheet; version: number }, key: string) => {
+    this.keys.push(key)
+    if (this.away) return { answer: null, refusal: AWAY }
+    if (sent.version !== this.held.version)
+      return {
+        answer: null,
+        refusal: { ...AWAY, status: 409, current: { ...this.held } as Record<string, unknown> },
+      }
+    this.held = { sheet: { ...sent.sheet }, version: sent.version + 1 }
+    return { answer: { ...this.held }, refusal: null }
+  }
+}
+let scope: EffectScope
+let server: Server
+function open() {
+  scope = effectScope()
+  const made = scope.run(() => useSheet<Sheet>('test', server.save, EMPTY))
+  if (!made) throw new Error('no scope')
+  made.open({ sheet: { ...server.held.sheet }, version: server.held.version })
+  return made
+}
+async function pass(ms: number) {
+  await nextTick()
+  await vi.advanceTimersByTimeAsync(ms)
+}
+
+beforeEach(() => {
+  vi.useFakeTimers()
+  const kept = new Map<string, string>()
+  vi.stubGlobal('localStorage', {
+    getItem: (name: string) => kept.get(name) ?? null,
+    setItem: (name: string, value: string) => kept.set(name, value),
+    removeItem: (name: string) => kept.delete(name),
+  })
+  setActivePinia(createPinia())
+  server = new Server()
+})
+afterEach(() => {
+  scope.stop()
+  vi.useRealTimers()
+})
+
+describe('a sheet that loses nothing', () => {
+  it('is saved shortly after it was typed', async () => {
+    const made = open()
+    made.sheet.value.name = 'cup'
+    await pass(600)
+    expect(server.held).toEqual({ sheet: { name: 'cup', note: '' }, version: 2 })
+    expect(useSaving().state).toBe('saved')
+  })
+  it('is kept on this machine until the server is back, and sent again with the same key', async () => {
+    const made = open()
+    server.away = true
+    made.sheet.value.name = 'cup'
+    await pass(600)
+    expect(useSaving().words).toContain('kept on this machine')
+    expect(localStorage.getItem('ample:test')).toContain('cup')
+    server.away = false
+    await pass(2000)
+    expect(server.held.sheet.name).toBe('cup')
+    expect(new Set(server.keys).size).toBe(1)
+    expect(localStorage.getItem('ample:test')).toBeNull()
+  })
+  it('is there again after a reload', async () => {
+    const made = open()
+    server.away = true
+    made.sheet.value.note = 'split'
+    await pass(600)
+    scope.stop()
+    server.held = { sheet: { name: 'theirs', note: '' }, version: 5 }
+    server.away = false
+    const again = open()
+    await pass(600)
+    expect(again.sheet.value).toEqual({ name: 'theirs', note: 'split' })
+    expect(server.held.sheet).toEqual({ name: 'theirs', note: 'split' })
+  })
+  it('takes in what someone else saved first', async () => {
+    const made = open()
+    server.held = { sheet: { name: 'theirs', note: '' }, version: 2 }
+    made.sheet.value.note = 'mine'
+    await pass(1500)
+    expect(made.sheet.value).toEqual({ name: 'theirs', note: 'mine' })
+    expect(server.held).toEqual({ sheet: { name: 'theirs', note: 'mine' }, version: 3 })
+  })
+  it('asks when both changed one field, and saves what was decided', async () => {
+    const made = open()
+    server.held = { sheet: { name: 'theirs', note: '' }, version: 2 }
+    made.sheet.value.name = 'mine'
+    await pass(1500)
+    expect(made.clashes.value).toEqual([{ path: 'name', mine: 'mine', theirs: 'theirs' }])
+    expect(server.held.sheet.name).toBe('theirs')
+    made.decide('name', false)
+    await pass(1500)
+    expect(server.held.sheet.name).toBe('mine')
+  })
+})
