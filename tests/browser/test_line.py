@@ -284,6 +284,10 @@ def test_photos_are_made_smaller_kept_while_the_server_is_away_and_bad_ones_refu
     expect(photo).to_be_visible(timeout=10_000)
     page.wait_for_function("document.querySelector('figure img').naturalWidth > 0")
     assert page.evaluate("document.querySelector('figure img').naturalWidth") == 240
+    page.get_by_role("button", name="mark").click()
+    parts(page).first.click()
+    expect(page.get_by_role("button", name="marked")).to_be_visible()
+    expect(page.get_by_role("listbox").locator("g.photo")).to_have_count(1)
 
 
 def test_the_tray_tells_what_is_missing_and_what_is_left_over(person, open_job):

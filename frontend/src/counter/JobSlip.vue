@@ -46,7 +46,10 @@ const days = computed(() =>
       :name="`line of ${state.job.title}`"
     />
     <span v-if="state.line.parts.length" class="far">
-      <b v-if="state.line.contradictions" class="att">{{ state.line.contradictions }} contradicts itself</b>
+      <b v-if="state.line.contradictions" class="att"
+        >{{ state.line.contradictions }}
+        {{ state.line.contradictions === 1 ? 'contradiction' : 'contradictions' }}</b
+      >
       <span v-if="state.line.open">{{ state.line.open }} to judge</span>
       <span v-if="state.line.ask" class="doubt">{{ state.line.ask }} for a second person</span>
       <span v-if="state.line.to_bench">{{ state.line.to_bench }} to the Bench</span>

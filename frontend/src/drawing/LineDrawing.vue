@@ -105,7 +105,9 @@ const flags = computed<Flag[]>(() => {
     if (level < 0) {
       if (!wrong && slot.key !== props.selected) continue
     } else free[level] = x + half + 8
-    const y = axis.value - slot.outer - 12 - Math.max(0, level) * 26
+    const near = layout.value.slots.filter((each) => Math.abs(each.x + each.width / 2 - x) < half + 40)
+    const height = Math.max(...near.filter((each) => !each.broken).map((each) => each.outer), slot.outer)
+    const y = axis.value - height - 12 - Math.max(0, level) * 25
     found.push({ key: slot.key, x, y: Math.max(52, y), to: slot.side === 'left' ? -1 : 1, words, wrong })
   }
   return found

@@ -96,7 +96,7 @@ function add(): void {
     </div>
     <div class="state">
       <span v-if="wrong" class="att"
-        ><b>{{ wrong }} contradicts itself</b></span
+        ><b>{{ wrong }} {{ wrong === 1 ? 'contradiction' : 'contradictions' }}</b></span
       >
       <span v-if="open" class="faint">{{ open }} to judge</span>
       <button type="button" class="plain" :class="{ att: alarm.length }" @click="emit('tray')">

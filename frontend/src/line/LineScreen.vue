@@ -217,6 +217,7 @@ useKeys(() => [
   { key: 'Ctrl+z', words: 'undo', run: () => void strip.undoStep(), inFields: true },
   { key: 'Ctrl+y', words: 'redo', run: () => void strip.redoStep(), inFields: true },
   { key: '.', words: 'next part that is open or contradicts itself', run: nextOpen },
+  { key: 'w', words: 'why, and the other school', run: () => (why.value = !why.value) },
   { key: 'b', words: 'send it to the Bench', run: () => void toBench() },
   {
     key: 'p',
@@ -496,7 +497,11 @@ useKeys(() => [
 }
 @media (max-width: 900px) {
   .cards {
+    flex: none;
     grid-template-columns: minmax(0, 1fr);
+  }
+  .cards > * {
+    overflow: visible;
   }
   .cards > * + * {
     border-left: 0;

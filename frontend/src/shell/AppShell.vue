@@ -94,10 +94,9 @@ onMounted(() => {
           :class="{ on: route.name === stage.name }"
           :aria-current="route.name === stage.name ? 'step' : undefined"
         >
-          <VerdictMark :state="stage.mark" silent />{{ stage.words
-          }}<span v-if="stage.left && job.state" class="left" :title="`${stage.left} open`">
-            · {{ stage.left }}</span
-          >
+          <VerdictMark :state="stage.mark" silent />{{
+            stage.left ? `${stage.words} · ${stage.left}` : stage.words
+          }}
         </RouterLink>
       </nav>
       <nav v-else class="stages"><RouterLink :to="{ name: 'order' }">Order sheets</RouterLink></nav>

@@ -3,7 +3,11 @@ import { ref } from 'vue'
 import type { Schemas } from '@/api/client'
 
 /** Likely causes, the cheap check first; what a check shows moves the rest. */
-const props = defineProps<{ answer: Schemas['CausesAnswer']; checked: Record<string, string> }>()
+const props = defineProps<{
+  causes: Schemas['CauseAnswer'][]
+  leading?: boolean
+  checked: Record<string, string>
+}>()
 const emit = defineEmits<{ check: [cause: string, result: 'found' | 'cleared'] }>()
 const open = ref<string | null>(null)
 const LIES: Record<string, string> = {
@@ -13,16 +17,16 @@ const LIES: Record<string, string> = {
   part: 'the part itself',
 }
 defineExpose({
-  toggle: () => (open.value = open.value ? null : (props.answer.causes[0]?.cause ?? null)),
+  toggle: () => (open.value = open.value ? null : (props.causes[0]?.cause ?? null)),
 })
 </script>
 
 <template>
   <ol class="causes">
     <li
-      v-for="(each, i) in answer.causes"
+      v-for="(each, i) in causes"
       :key="each.cause"
-      :class="{ first: i === 0, cleared: each.checked === 'cleared' }"
+      :class="{ first: leading && i === 0, cleared: each.checked === 'cleared' }"
     >
       <div class="bar" aria-hidden="true">
         <div :style="{ width: `${Math.max(1, each.weight * 100)}%` }" />
@@ -34,7 +38,7 @@ defineExpose({
         }}</span>
       </h3>
       <p><b>Check first:</b> {{ each.check }}</p>
-      <template v-if="i === 0 || open === each.cause || each.checked">
+      <template v-if="(leading && i === 0) || open === each.cause || each.checked">
         <p><b>So that the new part lives:</b> {{ each.change }}</p>
         <p v-if="open === each.cause" class="faint">
           <span v-for="reason in each.reasons" :key="reason.sign"

@@ -20,7 +20,7 @@ const take = useTakeIn(number)
 const { sheet, answer } = take
 const models = ref<Schemas['UnitModel'][]>([])
 const said = ref('')
-const causes = ref<InstanceType<typeof CauseList> | null>(null)
+const first = ref<InstanceType<typeof CauseList> | null>(null)
 const stage = ref<'symptom' | 'evidence'>('symptom')
 const onLine = computed(() =>
   (answer.value?.found_on_line ?? []).filter((each) => !sheet.value.signs.includes(each)),
@@ -61,7 +61,8 @@ function pickUnit(event: Event): void {
   sheet.value.energies = [...new Set([...sheet.value.energies, ...known.energies])]
   sheet.value.fluids = [...new Set([...sheet.value.fluids, ...known.fluids])]
 }
-const outside = computed(() => answer.value?.causes.causes[0]?.lies === 'outside')
+const leading = computed(() => answer.value?.causes.causes[0])
+const outside = computed(() => leading.value?.lies === 'outside')
 const read = computed(() => new Map((answer.value?.acknowledged ?? []).map((each) => [each.caution, each])))
 const STAGES: Record<string, string> = {
   strip: 'before it is opened',
@@ -122,7 +123,7 @@ useKeys([
     run: () => unread.value[0] && void acknowledge(unread.value[0].caution),
     inFields: true,
   },
-  { key: 'w', words: 'why this cause', run: () => causes.value?.toggle() },
+  { key: 'w', words: 'why this cause', run: () => first.value?.toggle() },
   { key: 's', words: 'symptoms', run: () => (stage.value = 'symptom') },
   { key: 'e', words: 'evidence found inside', run: () => (stage.value = 'evidence') },
   {
@@ -242,6 +243,16 @@ onMounted(async () => {
         </label>
       </section>
       <section class="why" aria-label="signs and causes">
+        <template v-if="answer && leading">
+          <p class="share" :class="{ att: outside }">
+            <b>{{ outside ? 'Look outside the bearing and seal first.' : 'Likely the unit itself.' }}</b>
+            <span class="faint">{{ Math.round(answer.causes.outside_weight * 100) }} of 100 outside</span>
+          </p>
+          <CauseList ref="first" :causes="[leading]" leading :checked="sheet.checked" @check="check" />
+        </template>
+        <p v-else-if="answer" class="faint nothing">
+          Tick what was told and what is seen: the likely cause and the cheap check to do first stand here.
+        </p>
         <div class="tabs">
           <button type="button" :aria-pressed="stage === 'symptom'" @click="stage = 'symptom'">
             told: {{ count('symptom') }} <kbd>s</kbd>
@@ -268,18 +279,12 @@ onMounted(async () => {
         <p v-if="onLine.length" class="faint">
           from the Line: <b>{{ onLine.map(signWords).join(', ') }}</b>
         </p>
-        <template v-if="answer?.causes.causes.length">
-          <p class="share" :class="{ att: outside }">
-            <b>{{ outside ? 'Look outside the bearing and seal first.' : 'Likely the unit itself.' }}</b>
-            <span class="faint">
-              {{ Math.round(answer.causes.outside_weight * 100) }} of 100 by these signs lies outside</span
-            >
-          </p>
-          <CauseList ref="causes" :answer="answer.causes" :checked="sheet.checked" @check="check" />
-        </template>
-        <p v-else-if="answer" class="faint nothing">
-          Tick what was told and what is seen: likely causes and the cheap check to do first stand here.
-        </p>
+        <CauseList
+          v-if="answer && answer.causes.causes.length > 1"
+          :causes="answer.causes.causes.slice(1)"
+          :checked="sheet.checked"
+          @check="check"
+        />
       </section>
       <section class="guard" aria-label="cautions and spares">
         <p v-if="said" class="att" role="alert">{{ said }}</p>
@@ -293,7 +298,8 @@ onMounted(async () => {
               <VerdictMark :state="spareState[each.state] ?? 'not_proven'" silent />
               <span
                 ><b>{{ each.quantity > 1 ? `${each.quantity} × ` : '' }}{{ each.name }}</b>
-                <template v-if="each.item"> {{ each.item.marking }}</template><br /><span class="faint"
+                <template v-if="each.item"> · {{ each.item.marking }}</template
+                ><br /><span class="faint"
                   >{{ each.words }} <i>{{ each.known_from }}</i></span
                 ></span
               >
@@ -445,6 +451,11 @@ label {
 }
 .share {
   font-size: 17px;
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+}
+.why .tabs {
   border-top: 2px solid var(--ink);
   padding-top: 10px;
 }
@@ -452,7 +463,6 @@ label {
   font-size: 14px;
 }
 .nothing {
-  padding-top: 20px;
   font-size: 17px;
 }
 .refused {

@@ -63,8 +63,13 @@ def load_demo(database: Database, now: datetime, say: Callable[[str], None]) -> 
 
 
 def _items(t: Transaction) -> dict[str, int]:
-    """Listed items of the first maker by marking."""
-    return {item.marking: item.item_id for item in queries.all_items(t) if item.maker == next(iter(MAKERS))}
+    """Open bearings of the first maker by designation and clearance."""
+    first = next(iter(MAKERS))
+    return {
+        f"{item.designation} C{item.clearance}": item.item_id
+        for item in queries.all_items(t)
+        if item.maker == first and item.closure == "open"
+    }
 
 
 def _people(t: Transaction, now: datetime) -> Doer:

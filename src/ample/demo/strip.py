@@ -161,7 +161,7 @@ def load_models(t: Transaction, owner: Doer, item_of: dict[str, int]) -> None:
             Build(build="late", answer="a spacer between", picture="spacer", differs="Seals 7 mm wide with a 2 mm spacer."),
         ],
     ), [
-        spare("deep groove bearing 6205 C3", item_id=item_of.get("6205 C3")),
+        spare("deep groove bearing 6205 C3", item_id=item_of["6205 C3"]),
         spare("lip seal 30 x 47 x 7", 2, in_stock=2, lead_days=3),
         spare("O-ring 68 x 3", 1, in_stock=0, lead_days=3),
     ])  # fmt: skip
