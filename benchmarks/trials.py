@@ -85,7 +85,7 @@ def _gap(shown: list[tuple[float, bool]]) -> float:
     return total / max(len(shown), 1)
 
 
-def _ours(simulator: Simulator, draw: Draw) -> tuple[list[int], list[float], float]:
+def our_ranking(simulator: Simulator, draw: Draw) -> tuple[list[int], list[float], float]:
     found = identify(simulator.catalogue, draw.observations, limit=5)
     sizes = simulator.catalogue.envelopes_mm
     order = [int(np.argmin(np.abs(sizes - (c.d_mm, c.D_mm, c.B_mm)).sum(axis=1))) for c in found.candidates]
@@ -100,7 +100,7 @@ def every_bearing(each: int) -> tuple[Tally, Tally]:
     for index in range(len(simulator.catalogue.envelopes_mm)):
         for _ in range(each):
             draw = simulator.envelope(index, ALL, 1)
-            ours.add(*_ours(simulator, draw), draw.envelope)
+            ours.add(*our_ranking(simulator, draw), draw.envelope)
             listed, none = reference.posterior(draw)
             order = [int(i) for i in np.argsort(-listed)[:5]]
             best.add(order, [float(listed[i]) for i in order], none, draw.envelope)
@@ -114,7 +114,7 @@ def _trial(name: str, draws: int, habits: Habits, seed: int) -> Tally:
     tally = Tally(name)
     for number in range(draws):
         draw = simulator.from_prior(kinds[number % len(kinds)], 1 + number % 3)
-        tally.add(*_ours(simulator, draw), draw.envelope)
+        tally.add(*our_ranking(simulator, draw), draw.envelope)
     return tally
 
 
@@ -134,5 +134,5 @@ def unlisted_only(draws: int) -> Tally:
     tally = Tally("unlisted parts")
     for number in range(draws):
         draw = simulator.unlisted(ALL, 1 + number % 3)
-        tally.add(*_ours(simulator, draw), None)
+        tally.add(*our_ranking(simulator, draw), None)
     return tally

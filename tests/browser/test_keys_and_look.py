@@ -23,8 +23,13 @@ def test_stages_are_reached_by_keys(person):
     page = person().go("/jobs/0415/parts/4/bench")
     page.locator("h1").wait_for()
     for key, name in (
-        ("Alt+1", "take-in"), ("Alt+2", "line"), ("Alt+3", "bench"), ("Alt+4", "match"), ("Alt+5", "seats"),
-        ("Alt+6", "orders"), ("Alt+0", ""),
+        ("Alt+1", "take-in"),
+        ("Alt+2", "line"),
+        ("Alt+3", "bench"),
+        ("Alt+4", "match"),
+        ("Alt+5", "seats"),
+        ("Alt+6", "orders"),
+        ("Alt+0", ""),
     ):
         page.keyboard.press(key)
         page.wait_for_url(f"**/{name}" if name else "**/")

@@ -6,7 +6,7 @@ from decimal import Decimal
 import pytest
 
 from ample.core.designation import decode, general_dialect, read_dialect
-from ample.core.operations import spec_of_reading
+from ample.core.specs import spec_of_reading
 from ample.demo.catalogue import MAKERS, dialect_rows, items_of, offers, price, specs
 from ample.demo.load import PEOPLE, load_demo
 

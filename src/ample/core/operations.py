@@ -24,7 +24,7 @@ from ample.core.fits import (
 from ample.core.identify import Catalogue, Observation, identify, standard_catalogue
 from ample.core.identify.ranking import Candidate, Identification
 from ample.core.interchange import Running, interchange
-from ample.core.parts import CLOSURES, BearingSpec, MarkingReading
+from ample.core.parts import CLOSURES, MarkingReading
 from ample.core.parts.ratings import ball_of
 from ample.core.sizes import (
     Instrument,
@@ -35,6 +35,7 @@ from ample.core.sizes import (
     parse_length,
     parse_size,
 )
+from ample.core.specs import spec_of
 from ample.core.standards import internal_clearance, limits, ring_limits
 
 InstrumentOf = Callable[[str], Instrument]
@@ -273,77 +274,6 @@ def _unit_hint(found: Identification) -> x.UnitHintAnswer | None:
         designation=hint.designation,
         message=f"Are these {word}? As {word} they are a {hint.designation}.",
     )
-
-
-def spec_of(request: str | x.SpecRequest, field: str) -> BearingSpec:
-    """The bearing that a designation, or sizes with attributes, stand for."""
-    asked = x.SpecRequest(designation=request) if isinstance(request, str) else request
-    spec = _spec_of_marking(asked.designation, field) if asked.designation else _spec_of_sizes(asked, field)
-    given = {
-        "closure": asked.closure,
-        "clearance": asked.clearance,
-        "tolerance_class": asked.tolerance_class,
-        "cage": asked.cage,
-        "snap_ring": asked.snap_ring,
-        "d_mm": asked.d_mm,
-        "D_mm": asked.D_mm,
-        "B_mm": asked.B_mm,
-    }
-    changes: dict[str, Any] = {name: value for name, value in given.items() if value is not None}
-    _check_attributes(changes, field)
-    return replace(spec, **changes)
-
-
-def _check_attributes(changes: dict[str, Any], field: str) -> None:
-    for name, known in (
-        ("closure", tuple(CLOSURES)),
-        ("clearance", ("1", "2", "N", "3", "4", "5")),
-        ("tolerance_class", ("Normal", "6", "5", "4")),
-    ):
-        if name in changes and changes[name] not in known:
-            raise BadInput(
-                "no_such_value",
-                f"“{str(changes[name])[:20]}” is no {name.replace('_', ' ')}.",
-                f"{field}.{name.replace('tolerance_', '')}",
-                f"One of {', '.join(known)}.",
-            )
-
-
-def _spec_of_marking(text: str, field: str) -> BearingSpec:
-    try:
-        readings = decode(text)
-    except BadInput as error:
-        raise BadInput(error.code, error.message, field, error.hint) from error
-    readings = tuple(each for each in readings if "D_mm" in each.dimensions)
-    if not readings:
-        raise BadInput(
-            "not_a_designation",
-            f"“{text[:30]}” is no ball bearing whose size is held here.",
-            field,
-            "Give bore, outside and width instead.",
-        )
-    return spec_of_reading(readings[0])
-
-
-def spec_of_reading(reading: MarkingReading) -> BearingSpec:
-    """The specification that a reading of a marking amounts to."""
-    a, size = reading.attributes, reading.dimensions
-    return BearingSpec(
-        reading.designation, reading.series, size["d_mm"], size["D_mm"], size["B_mm"],
-        a["closure"], a["clearance"], a["class"], a["cage"], a["snap_ring"], a["bore_shape"],
-        tuple(a.get("extra", "").split()),
-    )  # fmt: skip
-
-
-def _spec_of_sizes(asked: x.SpecRequest, field: str) -> BearingSpec:
-    if asked.d_mm is None or asked.D_mm is None or asked.B_mm is None:
-        raise BadInput(
-            "no_size", "Give a designation, or bore, outside and width.", field, "d_mm, D_mm, B_mm"
-        )
-    if asked.D_mm <= asked.d_mm:
-        raise BadInput("bad_sizes", "The outside must be larger than the bore.", f"{field}.D_mm")
-    name = f"{asked.d_mm:g}x{asked.D_mm:g}x{asked.B_mm:g}"
-    return BearingSpec(name, "", asked.d_mm, asked.D_mm, asked.B_mm)
 
 
 def _interchange(request: x.InterchangeRequest) -> x.InterchangeAnswer:

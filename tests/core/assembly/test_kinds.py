@@ -18,7 +18,9 @@ def test_every_kind_has_one_key_and_a_way_of_keeping():
 
 def test_keys_of_kinds_leave_the_keys_of_the_screen_alone():
     # f turn, u undo, b Bench, p print, w why, . next open, # tray, + any part, / Counter, ? keys
-    assert not {"f", "u", "b", "p", "w", ".", "#", "+", "/", "?"} & {kind.key for kind in part_kinds().values()}
+    assert not {"f", "u", "b", "p", "w", ".", "#", "+", "/", "?"} & {
+        kind.key for kind in part_kinds().values()
+    }
 
 
 def test_a_telling_mark_stands_on_one_face_of_a_new_part():

@@ -5,7 +5,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from ample.core.condition import refused_practices
-from ample.core.condition.practice import _rules
+from ample.core.condition.practice import practice_rules
 from tests.tables import published
 
 CASES = published("practice_cases.csv")
@@ -18,8 +18,8 @@ def test_a_sentence_is_refused_or_not(case):
 
 
 def test_every_refusal_is_reached_and_says_what_to_do_instead():
-    assert {case["refused"] for case in CASES} - {"-"} == {rule.practice for rule in _rules()}
-    assert all(rule.why and rule.instead for rule in _rules())
+    assert {case["refused"] for case in CASES} - {"-"} == {rule.practice for rule in practice_rules()}
+    assert all(rule.why and rule.instead for rule in practice_rules())
 
 
 def test_a_refusal_tells_the_sentence_that_told_it():

@@ -12,8 +12,8 @@ from ample.core.designation import (
     read_dialect,
 )
 from ample.core.errors import BadInput
-from ample.core.operations import spec_of_reading
 from ample.core.parts import CLOSURES, BearingSpec
+from ample.core.specs import spec_of_reading
 from ample.core.standards import ball_bearing_sizes
 from ample.demo.catalogue import MAKERS, dialect_rows
 

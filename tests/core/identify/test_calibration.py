@@ -7,10 +7,10 @@ from benchmarks.simulate import AS_MODELLED, DIFFERENT, Simulator
 from benchmarks.trials import (
     ALL,
     Tally,
-    _ours,
     from_a_different_world,
     from_the_model,
     interval,
+    our_ranking,
     unlisted_only,
 )
 
@@ -32,7 +32,7 @@ def test_three_readings_find_the_right_envelope(simulator):
     tally = Tally("some of the series")
     for index in range(0, len(simulator.catalogue.envelopes_mm), 3):
         draw = simulator.envelope(index, ALL, 1)
-        tally.add(*_ours(simulator, draw), draw.envelope)
+        tally.add(*our_ranking(simulator, draw), draw.envelope)
     assert tally.first / tally.listed >= 0.97
     assert tally.in_three / tally.listed >= 0.99
 
@@ -66,7 +66,7 @@ def test_ours_and_the_dense_reference_agree_draw_by_draw(simulator):
     reference = Reference(simulator)
     for index in range(0, len(simulator.catalogue.envelopes_mm), 16):
         draw = simulator.envelope(index, ALL, 1)
-        order, chances, none = _ours(simulator, draw)
+        order, chances, none = our_ranking(simulator, draw)
         listed, none_there = reference.posterior(draw)
         if none < 0.02:
             assert chances[0] == pytest.approx(listed[order[0]], abs=0.02)

@@ -23,7 +23,9 @@ class Refusal:
 
 
 @dataclass(frozen=True)
-class _Rule:
+class PracticeRule:
+    """A practice: phrases that all must stand in a sentence, and phrases that lift the refusal."""
+
     practice: str
     all_of: tuple[re.Pattern[str], ...]
     none_of: re.Pattern[str] | None
@@ -32,10 +34,11 @@ class _Rule:
 
 
 @lru_cache(maxsize=1)
-def _rules() -> tuple[_Rule, ...]:
+def practice_rules() -> tuple[PracticeRule, ...]:
+    """Every practice that is refused."""
     rows = read_table(Path(__file__).with_name("refusals.csv")).rows
     return tuple(
-        _Rule(
+        PracticeRule(
             row["practice"],
             tuple(_any_of(words) for words in row["all_of"].split("&")),
             _any_of(row["none_of"]) if row["none_of"] else None,
@@ -73,7 +76,7 @@ def refused_practices(text: str) -> tuple[Refusal, ...]:
     """
     found: dict[str, Refusal] = {}
     for sentence in re.split(r"[.!?;\n]+(?=\s|$)|\n", text[:MOST_CHARACTERS]):
-        for rule in _rules():
+        for rule in practice_rules():
             told = [pattern.search(sentence) for pattern in rule.all_of]
             if all(told) and not (rule.none_of and rule.none_of.search(sentence)):
                 words = sentence.strip()[:160]

@@ -49,12 +49,6 @@ def known_names() -> dict[str, KnownName]:
     return names
 
 
-def canonical_name(text: str) -> str | None:
-    """The form used here for a basic designation written in any market's way; None if unknown."""
-    found = known_names().get(text.upper().replace(" ", ""))
-    return found.size.designation if found else None
-
-
 def _series_length(size: BoundarySize) -> int:
     return 1 if size.series == "R" else len(size.series)
 

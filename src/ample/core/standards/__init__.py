@@ -3,7 +3,6 @@
 from ample.core.standards.boundary import BoundarySize, ball_bearing_sizes
 from ample.core.standards.iso286 import (
     DeviationLimits,
-    largest_size_mm,
     limits,
     standard_tolerance_um,
     zone_names,
@@ -22,7 +21,6 @@ __all__ = [
     "RingLimits",
     "ball_bearing_sizes",
     "internal_clearance",
-    "largest_size_mm",
     "limits",
     "ring_limits",
     "standard_tolerance_um",

@@ -7,7 +7,7 @@ from functools import lru_cache
 from pathlib import Path
 
 from ample.core.sizes import parse_length
-from ample.core.tables import Table, read_table
+from ample.core.tables import read_table
 
 _HERE = Path(__file__).parent
 
@@ -40,11 +40,6 @@ def ball_bearing_sizes() -> tuple[BoundarySize, ...]:
         sizes += [_size(row, unit) for row in read_table(_HERE / name).rows]
     _check(sizes)
     return tuple(sizes)
-
-
-def size_table(name: str) -> Table:
-    """One of the size tables with its header."""
-    return read_table(_HERE / name)
 
 
 def _size(row: dict[str, str], unit: str) -> BoundarySize:

@@ -54,11 +54,6 @@ def _column(name: str, column: str) -> Steps[float | None]:
     return read_steps(rows)
 
 
-def largest_size_mm() -> float:
-    """The largest size for which zones are held here, mm."""
-    return _column("iso286_it.csv", "it6_um").highest_mm
-
-
 def zone_names(grades: tuple[int, ...] = (5, 6, 7, 8, 9, 10, 11)) -> tuple[str, ...]:
     """All zones of the given grades, shafts first; some do not exist at every size."""
     shafts = tuple(f"{letter}{grade}" for letter in _LETTERS for grade in grades)

@@ -188,7 +188,7 @@ def choose_identity(
     item = known_item(t, choice.item_id)
     sheet = sheet_of(t, part)
     earlier = queries.identification(t, part_id, lock=True)
-    _same_version(earlier, choice.version)
+    same_version(earlier, choice.version)
     found = identify_in_shop(index, request_of(sheet, 100), instrument_of)
     size = {"d_mm": item.d_mm, "D_mm": item.D_mm, "B_mm": item.B_mm}
     near = [
@@ -220,7 +220,8 @@ def choose_identity(
     return bench_of(t, part_id)
 
 
-def _same_version(earlier: dict[str, object] | None, version: int) -> None:
+def same_version(earlier: dict[str, object] | None, version: int) -> None:
+    """Refuse a choice that was made from an older one than the one kept."""
     held = int(str(earlier["version"])) if earlier else 0
     if held != version:
         raise Conflict(

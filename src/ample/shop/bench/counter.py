@@ -30,7 +30,7 @@ def answer_line(t: Transaction, index: ShopIndex, text: str, instrument_of: Inst
     readings = decode_answer(text, index.dialects)
     for reading in _distinct(readings.readings)[:MOST_READINGS]:
         found.readings.append(_with_stock(t, reading))
-    if not found.readings or "by size" in found.readings[0].reading.dialect:
+    if not found.readings:
         found.by_size = _by_size(index, text, instrument_of)
     if not (found.jobs or found.readings or found.by_size):
         found.not_read = "Nothing here reads as a marking, a size or a job."

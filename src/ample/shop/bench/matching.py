@@ -7,7 +7,7 @@ from ample.core.exchange import InterchangeAnswer
 from ample.core.interchange import Running, interchange
 from ample.core.parts.ratings import ball_of
 from ample.shop.bench import queries
-from ample.shop.bench.actions import _same_version, decoded, known_item, known_part
+from ample.shop.bench.actions import decoded, known_item, known_part, same_version
 from ample.shop.bench.records import ChooseRequest
 from ample.shop.catalogue import queries as catalogue
 from ample.shop.catalogue.index import ShopIndex
@@ -105,7 +105,7 @@ def choose_match(
     chosen = _chosen(t, part_id)
     item = known_item(t, choice.item_id)
     earlier = queries.match(t, part_id, lock=True)
-    _same_version(earlier, choice.version)
+    same_version(earlier, choice.version)
     judged = interchange(chosen.spec, item.spec, _running(part))
     queries.set_match(
         t,

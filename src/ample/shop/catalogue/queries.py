@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping, Sequence
 from typing import Any
 
 from ample.shop.catalogue.records import CrossReference, Item, Offer
@@ -139,4 +140,67 @@ def confirm(t: Transaction, item_id: int) -> None:
     t.change(
         "UPDATE catalogue_items SET confirmed_count = confirmed_count + 1 WHERE item_id = %(item_id)s",
         {"item_id": item_id},
+    )
+
+
+def add_maker(t: Transaction, name: str, codes: Sequence[Mapping[str, str]]) -> int:
+    """A maker with the codes of its dialect in their order."""
+    maker_id = t.insert("INSERT INTO makers (name) VALUES (%(name)s)", {"name": name})
+    t.change_many(
+        """
+        INSERT INTO dialect_codes (maker_id, position, code, place, attribute, value, meaning, basis)
+        VALUES (
+            %(maker_id)s, %(position)s, %(code)s, %(place)s, %(attribute)s, %(value)s,
+            %(meaning)s, %(basis)s
+        )
+        """,
+        [dict(code) | {"maker_id": maker_id, "position": n} for n, code in enumerate(codes)],
+    )
+    return maker_id
+
+
+def add_items(t: Transaction, maker_id: int, rows: Sequence[dict[str, Any]]) -> None:
+    """Listed parts of a maker."""
+    t.change_many(
+        """
+        INSERT INTO catalogue_items (
+            maker_id, marking, designation, series, bore_mm, outside_mm, width_mm,
+            closure, clearance, tolerance_class, stock_quantity, stock_place
+        )
+        VALUES (
+            %(maker_id)s, %(marking)s, %(designation)s, %(series)s, %(d_mm)s, %(D_mm)s, %(B_mm)s,
+            %(closure)s, %(clearance)s, %(tolerance_class)s, %(stock_quantity)s, %(stock_place)s
+        )
+        """,
+        [row | {"maker_id": maker_id} for row in rows],
+    )
+
+
+def add_supplier(t: Transaction, name: str, place: str, lead_days: int) -> int:
+    """A supplier."""
+    return t.insert(
+        "INSERT INTO suppliers (name, place, lead_days) VALUES (%(name)s, %(place)s, %(lead_days)s)",
+        {"name": name, "place": place, "lead_days": lead_days},
+    )
+
+
+def add_offers(t: Transaction, supplier_id: int, rows: Sequence[dict[str, Any]]) -> None:
+    """What a supplier offers, by item."""
+    t.change_many(
+        """
+        INSERT INTO offers (supplier_id, item_id, price, lead_days)
+        VALUES (%(supplier_id)s, %(item_id)s, %(price)s, %(lead_days)s)
+        """,
+        [row | {"supplier_id": supplier_id} for row in rows],
+    )
+
+
+def add_cross_reference(t: Transaction, values: dict[str, Any]) -> int:
+    """Somebody's record that an item replaced a marking."""
+    return t.insert(
+        """
+        INSERT INTO cross_references (old_marking, item_id, said_by, said_on, source)
+        VALUES (%(old_marking)s, %(item_id)s, %(said_by)s, %(said_on)s, %(source)s)
+        """,
+        values,
     )

@@ -8,7 +8,7 @@ from decimal import Decimal
 from pydantic import BaseModel
 
 from ample.core.exchange import InterchangeAnswer, ReadingAnswer
-from ample.core.parts import CLOSURES, BearingSpec
+from ample.core.parts import BearingSpec
 
 
 class Item(BaseModel):
@@ -36,11 +36,6 @@ class Item(BaseModel):
             self.designation, self.series, self.d_mm, self.D_mm, self.B_mm,
             self.closure, self.clearance, self.tolerance_class,
         )  # fmt: skip
-
-    @property
-    def closure_words(self) -> str:
-        """How it is closed, in words."""
-        return CLOSURES[self.closure].words
 
 
 class Offer(BaseModel):

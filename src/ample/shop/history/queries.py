@@ -19,20 +19,6 @@ def add_audit(t: Transaction, values: dict[str, Any]) -> None:
     )
 
 
-def audit_of(t: Transaction, subject: str, subject_id: int) -> list[dict[str, Any]]:
-    """The audit of one thing, oldest first."""
-    return t.rows(
-        """
-        SELECT a.happened_at, p.name AS person, a.action, a.before_json, a.after_json
-        FROM audit a
-        JOIN people p ON p.person_id = a.person_id
-        WHERE a.subject = %(subject)s AND a.subject_id = %(subject_id)s
-        ORDER BY a.audit_id
-        """,
-        {"subject": subject, "subject_id": subject_id},
-    )
-
-
 def claim_key(t: Transaction, person_id: int, key: str, fingerprint: str, now: datetime) -> bool:
     """Take an idempotency key; False when it was taken before (waits for whoever holds it)."""
     return (

@@ -12,6 +12,7 @@ from argon2.exceptions import InvalidHashError, VerifyMismatchError
 
 from ample.core.errors import AmpleError, BadInput
 from ample.shop.doer import ROLES
+from ample.shop.history.queries import forget_keys
 from ample.shop.people import queries
 from ample.shop.people.records import Person
 from ample.store import Database, Transaction
@@ -19,6 +20,7 @@ from ample.store import Database, Transaction
 SESSION_HOURS = 14
 TRIES_BY_NAME, TRIES_BY_ADDRESS = 6, 30
 WINDOW = timedelta(minutes=10)
+KEPT = timedelta(days=3)  # no request is repeated, and no failed try counts, after that
 
 
 class NotSignedIn(AmpleError):
@@ -80,6 +82,8 @@ def sign_in(database: Database, name: str, secret: str, address: str, now: datet
         queries.add_attempt(t, name, address, True, now)
         expires = now + timedelta(hours=SESSION_HOURS)
         queries.add_session(t, token_hash(token), person.person_id, now, expires)
+        queries.forget_attempts(t, now - KEPT)
+        forget_keys(t, now - KEPT)
 
     database.run(open_session)
     return person, token

@@ -107,3 +107,8 @@ def add_attempt(t: Transaction, name: str, address: str, succeeded: bool, now: d
 def clear_attempts(t: Transaction, name: str) -> None:
     """A good sign-in forgets the failures of that name."""
     t.change("DELETE FROM sign_in_attempts WHERE name = %(name)s AND NOT succeeded", {"name": name})
+
+
+def forget_attempts(t: Transaction, before: datetime) -> int:
+    """Drop sign-in attempts older than any that counts."""
+    return t.change("DELETE FROM sign_in_attempts WHERE tried_at < %(before)s", {"before": before})
