@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import { bearingSection, type BearingSize } from '@/drawing/bearing'
+import DimensionLine from '@/drawing/DimensionLine.vue'
 import type { Unit } from '@/entry/lengths'
 import DimensionField from './DimensionField.vue'
 import { FEATURES, type Feature } from './useBench'
@@ -33,6 +34,26 @@ const boreTop = computed(() => AXIS - (props.size.d_mm * scale.value) / 2)
 const boreBottom = computed(() => AXIS + (props.size.d_mm * scale.value) / 2)
 const outsideX = computed(() => Math.min(s.value.left - 110, 190))
 const boreX = computed(() => Math.max(s.value.right + 112, 520))
+const lines = computed(() => [
+  {
+    feature: 'outside',
+    extension: `M${s.value.left - 6} ${top.value}H${outsideX.value - 8}M${s.value.left - 6} ${bottom.value}H${outsideX.value - 8}`,
+    from: [outsideX.value, top.value + 1],
+    to: [outsideX.value, bottom.value - 1],
+  },
+  {
+    feature: 'bore',
+    extension: `M${s.value.right + 6} ${boreTop.value}H${boreX.value + 8}M${s.value.right + 6} ${boreBottom.value}H${boreX.value + 8}`,
+    from: [boreX.value, boreTop.value + 1],
+    to: [boreX.value, boreBottom.value - 1],
+  },
+  {
+    feature: 'width',
+    extension: `M${s.value.left} ${bottom.value + 6}V${bottom.value + 26}M${s.value.right} ${bottom.value + 6}V${bottom.value + 26}`,
+    from: [s.value.left + 1, bottom.value + 18],
+    to: [s.value.right - 1, bottom.value + 18],
+  },
+])
 const places = computed<Record<Feature, { x: number; y: number }>>(() => ({
   outside: { x: outsideX.value, y: AXIS },
   bore: { x: boreX.value, y: AXIS },
@@ -81,39 +102,14 @@ defineExpose({ focus: (feature: Feature) => fields.value[feature]?.focus() })
         />
       </g>
       <line :x1="s.left - 44" :x2="s.right + 44" :y1="AXIS" :y2="AXIS" class="axis" />
-      <g class="dim" :class="{ next: next === 'outside' }">
-        <path :d="`M${s.left - 6} ${top}H${outsideX - 8}M${s.left - 6} ${bottom}H${outsideX - 8}`" />
-        <line
-          :x1="outsideX"
-          :x2="outsideX"
-          :y1="top + 1"
-          :y2="bottom - 1"
-          :marker-start="`url(#arrow${next === 'outside' ? '-next' : ''})`"
-          :marker-end="`url(#arrow${next === 'outside' ? '-next' : ''})`"
-        />
-      </g>
-      <g class="dim" :class="{ next: next === 'bore' }">
-        <path :d="`M${s.right + 6} ${boreTop}H${boreX + 8}M${s.right + 6} ${boreBottom}H${boreX + 8}`" />
-        <line
-          :x1="boreX"
-          :x2="boreX"
-          :y1="boreTop + 1"
-          :y2="boreBottom - 1"
-          :marker-start="`url(#arrow${next === 'bore' ? '-next' : ''})`"
-          :marker-end="`url(#arrow${next === 'bore' ? '-next' : ''})`"
-        />
-      </g>
-      <g class="dim" :class="{ next: next === 'width' }">
-        <path :d="`M${s.left} ${bottom + 6}V${bottom + 26}M${s.right} ${bottom + 6}V${bottom + 26}`" />
-        <line
-          :x1="s.left + 1"
-          :x2="s.right - 1"
-          :y1="bottom + 18"
-          :y2="bottom + 18"
-          :marker-start="`url(#arrow${next === 'width' ? '-next' : ''})`"
-          :marker-end="`url(#arrow${next === 'width' ? '-next' : ''})`"
-        />
-      </g>
+      <DimensionLine
+        v-for="line in lines"
+        :key="line.feature"
+        :extension="line.extension"
+        :from="line.from"
+        :to="line.to"
+        :next="next === line.feature"
+      />
     </svg>
     <DimensionField
       v-for="feature in FEATURES"
@@ -151,16 +147,5 @@ defineExpose({ focus: (feature: Feature) => fields.value[feature]?.focus() })
 .axis {
   stroke: var(--faint);
   stroke-dasharray: 16 4 3 4;
-}
-.dim line,
-.dim path {
-  stroke: var(--ink);
-  stroke-width: 1.1;
-  fill: none;
-}
-.dim.next line,
-.dim.next path {
-  stroke: var(--attention);
-  stroke-width: 1.6;
 }
 </style>

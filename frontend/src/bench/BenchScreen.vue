@@ -2,7 +2,6 @@
 import Select from 'primevue/select'
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
-import MarkingSpans from '@/drawing/MarkingSpans.vue'
 import ClashDialog from '@/entry/ClashDialog.vue'
 import { percent } from '@/entry/lengths'
 import { useJob } from '@/job/useJob'
@@ -11,6 +10,7 @@ import { useKeys } from '@/shell/useKeys'
 import BenchDrawing from './BenchDrawing.vue'
 import CandidateCard from './CandidateCard.vue'
 import KeptSizes from './KeptSizes.vue'
+import MarkingStrip from './MarkingStrip.vue'
 import { SEATS, useBench, type Feature } from './useBench'
 
 const route = useRoute()
@@ -21,7 +21,7 @@ const partId = Number(route.params.partId)
 const bench = useBench(partId)
 const { part, sheet, pending, faults, live } = bench
 const drawing = ref<InstanceType<typeof BenchDrawing> | null>(null)
-const markingField = ref<HTMLInputElement | null>(null)
+const markingField = ref<InstanceType<typeof MarkingStrip> | null>(null)
 const goButton = ref<HTMLButtonElement | null>(null)
 const rung = ref(0)
 const variant = ref<number | null>(null)
@@ -84,22 +84,6 @@ const CONDITIONS = [
 ] as const
 const tray = computed(() => part.value?.tray ?? [])
 const stateOf = (id: number) => job.state?.parts.find((each) => each.part.part_id === id)
-const agreed = computed(() => {
-  const read = reading.value
-  if (!read) return ''
-  const worn = (read.spans ?? []).some((span) => span.certainty === 'half_read')
-  const top = candidates.value[0]
-  if (answer.value?.clash) return answer.value.clash
-  if (worn && top && answer.value?.readings.length) return `Marking and size agree on ${top.designation}.`
-  return ''
-})
-const assumed = computed(() =>
-  (reading.value?.spans ?? [])
-    .filter((span) => span.certainty === 'assumed')
-    .slice(0, 2)
-    .map((span) => span.meaning)
-    .join('; '),
-)
 const instruments = computed(() =>
   job.instruments.map((each) => ({
     value: each.name,
@@ -265,30 +249,13 @@ onMounted(async () => {
           </template>
         </aside>
       </div>
-      <div class="mark">
-        <label class="typed"
-          ><span>marking</span
-          ><input
-            ref="markingField"
-            v-model="sheet.sheet.value.marking"
-            name="marking"
-            class="fig"
-            maxlength="60"
-            placeholder="? for what is unread"
-            autocomplete="off"
-            spellcheck="false"
-            @keydown.enter.exact.prevent="focusNext"
-        /></label>
-        <MarkingSpans v-if="reading" :reading="reading" :text="sheet.sheet.value.marking ?? ''" />
-        <p class="said">
-          <span :class="{ att: answer?.clash }">{{ agreed }}</span>
-          <span v-if="faults.marking" class="stop">{{ faults.marking }}</span><span
-            v-else-if="sheet.sheet.value.marking && !reading && answer"
-            class="att"
-            >No known designation in it; it is kept as it is.</span
-          ><span class="faint">{{ assumed }}</span>
-        </p>
-      </div>
+      <MarkingStrip
+        ref="markingField"
+        v-model="sheet.sheet.value.marking"
+        :answer="answer"
+        :fault="faults.marking"
+        @next="focusNext"
+      />
     </section>
     <section class="ladder" aria-label="what it can be">
       <p v-if="answer?.unit_hint" class="note att">
@@ -426,42 +393,6 @@ onMounted(async () => {
 .tool {
   width: 100%;
   margin-bottom: 4px;
-}
-.mark {
-  display: flex;
-  align-items: center;
-  gap: 24px;
-  padding: 0 20px;
-  border-top: 1px solid var(--rule);
-  min-width: 0;
-}
-.typed {
-  flex: 0 0 196px;
-}
-.typed span {
-  font-size: 13px;
-  color: var(--faint);
-  display: block;
-}
-.typed input {
-  border: 1.5px solid var(--ink);
-  background: var(--sheet);
-  width: 100%;
-  padding: 3px 9px;
-  font-size: 28px;
-  height: 46px;
-}
-.typed input::placeholder {
-  font-size: 17px;
-  color: var(--hatch);
-}
-.said {
-  font-size: 14.5px;
-  flex: 1;
-  min-width: 120px;
-}
-.said span {
-  display: block;
 }
 .ladder {
   display: grid;

@@ -238,6 +238,7 @@ svg {
   stroke-dasharray: 16 4 3 4;
 }
 .pick {
+  touch-action: none;
   cursor: pointer;
 }
 .drop {

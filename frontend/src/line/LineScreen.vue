@@ -19,6 +19,7 @@ import TrayDialog from './TrayDialog.vue'
 import WayRound from './WayRound.vue'
 import { movedTo, moved, reversed, turned, type LinePart } from './lineEdits'
 import { useLine } from './useLine'
+import { useDragging } from './useDragging'
 import { usePhotos } from './usePhotos'
 
 const route = useRoute()
@@ -147,31 +148,11 @@ function settleQuestion(yes: boolean): void {
   if (yes) asked?.go()
 }
 
-// a finger or the mouse drags a part along
-let grabbed: { key: string; x: number; far: boolean } | null = null
-const over = ref<string | null>(null)
-function grab(key: string, event: PointerEvent): void {
-  grabbed = { key, x: event.clientX, far: false }
-  window.addEventListener('pointermove', drag)
-  window.addEventListener('pointerup', letGo, { once: true })
-}
-function drag(event: PointerEvent): void {
-  if (!grabbed) return
-  grabbed.far ||= Math.abs(event.clientX - grabbed.x) > 8
-  if (!grabbed.far) return
-  const below = document.elementFromPoint(event.clientX, event.clientY)?.closest('[role="option"]')
-  over.value = below?.id.replace('part-', '') ?? null
-}
-function letGo(): void {
-  window.removeEventListener('pointermove', drag)
-  const [held, target] = [grabbed, over.value]
-  grabbed = null
-  over.value = null
-  if (!held?.far || !target || target === held.key) return
+const { grab } = useDragging((key, target) => {
   const at = parts.value.findIndex((each) => each.key === target)
-  selected.value = held.key
-  strip.changeAsking(movedTo(sheet.value, held.key, strip.lineKey.value, at))
-}
+  selected.value = key
+  strip.changeAsking(movedTo(sheet.value, key, strip.lineKey.value, at))
+})
 
 watch(selected, (key) => {
   said.value = ''

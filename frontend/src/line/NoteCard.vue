@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Schemas } from '@/api/client'
+import RefusedNote from '@/entry/RefusedNote.vue'
 import type { LinePart } from './lineEdits'
 
 /** A note on the part; what it plans dangerously is refused in words. */
@@ -21,9 +22,7 @@ function text(event: Event): string {
       :value="part.note"
       @input="emit('patch', { note: text($event) })"
     />
-    <p v-for="each in refused" :key="each.practice" class="refused" role="alert">
-      <b>Not like this: “{{ each.told_by }}”.</b> {{ each.why }} Instead: {{ each.instead }}
-    </p>
+    <RefusedNote :refused="refused" />
   </section>
 </template>
 
@@ -38,12 +37,5 @@ textarea {
   padding: 8px;
   font-size: 16px;
   resize: vertical;
-}
-.refused {
-  border-left: 4px solid var(--attention);
-  padding-left: 10px;
-}
-.refused b {
-  color: var(--attention);
 }
 </style>

@@ -24,6 +24,11 @@ const EMPTY: TakeInSheet = {
   checked: {},
 }
 
+/** A list of words with one put in, or taken out when it was there. */
+export function toggled(list: readonly string[], name: string): string[] {
+  return list.includes(name) ? list.filter((each) => each !== name) : [...list, name]
+}
+
 /** A unit taken in: what is known of it, and what the core makes of that. */
 export function useTakeIn(number: string) {
   const answer = ref<Schemas['TakeInAnswer'] | null>(null)

@@ -1,0 +1,23 @@
+<script setup lang="ts">
+import type { Schemas } from '@/api/client'
+
+/** Dangerous or outdated practice, refused in words with what to do instead. */
+defineProps<{ refused: readonly Schemas['RefusalAnswer'][] }>()
+</script>
+
+<template>
+  <p v-for="each in refused" :key="each.practice" class="refused" role="alert">
+    <b>Not like this: “{{ each.told_by }}”.</b> {{ each.why }} Instead: {{ each.instead }}
+  </p>
+</template>
+
+<style scoped>
+.refused {
+  border-left: 4px solid var(--attention);
+  padding-left: 10px;
+  font-size: 14px;
+}
+.refused b {
+  color: var(--attention);
+}
+</style>

@@ -1,0 +1,138 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Schemas } from '@/api/client'
+import ChipGroup from '@/entry/ChipGroup.vue'
+import RefusedNote from '@/entry/RefusedNote.vue'
+import { useTrade } from '@/job/useTrade'
+import BuildQuestion from './BuildQuestion.vue'
+import { toggled, type TakeInSheet } from './useTakeIn'
+
+/** What the unit is, whose, what is wrong, what is stored in it and what is planned. */
+defineProps<{
+  model: Schemas['UnitModel'] | null
+  models: Schemas['UnitModel'][]
+  refused: readonly Schemas['RefusalAnswer'][]
+}>()
+const sheet = defineModel<TakeInSheet>({ required: true })
+const trade = useTrade()
+const LISTS = [
+  ['energy', 'energies', 'stored in it'],
+  ['fluid', 'fluids', 'what is in it'],
+  ['work', 'works', 'to be done'],
+] as const
+const ACCESS = [
+  { name: 'cheap', words: 'cheap' },
+  { name: 'costly', words: 'costly' },
+]
+const wordsOf = (kind: string) => (trade.tables?.words ?? []).filter((each) => each.kind === kind)
+/** A kind of unit brings what usually belongs to it; nothing that was ticked goes. */
+function pickUnit(event: Event): void {
+  const unit = (event.target as HTMLSelectElement).value
+  const known = trade.tables?.units.find((each) => each.unit === unit)
+  sheet.value.unit = unit
+  if (!known) return
+  sheet.value.energies = [...new Set([...sheet.value.energies, ...known.energies])]
+  sheet.value.fluids = [...new Set([...sheet.value.fluids, ...known.fluids])]
+}
+const days = computed({
+  get: () => (sheet.value.lie_open_days === null ? '' : String(sheet.value.lie_open_days)),
+  set: (text: string) => {
+    const value = Math.round(Number(text))
+    sheet.value.lie_open_days = text.trim() === '' || !(value >= 0 && value <= 3650) ? null : value
+  },
+})
+</script>
+
+<template>
+  <section class="unit" aria-label="the unit">
+    <input v-model="sheet.title" class="title" name="title" maxlength="80" aria-label="unit" />
+    <textarea
+      v-model="sheet.symptom"
+      name="symptom"
+      maxlength="200"
+      rows="2"
+      aria-label="what is wrong, in the shop's words"
+      placeholder="what is wrong, in the shop's words"
+    />
+    <div class="pairs">
+      <label
+        >kind
+        <select name="unit" :value="sheet.unit" @change="pickUnit">
+          <option v-for="each in trade.tables?.units" :key="each.unit" :value="each.unit">
+            {{ each.words }}
+          </option>
+        </select>
+      </label>
+      <label>owner<input v-model="sheet.owner" name="owner" maxlength="80" /></label>
+      <label>model<input v-model="sheet.model" name="model" maxlength="60" list="models" /></label>
+      <label>serial<input v-model="sheet.serial" name="serial" maxlength="60" /></label>
+      <label class="wide">maker's plate<input v-model="sheet.plate" name="plate" maxlength="200" /></label>
+      <label>since<input v-model="sheet.since" name="since" maxlength="60" /></label>
+      <label>may lie open, days<input v-model="days" name="lie-open" inputmode="numeric" /></label>
+    </div>
+    <datalist id="models"><option v-for="each in models" :key="each.name" :value="each.name" /></datalist>
+    <ChipGroup
+      words="coming back to it is"
+      :options="ACCESS"
+      :chosen="[sheet.access]"
+      @toggle="sheet.access = $event as TakeInSheet['access']"
+    />
+    <BuildQuestion v-if="model?.builds.length" v-model="sheet.build" :model="model" />
+    <ChipGroup
+      v-for="[kind, list, words] in LISTS"
+      :key="kind"
+      :words="words"
+      :options="wordsOf(kind)"
+      :chosen="sheet[list]"
+      @toggle="sheet[list] = toggled(sheet[list], $event)"
+    />
+    <label class="planned"
+      >what is planned
+      <textarea v-model="sheet.planned" name="planned" rows="2" maxlength="2000" />
+    </label>
+    <RefusedNote :refused="refused" />
+    <label class="planned"
+      >note for the next person<textarea
+        v-model="sheet.note_next"
+        name="note-next"
+        rows="2"
+        maxlength="2000"
+      />
+    </label>
+  </section>
+</template>
+
+<style scoped>
+.title {
+  font-size: 27px;
+  font-stretch: 84%;
+  font-weight: 680;
+}
+input,
+textarea,
+select {
+  border: 0;
+  border-bottom: 1px solid var(--rule);
+  background: transparent;
+  width: 100%;
+  font-size: 16px;
+  color: var(--ink);
+  resize: none;
+}
+option {
+  background: var(--sheet);
+}
+.pairs {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 7px 18px;
+}
+label {
+  display: grid;
+  font-size: 13px;
+  color: var(--faint);
+}
+.wide {
+  grid-column: 1 / -1;
+}
+</style>
