@@ -177,6 +177,40 @@ def test_moving_what_is_tied_asks_first(person, open_job):
     assert names(page)[:3] == ["taper bearing", "gear or wheel", "shim"]
 
 
+def test_any_part_is_found_by_its_words_and_may_hang_beside(person, open_job):
+    page = line_of(person(), open_job())
+    page.keyboard.press("1")
+    page.keyboard.press("+")
+    page.keyboard.type("piston se")
+    page.keyboard.press("Enter")
+    assert names(page) == ["ball bearing", "piston seal"]
+    page.keyboard.press("+")
+    page.keyboard.type("screw")
+    page.keyboard.press("Shift+Enter")
+    assert names(page) == ["ball bearing", "piston seal"]
+    expect(page.get_by_role("button", name="screw or stud")).to_be_visible()
+
+
+def test_a_part_is_dragged_along_the_line(person, open_job):
+    page = line_of(person(), open_job())
+    for key in "g1n":
+        page.keyboard.press(key)
+    first, last = (parts(page).nth(n).bounding_box() for n in (0, 2))
+    page.mouse.move(first["x"] + first["width"] / 2, first["y"] + first["height"] / 2)
+    page.mouse.down()
+    page.mouse.move(last["x"] + last["width"] / 2, last["y"] + last["height"] / 2, steps=6)
+    page.mouse.up()
+    assert names(page) == ["ball bearing", "nut", "gear or wheel"]
+
+
+def test_a_caution_at_inspection_is_read_there(person, open_job):
+    page = line_of(person(), open_job())
+    page.keyboard.press("1")
+    before = page.get_by_role("article").inner_text()
+    page.get_by_role("button", name="I have read it").click()
+    expect(page.get_by_role("article")).not_to_have_text(before)
+
+
 def test_a_lip_the_wrong_way_is_pointed_out_and_turned_by_one_key(person, open_job):
     page = line_of(person(), open_job())
     for key in "51":

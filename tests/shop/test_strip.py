@@ -185,6 +185,19 @@ def test_a_part_goes_to_the_bench_with_what_is_known_and_only_once(a_job):
     assert code(client.post(f"/api/jobs/{number}/line/step/bench")) == (422, "not_bought_by_size")
 
 
+def test_which_build_it_is_must_be_said_before_anything_is_chosen(a_job):
+    client, number = a_job(model="SC 50 sluice cylinder", unit="cylinder")
+    put_line(client, number, [part("seal", "rod_seal")])
+    refused = client.post(f"/api/jobs/{number}/line/seal/bench")
+    assert code(refused) == (422, "build_not_said")
+    assert "square or round" in refused.get_json()["error"]["message"]
+    held = client.get(f"/api/jobs/{number}/take-in").get_json()
+    client.put(
+        f"/api/jobs/{number}/take-in", {"version": held["version"], "sheet": held["sheet"] | {"build": "2"}}
+    )
+    assert client.post(f"/api/jobs/{number}/line/seal/bench").status_code == 200
+
+
 def test_the_seat_is_evidence_for_the_bearing(as_role):
     client = as_role("bench")
     asked = {

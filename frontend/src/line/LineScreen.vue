@@ -45,6 +45,10 @@ const unread = computed(() => {
   const read = new Set((strip.answer.value?.acknowledged ?? []).map((each) => each.caution))
   return cautions.value.filter((each) => each.stage === 'strip' && !read.has(each.caution))
 })
+const atInspection = computed(() => {
+  const read = new Set((strip.answer.value?.acknowledged ?? []).map((each) => each.caution))
+  return cautions.value.find((each) => each.stage === 'inspect' && !read.has(each.caution))
+})
 const gated = computed(() => strip.answer.value !== null && unread.value.length > 0)
 const place = computed(() => {
   const at = parts.value.findIndex((each) => each.key === selected.value)
@@ -330,6 +334,13 @@ useKeys(() => [
               >
             </button>
           </div>
+          <article v-if="tab === 'condition' && atInspection" class="caution">
+            <p>
+              <b>{{ atInspection.title }}.</b> {{ atInspection.do }}
+              <b v-if="atInspection.licence" class="att">Only: {{ atInspection.licence }}.</b>
+            </p>
+            <button type="button" class="chip" @click="read(atInspection.caution)">I have read it</button>
+          </article>
           <ConditionCard v-if="tab === 'condition'" :part="part" @patch="patch" />
           <HeldCard
             v-else-if="tab === 'held and set' && line"
@@ -446,6 +457,15 @@ useKeys(() => [
   display: grid;
   gap: 10px;
   align-content: start;
+}
+.caution {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+  justify-content: space-between;
+  border-left: 4px solid var(--attention);
+  padding-left: 10px;
+  font-size: 14px;
 }
 .tabs {
   display: flex;

@@ -25,6 +25,7 @@ from ample.shop.line import queries
 from ample.shop.line.records import DecideRequest, Decision, LineAnswer, LineSave, LineSaved, SentToBench
 from ample.shop.photos import queries as photos
 from ample.shop.takein import queries as take_ins
+from ample.shop.units.actions import model_of
 from ample.store import Transaction
 
 
@@ -307,6 +308,19 @@ def _known_part(sheet: LineSheet, key: str) -> LinePart:
     return part
 
 
+def _build_is_said(t: Transaction, job_id: int) -> None:
+    """Of a model that is known in several builds, which one it is must be said first."""
+    row = take_ins.take_in(t, job_id)
+    model = model_of(t, row["model"]) if row and not row["build"] else None
+    if model is not None and len(model.builds) > 1:
+        raise BadInput(
+            "build_not_said",
+            f"{model.question} The builds take different parts.",
+            "build",
+            "Say so at Take in.",
+        )
+
+
 def send_to_bench(t: Transaction, doer: Doer, number: str, key: str) -> SentToBench:
     """Put a part of the line in the tray with what is known of it; sent twice it is the same part."""
     job = known_job(t, number, lock=True)
@@ -316,6 +330,7 @@ def send_to_bench(t: Transaction, doer: Doer, number: str, key: str) -> SentToBe
     sheet, _ = sheet_of(t, job.job_id)
     part = _known_part(sheet, key)
     known = known_of(sheet, key)
+    _build_is_said(t, job.job_id)
     if not known.family:
         raise BadInput(
             "not_bought_by_size",
