@@ -107,8 +107,9 @@ def test_quantity_by_keys_moves_its_light(person):
 
 
 def test_every_field_and_drawing_has_a_name(person):
+    bench = person()
     for path in PATHS:
-        page = person().go(path)
+        page = bench.go(path)
         page.locator("main").wait_for()
         page.wait_for_load_state("networkidle")
         nameless = page.evaluate(
@@ -121,8 +122,9 @@ def test_every_field_and_drawing_has_a_name(person):
 
 
 def test_no_text_is_smaller_than_thirteen_pixels(person):
+    bench = person()
     for path in PATHS:
-        page = person().go(path)
+        page = bench.go(path)
         page.locator("main").wait_for()
         page.wait_for_load_state("networkidle")
         small = page.evaluate(

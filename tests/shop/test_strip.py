@@ -102,6 +102,49 @@ def test_builds_and_spares_of_a_known_model(a_job):
     assert states["cover gasket"] == "not_known"
 
 
+def a_model(name, **more):
+    builds = [
+        {"build": "old", "answer": "one lip", "picture": "one_lip"},
+        {"build": "new", "answer": "two lips", "picture": "two_lips"},
+    ]
+    return {"name": name, "unit": "pump", "question": "How many lips has the seal?", "builds": builds, **more}
+
+
+def test_how_builds_are_told_apart_is_kept_and_asked_at_the_next_job(a_job):
+    client, _ = a_job()
+    name = f"FP {secrets.token_hex(3)}"
+    spare = {"name": "face seal 5/8 in", "quantity": 1, "build": "new", "lead_days": 30}
+    assert client.post("/api/unit-models", a_model(name, spares=[spare])).status_code == 201
+    assert code(client.post("/api/unit-models", a_model(name))) == (409, "known_already")
+    number = client.post("/api/jobs", {"title": "Fire pump", "model": name, "lie_open_days": 3}).get_json()[
+        "number"
+    ]
+    taken = client.get(f"/api/jobs/{number}/take-in").get_json()
+    assert taken["model"]["question"] == "How many lips has the seal?"
+    assert [(each["name"], each["state"]) for each in taken["spares"]] == [("face seal 5/8 in", "too_late")]
+
+
+@pytest.mark.parametrize(
+    "spoil",
+    [{"builds": []}, {"question": ""}, {"unit": "spaceship"}, {"builds": [a_model("x")["builds"][0]] * 2}],
+)
+def test_a_model_that_tells_nothing_apart_is_refused(a_job, spoil):
+    client, _ = a_job()
+    assert client.post("/api/unit-models", a_model(f"X {secrets.token_hex(3)}", **spoil)).status_code == 422
+
+
+def test_what_an_earlier_job_renewed_is_looked_for_first(a_job):
+    model = f"GB {secrets.token_hex(3)}"
+    client, number = a_job(model=model)
+    sizes = {"inside": {"typed": "28"}, "outside": {"typed": "52"}, "width": {"typed": "7"}}
+    put_line(client, number, [part("seal", "lip_seal", **sizes), part("step", "shaft")])
+    later = client.post("/api/jobs", {"title": "Same gearbox", "model": model}).get_json()["number"]
+    spares = client.get(f"/api/jobs/{later}/take-in").get_json()["spares"]
+    assert [(each["name"], each["known_from"]) for each in spares] == [
+        ("lip seal 28 x 52 x 7", f"job {number}")
+    ]
+
+
 # the line ----------------------------------------------------------------------------------
 
 

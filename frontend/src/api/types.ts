@@ -1009,7 +1009,11 @@ export interface paths {
          */
         get: operations["takein_unit_models_unit_models_get"];
         put?: never;
-        post?: never;
+        /**
+         * Tell builds of a model apart
+         * @description Keep how the builds of a model are told apart.
+         */
+        post: operations["takein_add_unit_model_unit_models_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2716,6 +2720,31 @@ export interface components {
             within_reading_error: boolean;
         };
         /**
+         * NewBuild
+         * @description A build as it is told apart: what is seen, its picture, its serials, what it takes.
+         */
+        NewBuild: {
+            /** Answer */
+            answer: string;
+            /** Build */
+            build: string;
+            /**
+             * Differs
+             * @default
+             */
+            differs: string;
+            /**
+             * Picture
+             * @enum {string}
+             */
+            picture: "screws_4" | "screws_6" | "square_ring" | "round_ring" | "spacer" | "no_spacer" | "one_lip" | "two_lips";
+            /**
+             * Serial Range
+             * @default
+             */
+            serial_range: string;
+        };
+        /**
          * NewJob
          * @description What opening a job takes; all but the title can follow at Take in.
          */
@@ -2759,6 +2788,25 @@ export interface components {
             unit: string;
         };
         /**
+         * NewModel
+         * @description A model of which several builds are known, and the question that tells them apart.
+         */
+        NewModel: {
+            /** Builds */
+            builds: components["schemas"]["NewBuild"][];
+            /** Name */
+            name: string;
+            /** Question */
+            question: string;
+            /** Spares */
+            spares?: components["schemas"]["NewSpare"][];
+            /**
+             * Unit
+             * @default other
+             */
+            unit: string;
+        };
+        /**
          * NewPart
          * @description A part put in the tray.
          */
@@ -2785,6 +2833,34 @@ export interface components {
              * @default
              */
             surroundings: string;
+        };
+        /**
+         * NewSpare
+         * @description A part that a model is known to need; stock and lead time when they are known.
+         */
+        NewSpare: {
+            /**
+             * Build
+             * @default
+             */
+            build: string;
+            /**
+             * In Stock
+             * @default null
+             */
+            in_stock: number | null;
+            /**
+             * Lead Days
+             * @default null
+             */
+            lead_days: number | null;
+            /** Name */
+            name: string;
+            /**
+             * Quantity
+             * @default 1
+             */
+            quantity: number;
         };
         /**
          * NextMeasurementAnswer
@@ -6766,6 +6842,75 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ErrorAnswer"][];
+                };
+            };
+        };
+    };
+    takein_add_unit_model_unit_models_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewModel"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnitModel"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
         };

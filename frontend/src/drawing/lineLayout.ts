@@ -114,7 +114,7 @@ export function layLine(
   const long = measured.reduce((sum, each) => sum + each.width, 0) || 1
   const outers = measured.map((each) => Math.max(each.outside, each.body)).sort((a, b) => a - b)
   const usual = outers[Math.floor((outers.length - 1) * USUAL_SHARE)] ?? tallest
-  const byHeight = room.height / Math.min(tallest, usual * 1.3)
+  const byHeight = room.height / Math.min(tallest, usual * 1.12)
   const fits = (scale: number): number =>
     measured.reduce((sum, each) => sum + Math.max(room.slot, each.width * scale + 2), 0)
   let scale = Math.min(byHeight, room.width / long)

@@ -94,6 +94,10 @@ h3 {
   font-size: 25px;
   font-stretch: 84%;
 }
+.first h3 span {
+  display: block;
+  margin: 1px 0 3px;
+}
 h3 span {
   font-size: 14px;
   font-weight: 600;

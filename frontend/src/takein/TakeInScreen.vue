@@ -9,6 +9,7 @@ import { useTrade } from '@/job/useTrade'
 import { useKeys } from '@/shell/useKeys'
 import CauseList from './CauseList.vue'
 import GuardColumn from './GuardColumn.vue'
+import ModelDialog from './ModelDialog.vue'
 import UnitColumn from './UnitColumn.vue'
 import { toggled, useTakeIn, type TakeInSheet } from './useTakeIn'
 
@@ -21,6 +22,7 @@ const take = useTakeIn(number)
 const { sheet, answer } = take
 const models = ref<Schemas['UnitModel'][]>([])
 const said = ref('')
+const telling = ref(false)
 const first = ref<InstanceType<typeof CauseList> | null>(null)
 const stage = ref<'symptom' | 'evidence'>('symptom')
 const signs = computed(() => trade.tables?.signs ?? [])
@@ -54,6 +56,15 @@ async function acknowledge(caution: string): Promise<void> {
   said.value = refusal ? `${refusal.message} ${refusal.hint ?? ''}` : ''
   void job.refresh()
 }
+async function loadModels(): Promise<void> {
+  const { answer: found } = await told(api.GET('/api/unit-models'))
+  models.value = found?.models ?? []
+}
+async function modelKept(): Promise<void> {
+  telling.value = false
+  await Promise.all([take.held.flush(), loadModels()])
+  await take.load()
+}
 useKeys([
   {
     key: 'Alt+a',
@@ -74,8 +85,7 @@ useKeys([
 onMounted(async () => {
   if (!trade.tables) await trade.load()
   await take.load()
-  const { answer: found } = await told(api.GET('/api/unit-models'))
-  models.value = found?.models ?? []
+  await loadModels()
 })
 </script>
 
@@ -91,6 +101,7 @@ onMounted(async () => {
         :model="answer?.model ?? null"
         :models="models"
         :refused="answer?.refused ?? []"
+        @new-model="telling = true"
       />
       <section class="why" aria-label="signs and causes">
         <template v-if="answer && leading">
@@ -133,6 +144,13 @@ onMounted(async () => {
       </section>
       <GuardColumn :answer="answer" :first="unread?.caution" :said="said" @acknowledge="acknowledge" />
     </div>
+    <ModelDialog
+      v-if="telling"
+      :name="sheet.model.trim()"
+      :unit="sheet.unit"
+      @close="telling = false"
+      @kept="modelKept"
+    />
     <ClashDialog
       v-if="take.held.hasClashes.value"
       :clashes="take.held.clashes.value"

@@ -13,6 +13,7 @@ defineProps<{
   models: Schemas['UnitModel'][]
   refused: readonly Schemas['RefusalAnswer'][]
 }>()
+const emit = defineEmits<{ newModel: [] }>()
 const sheet = defineModel<TakeInSheet>({ required: true })
 const trade = useTrade()
 const LISTS = [
@@ -78,6 +79,9 @@ const days = computed({
       @toggle="sheet.access = $event as TakeInSheet['access']"
     />
     <BuildQuestion v-if="model?.builds.length" v-model="sheet.build" :model="model" />
+    <button v-else-if="sheet.model.trim()" type="button" class="plain" @click="emit('newModel')">
+      {{ sheet.model }} is known in several builds
+    </button>
     <ChipGroup
       v-for="[kind, list, words] in LISTS"
       :key="kind"

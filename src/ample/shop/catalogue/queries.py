@@ -54,6 +54,14 @@ def item(t: Transaction, item_id: int) -> Item | None:
     return Item(**row) if row else None
 
 
+def items(t: Transaction, item_ids: list[int]) -> dict[int, Item]:
+    """Several items by their rows."""
+    if not item_ids:
+        return {}
+    rows = t.rows(_ITEM + " WHERE i.item_id IN %(ids)s", {"ids": item_ids})
+    return {row["item_id"]: Item(**row) for row in rows}
+
+
 def items_of_size(t: Transaction, of: Item) -> list[Item]:
     """Every item with the bore and outside of another, to a hundredth."""
     rows = t.rows(

@@ -10,6 +10,7 @@ from ample.core.assembly import part_kinds
 from ample.core.parts.ratings import ball_of
 from ample.core.sizes import Instrument
 from ample.shop.catalogue import queries as catalogue
+from ample.shop.catalogue.records import Item
 from ample.shop.jobs import queries
 from ample.shop.jobs.records import (
     JobHead,
@@ -40,7 +41,9 @@ def states_of(
     units, cautions, of_lines = unit_kinds(t, job_ids), open_cautions(t, job_ids), _lines(t, job_ids)
     known = queries.decisions(t, part_ids)
     lights = lights_of(t, part_ids, instrument_of)
-    states = [_part_state(t, part, known[part.part_id], lights[part.part_id]) for part in parts]
+    wanted = {row[name] for row in known.values() for name in ("chosen_id", "match_id") if row[name]}
+    items = catalogue.items(t, sorted(wanted))
+    states = [_part_state(part, known[part.part_id], lights[part.part_id], items) for part in parts]
     found = []
     for job in heads:
         own = [state for state in states if state.part.job_id == job.job_id]
@@ -81,19 +84,21 @@ def _lines(t: Transaction, job_ids: list[int]) -> dict[int, LineState]:
     return found
 
 
-def _part_state(t: Transaction, part: PartHead, row: dict[str, Any], lights: list[Light]) -> PartState:
+def _part_state(
+    part: PartHead, row: dict[str, Any], lights: list[Light], items: dict[int, Item]
+) -> PartState:
     if row["chosen_id"] is None:
         waits = "measure"
     elif row["order_state"] != "placed":
         waits = "order"
     else:
         waits = "coming"
-    chosen = catalogue.item(t, row["chosen_id"]) if row["chosen_id"] else None
+    chosen = items.get(row["chosen_id"] or 0)
     return PartState(
         part=part,
         chosen=chosen,
         ball_mm=ball_of(chosen.d_mm, chosen.D_mm, chosen.B_mm) if chosen else None,
-        match=catalogue.item(t, row["match_id"]) if row["match_id"] else None,
+        match=items.get(row["match_id"] or 0),
         waits_for=waits,
         lights=lights,
         order_number=row["order_number"],

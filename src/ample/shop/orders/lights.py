@@ -8,11 +8,13 @@ from typing import Any
 from ample.core.exchange import SeatAnswer
 from ample.core.kits import GateFacts, SeatFact, gate
 from ample.core.sizes import Instrument
+from ample.shop.catalogue import queries as catalogue
 from ample.shop.catalogue.records import Item
 from ample.shop.jobs import queries as jobs
 from ample.shop.jobs.records import Light
 from ample.shop.orders import queries
-from ample.shop.seats.actions import judge, ordered_item, sheet_of
+from ample.shop.seats import queries as seats
+from ample.shop.seats.actions import judge, sheet_of
 from ample.store import Transaction
 
 InstrumentOf = Callable[[str], Instrument]
@@ -22,11 +24,18 @@ NEEDED = 1
 def lights_of(t: Transaction, part_ids: list[int], instrument_of: InstrumentOf) -> dict[int, list[Light]]:
     """Five lights for each part, with the passes that people gave."""
     known = jobs.decisions(t, part_ids)
+    fitted = {part_id: row["match_id"] or row["chosen_id"] for part_id, row in known.items()}
+    items = catalogue.items(t, sorted({item_id for item_id in fitted.values() if item_id}))
+    measured = seats.parts_with_sheets(t, part_ids)
     given = queries.passes(t, [row["line_id"] for row in known.values() if row["line_id"]])
     found = {}
     for part_id, row in known.items():
         own = [each for each in given if each["line_id"] == row["line_id"]]
-        facts = _facts(t, part_id, row, instrument_of)
+        item = items.get(fitted[part_id] or 0)
+        shaft = housing = None
+        if item is not None and part_id in measured:
+            shaft, housing = _seat_facts(t, part_id, item, instrument_of)
+        facts = _facts(row, shaft, housing)
         found[part_id] = [
             _with_pass(Light(light=each.light, state=each.state, words=each.words), own)
             for each in gate(facts)
@@ -34,11 +43,7 @@ def lights_of(t: Transaction, part_ids: list[int], instrument_of: InstrumentOf) 
     return found
 
 
-def _facts(t: Transaction, part_id: int, row: dict[str, Any], instrument_of: InstrumentOf) -> GateFacts:
-    item = ordered_item(t, part_id)
-    shaft = housing = None
-    if item is not None:
-        shaft, housing = _seat_facts(t, part_id, item, instrument_of)
+def _facts(row: dict[str, Any], shaft: SeatFact | None, housing: SeatFact | None) -> GateFacts:
     return GateFacts(
         probability=float(row["probability"]) if row["probability"] is not None else None,
         worst_sigmas=float(row["worst_sigmas"]) if row["worst_sigmas"] is not None else None,
@@ -57,9 +62,7 @@ def _facts(t: Transaction, part_id: int, row: dict[str, Any], instrument_of: Ins
 def _seat_facts(
     t: Transaction, part_id: int, item: Item, instrument_of: InstrumentOf
 ) -> tuple[SeatFact | None, SeatFact | None]:
-    sheet, version = sheet_of(t, part_id)
-    if version == 0:
-        return None, None
+    sheet, _ = sheet_of(t, part_id)
     judged = judge(item, sheet, instrument_of)
 
     def fact(check: SeatAnswer | None) -> SeatFact | None:

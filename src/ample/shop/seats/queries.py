@@ -75,3 +75,11 @@ def replace_readings(t: Transaction, part_id: int, rows: list[dict[str, Any]]) -
         """,
         [row | {"part_id": part_id} for row in rows],
     )
+
+
+def parts_with_sheets(t: Transaction, part_ids: list[int]) -> set[int]:
+    """Which of the parts have a seat sheet."""
+    if not part_ids:
+        return set()
+    rows = t.rows("SELECT part_id FROM seat_sheets WHERE part_id IN %(ids)s", {"ids": part_ids})
+    return {row["part_id"] for row in rows}

@@ -10,8 +10,8 @@ from ample.shop.desk import ErrorAnswer, Responses, desk
 from ample.shop.jobs.api import JobPath
 from ample.shop.takein import actions
 from ample.shop.takein.records import TakeInAnswer, TakeInSave
-from ample.shop.units.actions import known_models
-from ample.shop.units.records import UnitModels
+from ample.shop.units.actions import add_known_model, known_models
+from ample.shop.units.records import NewModel, UnitModel, UnitModels
 
 api = APIBlueprint("takein", __name__, url_prefix="/api", abp_tags=[Tag(name="take in")])
 _WRITES: Responses = dict.fromkeys((400, 403, 404, 409, 422), ErrorAnswer)
@@ -47,6 +47,12 @@ def save_take_in(path: JobPath, body: TakeInSave) -> Response:
 def acknowledge(path: CautionPath) -> Response:
     """Keep that this person has read a caution."""
     return desk().once(lambda t, doer: actions.acknowledge(t, doer, path.number, path.caution))
+
+
+@api.post("/unit-models", summary="Tell builds of a model apart", responses={201: UnitModel, **_WRITES})
+def add_unit_model(body: NewModel) -> Response:
+    """Keep how the builds of a model are told apart."""
+    return desk().once(lambda t, doer: add_known_model(t, doer, body), 201)
 
 
 @api.get("/unit-models", summary="Models the shop knows", responses={200: UnitModels})

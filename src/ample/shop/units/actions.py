@@ -4,14 +4,15 @@ from __future__ import annotations
 
 from typing import Any
 
+from ample.core.assembly import part_kind
 from ample.core.condition import known_units
-from ample.core.errors import BadInput
+from ample.core.errors import BadInput, Conflict
 from ample.core.kits import Spare, judge_spare
 from ample.shop.catalogue import queries as catalogue
 from ample.shop.doer import Doer
 from ample.shop.history.actions import record
 from ample.shop.units import queries
-from ample.shop.units.records import Build, KnownSpare, UnitModel, UnitModels
+from ample.shop.units.records import Build, KnownSpare, NewModel, UnitModel, UnitModels
 from ample.store import Transaction
 
 
@@ -56,8 +57,21 @@ def spares_of(
                 "name": each["name"], "quantity": 1, "item_id": each["item_id"], "in_stock": None,
                 "lead_days": None, "from": f"job {each['number']}",
             })  # fmt: skip
+    if row is None and model:
+        known += [_from_line(each) for each in queries.earlier_lines(t, model, job_id)]
     offers = catalogue.offers_of(t, [each["item_id"] for each in known if each["item_id"]])
     return [_judged(t, each, offers, lie_open_days) for each in known]
+
+
+def _from_line(row: dict[str, Any]) -> dict[str, Any]:
+    """A part that an earlier job renewed, by its name and the sizes read then."""
+    sizes = [row[name] for name in ("inside_mm", "outside_mm", "width_mm")]
+    size = " x ".join(f"{float(mm):g}" if mm is not None else "?" for mm in sizes) if any(sizes) else ""
+    name = f"{row['name'] or part_kind(row['kind']).words} {size}".strip()
+    return {
+        "name": name[:80], "quantity": row["quantity"], "item_id": None, "in_stock": None, "lead_days": None,
+        "from": f"job {row['number']}",
+    }  # fmt: skip
 
 
 def _judged(
@@ -74,9 +88,20 @@ def _judged(
     )  # fmt: skip
 
 
+def add_known_model(t: Transaction, doer: Doer, new: NewModel) -> UnitModel:
+    """Keep how the builds of a model are told apart, and what it is known to need."""
+    if queries.model_named(t, new.name) is not None:
+        raise Conflict("known_already", f"{new.name} is known already.", "name", "Choose it by its name.")
+    names = [each.build for each in new.builds]
+    if len(set(names)) != len(names):
+        raise BadInput("build_twice", "Two builds have the same name.", "builds")
+    model = UnitModel(**new.model_dump(exclude={"spares"}))
+    add_model(t, doer, model, [each.model_dump() for each in new.spares])
+    return model
+
+
 def add_model(t: Transaction, doer: Doer, model: UnitModel, spares: list[dict[str, Any]]) -> int:
     """Put a model with its builds and known spares into the shop's records."""
-    doer.must_be("owner")
     if model.unit not in known_units():
         raise BadInput("no_such_unit", f"“{model.unit[:30]}” is no kind of unit.", "unit")
     model_id = queries.add_model(t, model.name, model.unit, model.question)

@@ -63,6 +63,28 @@ def earlier_parts(t: Transaction, model: str, job_id: int) -> list[dict[str, Any
     )
 
 
+def earlier_lines(t: Transaction, model: str, job_id: int) -> list[dict[str, Any]]:
+    """What the latest earlier job on the same model renewed without identifying it by a list."""
+    return t.rows(
+        """
+        SELECT j.number, p.kind, p.name, p.quantity, p.inside_mm, p.outside_mm, p.width_mm
+        FROM line_parts p
+        JOIN jobs j ON j.job_id = p.job_id
+        LEFT JOIN parts b ON b.job_id = p.job_id AND b.line_key = p.part_key
+        LEFT JOIN identifications i ON i.part_id = b.part_id
+        WHERE p.verdict IN ('replace', 'reclaim') AND i.part_id IS NULL AND p.job_id = (
+            SELECT MAX(k.job_id)
+            FROM take_ins k
+            JOIN line_sheets s ON s.job_id = k.job_id
+            WHERE k.model = %(model)s AND k.model <> '' AND k.job_id <> %(job_id)s
+        )
+        ORDER BY p.position
+        LIMIT 60
+        """,
+        {"model": model, "job_id": job_id},
+    )
+
+
 def add_model(t: Transaction, name: str, unit: str, question: str) -> int:
     """A new model."""
     return t.insert(
