@@ -364,3 +364,18 @@ def test_a_job_file_is_read_in_on_screen(person, address):
     )
     page.wait_for_url("**/take-in")
     expect(page.locator("input[name=title]")).to_have_value("Capstan drive shaft")
+
+
+def test_builds_are_told_apart_by_their_picture_and_asked_for(person, open_job):
+    number = open_job(model="QX 7 pump", unit="pump")
+    page = person().go(f"/jobs/{number}/take-in")
+    page.get_by_role("button", name="QX 7 pump is known in several builds").click()
+    dialog = page.get_by_role("dialog")
+    dialog.get_by_role("button").filter(has=page.get_by_role("img", name="square ring")).click()
+    dialog.get_by_role("button", name="Ask this at every job").click()
+    question = page.get_by_role("heading", name="Is the ring square or round?")
+    expect(question).to_be_visible()
+    expect(page.get_by_text("Look before anything is chosen")).to_be_visible()
+    page.get_by_role("button", name="round ring").click()
+    expect(page.get_by_text("Look before anything is chosen")).to_have_count(0)
+    saved(page)

@@ -29,6 +29,9 @@ const emit = defineEmits<{
 }>()
 
 const LEFT = 64
+/** Room for ties and flags above the parts, for marks and numbers below. */
+const ABOVE = 96
+const BELOW = 66
 const laid = computed<LaidPart[]>(() =>
   props.parts.map((part) => ({
     key: part.key,
@@ -43,14 +46,14 @@ const laid = computed<LaidPart[]>(() =>
 const layout = computed(() =>
   layLine(laid.value, props.kinds, {
     width: props.width - 2 * LEFT,
-    height: props.height - 128,
+    height: props.height - ABOVE - BELOW,
     slot: 19,
     scroll: true,
   }),
 )
 const full = computed(() => Math.max(props.width, layout.value.width + 2 * LEFT))
 const shift = computed(() => Math.max(LEFT, (full.value - layout.value.width) / 2))
-const axis = computed(() => 62 + (props.height - 128) / 2)
+const axis = computed(() => ABOVE + (props.height - ABOVE - BELOW) / 2)
 const foot = computed(() => props.height - 34)
 /** Each part with all that its drawing depends on in one word: what has not changed is not drawn again. */
 const rows = computed(() =>
@@ -106,9 +109,9 @@ const flags = computed<Flag[]>(() => {
       if (!wrong && slot.key !== props.selected) continue
     } else free[level] = x + half + 8
     const near = layout.value.slots.filter((each) => Math.abs(each.x + each.width / 2 - x) < half + 40)
-    const height = Math.max(...near.filter((each) => !each.broken).map((each) => each.outer), slot.outer)
-    const y = axis.value - height - 12 - Math.max(0, level) * 25
-    found.push({ key: slot.key, x, y: Math.max(52, y), to: slot.side === 'left' ? -1 : 1, words, wrong })
+    const height = Math.max(slot.outer, ...near.filter((each) => !each.broken).map((each) => each.outer))
+    const y = level > 0 ? ABOVE - 12 - level * 20 : axis.value - height - 12
+    found.push({ key: slot.key, x, y, to: slot.side === 'left' ? -1 : 1, words, wrong })
   }
   return found
 })

@@ -106,11 +106,12 @@ async function keep(): Promise<void> {
 }
 form {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 12px;
 }
 .build {
   display: grid;
-  grid-template-columns: 90px 1.4fr 0.6fr 1fr;
+  grid-template-columns: 90px minmax(0, 1.4fr) minmax(0, 0.6fr) minmax(0, 1fr);
   gap: 4px 14px;
   align-items: end;
 }
@@ -131,5 +132,6 @@ input {
   background: transparent;
   font-size: 16px;
   color: var(--ink);
+  width: 100%;
 }
 </style>
