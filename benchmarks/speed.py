@@ -106,6 +106,8 @@ def with_key(headers: dict[str, str]) -> dict[str, str]:
 
 def server_times(app: Flask, headers: dict[str, str], rounds: int = 400) -> dict[str, float]:
     """Server time of `identify` over the demo catalogue, JSON in to JSON out, in one process."""
+    gc.collect()
+    gc.freeze()  # what the trials before left behind is not a worker's; it forks with its index frozen too
     took = []
     for number, asked in enumerate(_questions(rounds + 20)):
         environ = EnvironBuilder(

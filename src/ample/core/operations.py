@@ -246,7 +246,7 @@ def _candidate(candidate: Candidate) -> x.CandidateAnswer:
         features=[x.AgreementAnswer.model_validate(each) for each in candidate.features],
         misfit=x.AgreementAnswer.model_validate(candidate.misfit) if candidate.misfit else None,
         variants=[
-            x.VariantAnswer.model_construct(  # our own values, hundreds of them: not checked again
+            x.VariantAnswer(
                 key=each.entry.key,
                 designation=each.entry.spec.designation,
                 marking=each.entry.marking,

@@ -25,7 +25,7 @@ from ample.shop.people.records import Person
 from ample.store import Database, Transaction
 
 Responses = dict[str | int, type[BaseModel] | dict[Any, Any] | None]
-INSTRUMENTS_SECONDS = 5.0
+INSTRUMENTS_SECONDS, CATALOGUE_SECONDS = 5.0, 1.0
 _KEY = re.compile(r"[A-Za-z0-9_-]{8,64}")
 
 
@@ -55,6 +55,7 @@ class Desk:
 
     database: Database
     index_keeper: ShopIndexKeeper
+    _seen: tuple[float, ShopIndex] | None = None
     _found: tuple[float, Callable[[str], Instrument]] | None = None
 
     def doer(self) -> Doer:
@@ -71,13 +72,16 @@ class Desk:
     def bench_tools(self) -> tuple[ShopIndex, Callable[[str], Instrument]]:
         """Index and instruments for questions asked as one types.
 
-        The instruments are looked up anew after a few seconds: a question that keeps nothing may
-        be answered with the certificate of a moment ago.
+        Both are looked up anew after a moment: a question that keeps nothing may be answered with
+        the catalogue of a second ago and the certificate of a few.
         """
-        if self._found is None or time.monotonic() > self._found[0]:
+        now = time.monotonic()
+        if self._found is None or now > self._found[0]:
             find = self.database.run(self.instruments)
-            self._found = (time.monotonic() + INSTRUMENTS_SECONDS, find)
-        return self.index(), self._found[1]
+            self._found = (now + INSTRUMENTS_SECONDS, find)
+        if self._seen is None or now > self._seen[0]:
+            self._seen = (now + CATALOGUE_SECONDS, self.index())
+        return self._seen[1], self._found[1]
 
     def instruments(self, t: Transaction) -> Callable[[str], Instrument]:
         """The look-up of the shop's instruments as of today."""
