@@ -101,6 +101,20 @@ describe('a sheet that loses nothing', () => {
     expect(again.sheet.value).toEqual({ name: 'theirs', note: 'split' })
     expect(server.held.sheet).toEqual({ name: 'theirs', note: 'split' })
   })
+  it('begins with what is kept here while the server does not answer', async () => {
+    const made = open()
+    server.away = true
+    made.sheet.value.note = 'split'
+    await pass(600)
+    scope.stop()
+    scope = effectScope()
+    const again = scope.run(() => useSheet<Sheet>('test', server.save, EMPTY))
+    expect(again?.openKept()).toBe(true)
+    expect(again?.sheet.value.note).toBe('split')
+    server.away = false
+    await pass(2500)
+    expect(server.held.sheet.note).toBe('split')
+  })
   it('takes in what someone else saved first', async () => {
     const made = open()
     server.held = { sheet: { name: 'theirs', note: '' }, version: 2 }

@@ -160,6 +160,35 @@ def test_a_lost_database_loses_nothing_of_the_line(person, open_job, own_databas
     assert names(page) == ["ball bearing", "lip seal", "circlip", "nut"]
 
 
+def test_a_reload_while_the_server_is_away_shows_what_is_kept_here(person, open_job):
+    number = open_job()
+    page = line_of(person(), number)
+    page.keyboard.press("1")
+    saved(page)
+    page.route(f"**/api/jobs/{number}/line", lambda route: route.abort())
+    page.keyboard.press("5")
+    expect(page.get_by_role("status")).to_contain_text("not yet saved", timeout=10_000)
+    page.reload()
+    expect(parts(page)).to_have_count(2)
+    page.keyboard.press("q")
+    expect(parts(page)).to_have_count(3)
+    page.unroute(f"**/api/jobs/{number}/line")
+    expect(page.get_by_role("status")).to_contain_text("saved ", timeout=15_000)
+    page.reload()
+    expect(parts(page)).to_have_count(3)
+
+
+def test_escape_closes_the_tray_and_leads_back_to_the_line(person, open_job):
+    page = line_of(person(), open_job())
+    page.keyboard.press("1")
+    page.keyboard.press("#")
+    expect(page.get_by_role("dialog")).to_be_visible()
+    page.keyboard.press("Escape")
+    expect(page.get_by_role("dialog")).to_be_hidden()
+    page.keyboard.press("5")
+    expect(parts(page)).to_have_count(2)
+
+
 def test_moving_what_is_tied_asks_first(person, open_job):
     page = line_of(person(), open_job())
     for key in "i3gdn":

@@ -84,6 +84,15 @@ export function useSheet<T>(
     if (!dirty()) saving.saved(name)
   }
 
+  /** While the server is away: begin with what is kept here of an earlier visit; false when nothing is. */
+  function openKept(): boolean {
+    const kept = ready.value ? null : localStorage.getItem(storageName)
+    if (!kept) return false
+    const draft = JSON.parse(kept) as Draft<T>
+    open({ sheet: draft.base, version: draft.version })
+    return true
+  }
+
   function settle(from: T, mine: T, held: Held<T>): void {
     const result = merge(from, mine, held.sheet)
     setBase(copy(held.sheet))
@@ -171,6 +180,7 @@ export function useSheet<T>(
     ready: readonly(ready),
     hasClashes: computed(() => clashes.value.length > 0),
     open,
+    openKept,
     decide,
     flush,
   }

@@ -153,6 +153,7 @@ function verdictMark(key: string): string {
     :height="height"
     :viewBox="`0 0 ${full} ${height}`"
     role="listbox"
+    tabindex="0"
     :aria-label="name"
     :aria-activedescendant="selected ? `part-${selected}` : undefined"
   >
@@ -227,6 +228,9 @@ function verdictMark(key: string): string {
 </template>
 
 <style scoped>
+svg:focus-visible {
+  outline: none; /* the chosen part is framed */
+}
 svg {
   display: block;
   touch-action: pan-x;

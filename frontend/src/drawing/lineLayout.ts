@@ -46,6 +46,8 @@ const THINNEST_PX = 3
 /** Rings that may lie in a gland or piston: their inside says nothing of the shaft. */
 const LOOSE_ON_SHAFT = ['o_ring', 'thin', 'piston_seal']
 const USUAL_SHARE = 0.75
+/** What is larger than the rest by this share is broken off; less is drawn whole. */
+const FAR_LARGER = 1.35
 
 function telling(kind: DrawnKind | undefined, part: LaidPart): Slot['side'] {
   if (!kind?.telling) return ''
@@ -114,7 +116,7 @@ export function layLine(
   const long = measured.reduce((sum, each) => sum + each.width, 0) || 1
   const outers = measured.map((each) => Math.max(each.outside, each.body)).sort((a, b) => a - b)
   const usual = outers[Math.floor((outers.length - 1) * USUAL_SHARE)] ?? tallest
-  const byHeight = room.height / Math.min(tallest, usual * 1.12)
+  const byHeight = room.height / (tallest > usual * FAR_LARGER ? usual * 1.12 : tallest)
   const fits = (scale: number): number =>
     measured.reduce((sum, each) => sum + Math.max(room.slot, each.width * scale + 2), 0)
   let scale = Math.min(byHeight, room.width / long)

@@ -96,7 +96,7 @@ function shove(by: number): void {
 }
 function backToLine(): void {
   ;(document.activeElement as HTMLElement | null)?.blur()
-  drawingRoom.value?.focus()
+  ;(drawingRoom.value?.querySelector<SVGElement>('[role=listbox]') ?? drawingRoom.value)?.focus()
 }
 function edit(): void {
   card.value?.querySelector<HTMLElement>('input, button')?.focus()
@@ -172,7 +172,7 @@ onMounted(async () => {
   cautions.value = answer?.cautions ?? []
 })
 
-const free = (run: () => void) => () => !gated.value && run()
+const free = (run: () => void) => () => strip.held.ready.value && !gated.value && run()
 const kindKeys = computed(() =>
   (trade.tables?.kinds ?? []).map((kind) => ({
     key: kind.key,

@@ -1,5 +1,5 @@
-import { computed, ref, shallowRef, toRaw, watch } from 'vue'
-import { api, told, withKey, type Refusal, type Schemas } from '@/api/client'
+import { computed, onScopeDispose, ref, shallowRef, toRaw, watch } from 'vue'
+import { api, isAway, told, withKey, type Refusal, type Schemas } from '@/api/client'
 import { merge } from '@/api/merge'
 import { useLive } from '@/api/useLive'
 import { useSheet } from '@/api/useSheet'
@@ -11,6 +11,7 @@ type Answer = Schemas['LineAnswer']
 type Check = Schemas['LineCheckAnswer']
 const MOST_STEPS = 200
 const TYPING_MS = 2000
+const RETRY_MS = 2000
 
 /** One change that can be taken back; sheets are never changed in place here. */
 interface Step {
@@ -48,13 +49,21 @@ export function useLine(number: string) {
   )
   const sheet = held.sheet
 
+  let timer: ReturnType<typeof setTimeout> | undefined
+  onScopeDispose(() => clearTimeout(timer))
   async function load(): Promise<void> {
     const { answer: found, refusal } = await told(
       api.GET('/api/jobs/{number}/line', { params: { path: { number } } }),
     )
     loadRefusal.value = refusal
-    if (!found) return
+    if (!found) {
+      held.openKept()
+      if (isAway(refusal)) timer = setTimeout(() => void load(), RETRY_MS)
+      settleSelection()
+      return
+    }
     answer.value = found
+    if (held.ready.value) return settleSelection() // begun with what was kept here: it is saved and merged by itself
     held.open({ sheet: { ...edit.EMPTY, ...found.sheet } as LineSheet, version: found.version })
     settleSelection()
   }

@@ -49,9 +49,12 @@ export function useTakeIn(number: string) {
   async function load(): Promise<void> {
     const { answer: found, refusal } = await told(api.GET('/api/jobs/{number}/take-in', { params }))
     loadRefusal.value = refusal
-    if (!found) return
+    if (!found) {
+      held.openKept()
+      return
+    }
     answer.value = found
-    held.open({ sheet: found.sheet as TakeInSheet, version: found.version })
+    if (!held.ready.value) held.open({ sheet: found.sheet as TakeInSheet, version: found.version })
   }
   async function read(caution: string): Promise<Refusal | null> {
     const { answer: found, refusal } = await told(
