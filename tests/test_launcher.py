@@ -138,3 +138,39 @@ def test_secrets_are_for_the_owner_alone(running):
     _, _, home = running
     for name in ("secret-key", "database-password"):
         assert (home / name).stat().st_mode & 0o077 == 0
+
+
+def launched(*arguments, home, expect=0):
+    done = subprocess.run(
+        [sys.executable, "-m", "ample.command_line", *arguments],
+        env=os.environ | {"AMPLE_HOME": str(home), "AMPLE_DEMO": "0"}, capture_output=True, text=True, check=False,
+    )  # fmt: skip
+    assert done.returncode == expect, done.stderr
+    assert "Traceback" not in done.stderr
+    return done.stderr.strip().splitlines()[-1]
+
+
+def test_an_open_shop_is_backed_up_and_restored_elsewhere(running, tmp_path_factory):
+    _, port, home = running
+    file = tmp_path_factory.mktemp("kept") / "shop.sql.gz"
+    assert "MB" in launched("backup", str(file), home=home)
+    assert file.stat().st_mode & 0o077 == 0
+    assert "exists already" in launched("backup", str(file), home=home, expect=1)
+    assert "stop it first" in launched("restore", str(file), home=home, expect=1)
+    assert healthy(port)
+    other = tmp_path_factory.mktemp("other")
+    assert "restored from" in launched("restore", str(file), home=other)
+    assert list(other.glob("before-restore-*.sql.gz"))
+    assert everything_under(other) == []
+
+
+@pytest.mark.parametrize("command", ["backup", "restore"])
+def test_backup_and_restore_want_one_file(command, tmp_path):
+    assert "give one file" in launched(command, home=tmp_path, expect=1)
+
+
+def test_a_file_that_is_no_backup_changes_nothing(tmp_path):
+    bad = tmp_path / "holiday.jpg"
+    bad.write_bytes(b"not a backup")
+    assert "no backup of Ample" in launched("restore", str(bad), home=tmp_path / "home", expect=1)
+    assert not (tmp_path / "home").exists()
