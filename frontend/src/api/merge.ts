@@ -1,8 +1,5 @@
 /** Three-way merging of a sheet by its leaves, so that two people at one sheet both keep what they typed. */
 
-type Plain = string | number | boolean | null
-export type Leaves = Map<string, Plain | Plain[]>
-
 /** One field that both changed. */
 export interface Clash {
   path: string

@@ -290,6 +290,14 @@ td {
 tr {
   break-inside: avoid;
 }
+td:nth-child(6) {
+  white-space: nowrap;
+}
+h2,
+svg {
+  break-after: avoid;
+  break-inside: avoid;
+}
 .box {
   font-size: 16px;
   text-align: center;

@@ -13,10 +13,6 @@ export function newKeyOf(prefix: string): string {
 
 export const EMPTY: LineSheet = { lines: [], parts: [], ties: [], loose: [] }
 
-export function copyOf<T>(value: T): T {
-  return JSON.parse(JSON.stringify(value)) as T
-}
-
 export function along(sheet: LineSheet, line: string): LinePart[] {
   return sheet.parts.filter((part) => part.line === line && !part.beside)
 }

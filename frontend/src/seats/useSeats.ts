@@ -4,7 +4,6 @@ import { useLive } from '@/api/useLive'
 import { useSheet } from '@/api/useSheet'
 
 export type SeatSheet = Schemas['SeatSheet']
-export type Side = 'shaft' | 'housing'
 const PLANES = 3
 const DIRECTIONS = 2
 const EMPTY: SeatSheet = {

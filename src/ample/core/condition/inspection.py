@@ -25,7 +25,6 @@ VERDICT_WORDS = {
     "replace": "replace",
     "reclaim": "reclaim: no longer made",
 }
-DECIDED = tuple(each for each in VERDICT_WORDS if each not in ("open", "ask"))
 ACCESS = ("cheap", "costly")
 LARGEST_MM = 500.0
 
