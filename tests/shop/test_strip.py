@@ -277,6 +277,22 @@ def test_changing_the_cost_of_coming_back_judges_again(a_job):
     assert client.get(f"/api/jobs/{number}").get_json()["line"]["ask"] == 1
 
 
+def test_the_longest_line_with_all_that_can_be_said_is_kept(a_job):
+    client, number = a_job()
+    held = {"drive": "x" * 40, "also_holds": "y" * 80, "torque_source": "z" * 80, "thread": "M8"}
+    full = {"name": "n" * 80, "note": "o" * 200, "marking": "m" * 60, "fastener": held}
+    full["settings"] = [{"key": f"set{n}", "first": "1" * 40, "second": "1" * 40} for n in range(3)]
+    parts = [part(f"part{n:03d}", "screw", **full) for n in range(400)]
+    assert len(json.dumps(parts)) > 250_000
+    assert put_line(client, number, parts).status_code == 200
+    sheet = client.get(f"/api/jobs/{number}/line").get_json()["sheet"]
+    assert len(json.dumps(sheet)) > 512 * 1024
+    assert client.put(f"/api/jobs/{number}/line", {"version": 1, "sheet": sheet}).status_code == 200
+    assert client.post("/api/calc/line-check", {"sheet": sheet}).status_code == 200
+    too_many = [*parts, part("onemore", "screw")]
+    assert put_line(client, number, too_many, version=2).status_code == 422
+
+
 def test_the_audit_holds_only_what_changed(a_job, database):
     client, number = a_job()
     put_line(client, number, [part("seal", "lip_seal"), part("ball", "ball_bearing")])

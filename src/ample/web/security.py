@@ -17,8 +17,14 @@ from ample.shop.people.signed_in import SignedIn
 from ample.shop.photos.pictures import MOST_BYTES as PHOTO_BYTES
 
 PUBLIC = frozenset({"health", "openapi_document", "people.sign_in", "people.who", "page", "static_file"})
+LINE_BYTES = 4 * 1024 * 1024  # 400 parts with all that can be said of them
 # somewhat over the limit of a photo is still said in the photo's own words
-LARGER_BODIES = {"photos.add_photo": 2 * PHOTO_BYTES, "jobfile.import_job": FILE_BYTES}
+LARGER_BODIES = {
+    "photos.add_photo": 2 * PHOTO_BYTES,
+    "jobfile.import_job": FILE_BYTES,
+    "line.save_line": LINE_BYTES,
+    "calc.line_check": LINE_BYTES,
+}
 csrf = CSRFProtect()
 
 
