@@ -115,6 +115,20 @@ describe('a sheet that loses nothing', () => {
     await pass(2500)
     expect(server.held.sheet.note).toBe('split')
   })
+  it('says so when this machine has no room to keep it, and saves it all the same', async () => {
+    const made = open()
+    localStorage.setItem = () => {
+      throw new DOMException('full', 'QuotaExceededError')
+    }
+    server.away = true
+    made.sheet.value.note = 'split'
+    await pass(600)
+    expect(useSaving().words).toContain('NO ROOM on this machine')
+    server.away = false
+    await pass(2500)
+    expect(server.held.sheet.note).toBe('split')
+    expect(useSaving().state).toBe('saved')
+  })
   it('takes in what someone else saved first', async () => {
     const made = open()
     server.held = { sheet: { name: 'theirs', note: '' }, version: 2 }

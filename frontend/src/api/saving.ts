@@ -3,6 +3,10 @@ import { computed, ref } from 'vue'
 
 type State = 'saved' | 'changed' | 'working' | 'away' | 'refused'
 
+function where(kept: boolean): string {
+  return kept ? 'kept on this machine' : 'NO ROOM on this machine, leave this page open'
+}
+
 /** The state of saving in words, for the strip at the bottom. */
 export const useSaving = defineStore('saving', () => {
   const states = ref(new Map<string, { state: State; words: string }>())
@@ -30,8 +34,7 @@ export const useSaving = defineStore('saving', () => {
   })
   const words = computed(() => {
     const { state, words: why } = worst.value
-    if (state === 'away') return `kept on this machine, not yet saved: ${why}`
-    if (state === 'refused') return `kept on this machine, not saved: ${why}`
+    if (state === 'away' || state === 'refused') return why
     if (state === 'working' || state === 'changed') return 'saving'
     return savedAt.value
       ? `saved ${savedAt.value.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}`
@@ -46,7 +49,9 @@ export const useSaving = defineStore('saving', () => {
     working: (name: string) => {
       if (states.value.get(name)?.state !== 'away') set(name, 'working')
     },
-    away: (name: string, why: string) => set(name, 'away', why),
-    refused: (name: string, why: string) => set(name, 'refused', why),
+    away: (name: string, why: string, kept = true) =>
+      set(name, 'away', `${where(kept)}, not yet saved: ${why}`),
+    refused: (name: string, why: string, kept = true) =>
+      set(name, 'refused', `${where(kept)}, not saved: ${why}`),
   }
 })

@@ -48,6 +48,7 @@ export function useSheet<T>(
   let key = newKey()
   let busy = false
   let closed = false
+  let keptHere = true
 
   const dirty = (): boolean => text(sheet.value) !== baseText
   function setBase(value: T): void {
@@ -62,7 +63,13 @@ export function useSheet<T>(
       localStorage.removeItem(storageName)
       return false
     }
-    localStorage.setItem(storageName, `{"base":${baseText},"version":${version},"mine":${mine}}`)
+    try {
+      localStorage.setItem(storageName, `{"base":${baseText},"version":${version},"mine":${mine}}`)
+      keptHere = true
+    } catch (full) {
+      if (!(full instanceof DOMException)) throw full
+      keptHere = false // it is said so in the strip; the server is tried all the same
+    }
     return true
   }
 
@@ -142,7 +149,7 @@ export function useSheet<T>(
   function refused(why: Refusal, sent: T): void {
     refusal.value = why
     if (isAway(why)) {
-      saving.away(name, why.message)
+      saving.away(name, why.message, keptHere)
       schedule(RETRY_MS)
     } else if (why.status === 409 && why.current) {
       key = newKey()
@@ -151,7 +158,7 @@ export function useSheet<T>(
       schedule(0)
     } else {
       key = newKey()
-      saving.refused(name, why.message)
+      saving.refused(name, why.message, keptHere)
     }
   }
 
