@@ -86,26 +86,6 @@ function setKeep(name: (typeof KEEPS)[number][0]): void {
     <button v-if="kind?.family && standing === 'replace'" type="button" class="go" @click="emit('bench')">
       <span>{{ benchId ? 'On the Bench' : 'To the Bench' }}</span><kbd>b</kbd>
     </button>
-    <p v-if="decision">
-      <b>{{ decision.person }}</b> decided: {{ decision.reason }}
-    </p>
-    <p v-for="each in reasons.slice(0, 2)" :key="each.reason">{{ each.reason }}</p>
-    <p v-if="verdict?.reclaim" class="att">
-      No longer made. {{ verdict.reclaim.route }} Match: {{ verdict.reclaim.match }}. Record:
-      {{ verdict.reclaim.record }}.
-    </p>
-    <template v-if="why">
-      <p v-for="each in reasons.filter((r) => r.other_school)" :key="`o${each.reason}`" class="faint">
-        The other school: {{ each.other_school }} <i>({{ each.source }})</i>
-      </p>
-      <p v-for="each in others" :key="`x${each.reason}`" class="faint">also: {{ each.reason }}</p>
-      <p v-if="reasons.length && !reasons.some((r) => r.other_school)" class="faint">
-        {{ reasons[0]?.source }}
-      </p>
-    </template>
-    <button v-if="reasons.length" type="button" class="plain small" @click="emit('why')">
-      {{ why ? 'less' : 'why, and the other school' }} <kbd>w</kbd>
-    </button>
     <div v-for="each in contradictions" :key="each.code" class="clash" :class="each.level">
       <p>
         <b>{{ each.words }}</b> {{ each.reason }}
@@ -132,6 +112,26 @@ function setKeep(name: (typeof KEEPS)[number][0]): void {
         </button>
       </div>
     </div>
+    <p v-if="decision">
+      <b>{{ decision.person }}</b> decided: {{ decision.reason }}
+    </p>
+    <p v-for="each in reasons.slice(0, 2)" :key="each.reason">{{ each.reason }}</p>
+    <p v-if="verdict?.reclaim" class="att">
+      No longer made. {{ verdict.reclaim.route }} Match: {{ verdict.reclaim.match }}. Record:
+      {{ verdict.reclaim.record }}.
+    </p>
+    <template v-if="why">
+      <p v-for="each in reasons.filter((r) => r.other_school)" :key="`o${each.reason}`" class="faint">
+        The other school: {{ each.other_school }} <i>({{ each.source }})</i>
+      </p>
+      <p v-for="each in others" :key="`x${each.reason}`" class="faint">also: {{ each.reason }}</p>
+      <p v-if="reasons.length && !reasons.some((r) => r.other_school)" class="faint">
+        {{ reasons[0]?.source }}
+      </p>
+    </template>
+    <button v-if="reasons.length" type="button" class="plain small" @click="emit('why')">
+      {{ why ? 'less' : 'why, and the other school' }} <kbd>w</kbd>
+    </button>
     <form v-if="verdict?.second_person && !decision" class="second" @submit.prevent="decide">
       <p class="doubt">
         <b>A second person decides.</b>
