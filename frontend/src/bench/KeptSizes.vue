@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, reactive } from 'vue'
 import type { Schemas } from '@/api/client'
 import PartShape from '@/drawing/PartShape.vue'
 import { layLine } from '@/drawing/lineLayout'
@@ -15,10 +15,10 @@ const trade = useTrade()
 const hand = useHand()
 const features = computed(() => trade.tables?.family_features[props.family] ?? [])
 const held = (feature: string) => sheet.value.observations?.find((each) => each.feature === feature)
+/** Lengths as the core has read them, for the drawing. */
+const read = reactive<Record<string, number | null>>({})
 function mm(...names: string[]): number | null {
-  const found = names.map((name) => held(name)?.readings[0]).find(Boolean)
-  const value = Number(found?.typed.replace(',', '.'))
-  return found && Number.isFinite(value) && value > 0 ? value * (found.unit === 'in' ? 25.4 : 1) : null
+  return names.map((name) => read[name]).find((each) => each) ?? null
 }
 const KINDS: Record<string, string> = {
   lip_seal: 'lip_seal',
@@ -41,6 +41,7 @@ const layout = computed(() => {
   return layLine([part], trade.kinds, { width: 220, height: 330, slot: 20 })
 })
 function put(feature: string, size: Schemas['Size']): void {
+  read[feature] = size.mm ?? null
   const rest = (sheet.value.observations ?? []).filter((each) => each.feature !== feature)
   const typed = (size.typed ?? '').trim()
   const made = {

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import PartShape from './PartShape.vue'
+import { markOf } from './standing'
 import VerdictMark from './VerdictMark.vue'
 import { bodyPath, layLine, type DrawnKind, type LaidPart, type Slot } from './lineLayout'
 
@@ -70,19 +71,6 @@ const rows = computed(() =>
 )
 const byKey = computed(() => new Map(props.parts.map((part) => [part.key, part])))
 const body = computed(() => bodyPath(layout.value.slots, axis.value))
-const MARKS: Record<string, string> = {
-  open: 'not_looked_at',
-  ask: 'not_proven',
-  reuse: 'holds',
-  regrease: 'holds',
-  dress: 'not_proven',
-  move_lip: 'not_proven',
-  sleeve: 'not_proven',
-  machine_shop: 'does_not_hold',
-  replace: 'does_not_hold',
-  reclaim: 'does_not_hold',
-}
-
 interface Flag {
   key: string
   x: number
@@ -143,7 +131,7 @@ function numbered(slot: Slot): boolean {
   return slot.width >= 12
 }
 function verdictMark(key: string): string {
-  return MARKS[props.verdicts?.[key] ?? 'open'] ?? 'not_looked_at'
+  return markOf(props.verdicts?.[key] ?? 'open')
 }
 </script>
 

@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import VerdictMark from '@/drawing/VerdictMark.vue'
+import { markOf, toneOf } from '@/drawing/standing'
 import { useTrade } from '@/job/useTrade'
 import { useSession } from '@/api/session'
 import type { LinePart } from './lineEdits'
@@ -29,24 +30,6 @@ const choice = ref<Schemas['DecideRequest']['verdict']>('replace')
 const kind = computed(() => trade.kind(props.part.kind))
 const standing = computed(() => props.decision?.verdict ?? props.verdict?.verdict ?? 'open')
 const words = computed(() => trade.tables?.verdict_words[standing.value] ?? standing.value)
-const CLASS: Record<string, string> = {
-  open: 'faint',
-  ask: 'doubt',
-  reuse: 'good',
-  regrease: 'good',
-  dress: 'doubt',
-  move_lip: 'doubt',
-  sleeve: 'doubt',
-}
-const MARK: Record<string, string> = {
-  open: 'not_looked_at',
-  ask: 'not_proven',
-  reuse: 'holds',
-  regrease: 'holds',
-  dress: 'not_proven',
-  move_lip: 'not_proven',
-  sleeve: 'not_proven',
-}
 const reasons = computed(
   () => props.verdict?.reasons.filter((each) => each.verdict === props.verdict?.verdict) ?? [],
 )
@@ -80,9 +63,7 @@ function setKeep(name: (typeof KEEPS)[number][0]): void {
 
 <template>
   <section class="judge" aria-label="verdict">
-    <h2 :class="CLASS[standing] ?? 'stop'">
-      <VerdictMark :state="MARK[standing] ?? 'does_not_hold'" :size="18" silent /> {{ words }}
-    </h2>
+    <h2 :class="toneOf(standing)"><VerdictMark :state="markOf(standing)" :size="18" silent /> {{ words }}</h2>
     <button v-if="kind?.family && standing === 'replace'" type="button" class="go" @click="emit('bench')">
       <span>{{ benchId ? 'On the Bench' : 'To the Bench' }}</span><kbd>b</kbd>
     </button>
@@ -91,7 +72,7 @@ function setKeep(name: (typeof KEEPS)[number][0]): void {
         <b>{{ each.words }}</b> {{ each.reason }}
       </p>
       <p v-if="each.answer" class="faint">
-        {{ each.answer === 'as_found' ? 'It came off so: the sheet says to turn it.' : 'Put right.' }}
+        {{ each.answer === 'as_found' ? 'It came off so: the sheet says to put it right.' : 'Put right.' }}
       </p>
       <div v-if="each.level !== 'loud'" class="chips">
         <button

@@ -3,6 +3,7 @@ import { computed, onMounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, told, type Schemas } from '@/api/client'
 import LineDrawing from '@/drawing/LineDrawing.vue'
+import { standingDecisions, standingVerdicts, wrongParts } from '@/drawing/standing'
 import { useTrade } from '@/job/useTrade'
 import { useKeys } from '@/shell/useKeys'
 import { along, beside, EMPTY, type LinePart, type LineSheet } from './lineEdits'
@@ -17,23 +18,9 @@ const take = ref<Schemas['TakeInAnswer'] | null>(null)
 const check = ref<Schemas['LineCheckAnswer'] | null>(null)
 const away = ref(false)
 const sheet = computed<LineSheet>(() => ({ ...EMPTY, ...line.value?.sheet }) as LineSheet)
-const decisions = computed(
-  () => new Map((line.value?.decisions ?? []).filter((each) => each.stands).map((each) => [each.part, each])),
-)
-const verdicts = computed(() =>
-  Object.fromEntries(
-    Object.entries(check.value?.verdicts ?? {}).map(([key, each]) => [
-      key,
-      decisions.value.get(key)?.verdict ?? each.verdict,
-    ]),
-  ),
-)
-const wrong = computed(
-  () =>
-    new Set(
-      (check.value?.contradictions ?? []).filter((each) => each.level === 'wrong').map((each) => each.part),
-    ),
-)
+const decisions = computed(() => standingDecisions(line.value?.decisions))
+const verdicts = computed(() => standingVerdicts(check.value, decisions.value))
+const wrong = computed(() => wrongParts(check.value))
 const words = (name: string): string => name.replace(/_/g, ' ')
 function verdict(key: string): string {
   const name = verdicts.value[key] ?? 'open'
@@ -78,7 +65,7 @@ function notes(part: LinePart): string[] {
   for (const each of (check.value?.contradictions ?? []).filter(
     (c) => c.part === part.key && c.level !== 'loud',
   ))
-    found.push(`${each.words}${each.answer === 'as_found' ? ' It came off so: turn it.' : ''}`)
+    found.push(`${each.words}${each.answer === 'as_found' ? ' It came off so: put it right.' : ''}`)
   const decided = decisions.value.get(part.key)
   if (decided) found.push(`${decided.person}: ${decided.reason}`)
   if (part.note) found.push(part.note)

@@ -3,6 +3,7 @@ import { api, isAway, told, withKey, type Refusal, type Schemas } from '@/api/cl
 import { merge } from '@/api/merge'
 import { useLive } from '@/api/useLive'
 import { useSheet } from '@/api/useSheet'
+import { standingDecisions, standingVerdicts, wrongParts } from '@/drawing/standing'
 import { useTrade } from '@/job/useTrade'
 import * as edit from './lineEdits'
 import type { LinePart, LineSheet } from './lineEdits'
@@ -211,28 +212,10 @@ export function useLine(number: string) {
     (asked, signal) => told(api.POST('/api/calc/line-check', { body: asked, signal })),
     160,
   )
-  const standing = computed(
-    () =>
-      new Map((answer.value?.decisions ?? []).filter((each) => each.stands).map((each) => [each.part, each])),
-  )
-  /** What stands for each part: a second person's decision above the computed verdict. */
-  const verdicts = computed<Record<string, string>>(() =>
-    Object.fromEntries(
-      Object.entries(live.answer.value?.verdicts ?? {}).map(([key, each]) => [
-        key,
-        standing.value.get(key)?.verdict ?? each.verdict,
-      ]),
-    ),
-  )
+  const standing = computed(() => standingDecisions(answer.value?.decisions))
+  const verdicts = computed(() => standingVerdicts(live.answer.value, standing.value))
   const contradictions = computed(() => live.answer.value?.contradictions ?? [])
-  const wrong = computed(
-    () =>
-      new Set(
-        contradictions.value
-          .filter((each) => each.level === 'wrong' && !each.answer)
-          .map((each) => each.part),
-      ),
-  )
+  const wrong = computed(() => wrongParts(live.answer.value))
 
   async function toBench(key: string) {
     await held.flush()
