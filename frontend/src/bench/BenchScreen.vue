@@ -55,11 +55,12 @@ const readings = computed<Record<Feature, { typed: string }[]>>(() => ({
   outside: bench.observation('outside')?.readings ?? [],
   width: bench.observation('width')?.readings ?? [],
 }))
-const keptSize = computed(() =>
-  (sheet.sheet.value.observations ?? [])
-    .map((each) => each.readings[0])
-    .map((each) => `${each?.typed ?? ''}${each?.unit === 'in' ? ' in' : ''}`)
-    .join(' × '),
+/** What is kept of a seal or ring, each size by its name: an order of figures alone could mislead. */
+const keptSizes = computed(() =>
+  (sheet.sheet.value.observations ?? []).map(({ feature, readings: [first] }) => ({
+    name: feature.replace(/_/g, ' '),
+    typed: `${first?.typed ?? ''} ${first?.unit ?? 'mm'}`,
+  })),
 )
 const seats = computed(() =>
   SEATS.flatMap((name) => {
@@ -280,7 +281,9 @@ onMounted(async () => {
           </div>
         </template>
         <div v-else-if="part && part.part.family !== 'bearing'" class="start">
-          <p class="fig kept-size">{{ keptSize }}</p>
+          <p v-for="each in keptSizes" :key="each.name" class="kept-size">
+            <span class="fig">{{ each.typed }}</span> {{ each.name }}
+          </p>
           <h2>Kept for the enquiry</h2>
           <p>
             The shop's lists hold bearings. What is read here of a
@@ -322,8 +325,8 @@ onMounted(async () => {
 </template>
 
 <style scoped>
-.kept-size {
-  font-size: 38px;
+.kept-size .fig {
+  font-size: 30px;
 }
 .sheet-kept {
   background: var(--sheet);

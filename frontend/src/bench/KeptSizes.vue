@@ -32,7 +32,7 @@ const layout = computed(() => {
   const part = {
     key: 'one',
     kind: kind?.kind ?? 'other',
-    inside_mm: mm('shaft', 'inside', 'rod', 'free_inside'),
+    inside_mm: mm('shaft', 'inside', 'rod', 'free_inside', 'free_lip'),
     outside_mm: mm('outside', 'housing_bore', 'bore', 'seat_outside'),
     width_mm: mm('width', 'height', 'section_1', 'free_length', 'thickness'),
     left_mark: kind?.left ?? 'flat',
