@@ -8,114 +8,197 @@ import numpy as np
 from scipy.special import ndtr
 from scipy.stats import gamma, norm
 
-from ample.core.identify.model import (
-    LARGEST_MM,
-    SHARED_PART,
-    SLIP,
-    SMALLEST_MM,
-    WEAR_MEAN_MM,
-    WEAR_SHAPE,
-)
-from ample.core.identify.unlisted import GRID_SHARES, SIXTEENTH_MM, UNLISTED_PRIOR, shapes
-from ample.core.parts import PART_FEATURES, bearing_conditions, manufacturing_interval_mm
+from ample.core.identify import Observation, Seen
+from ample.core.identify.kind_evidence import kind_likelihood
+from ample.core.identify.model import LARGEST_MM, SEAT_WORN, SHARED_PART, SLIP, SMALLEST_MM
+from ample.core.identify.unlisted import UNLISTED_PRIOR, Shape, Unlisted
+from ample.core.parts import BEARING
 from benchmarks.simulate import Draw, Simulator
 
+Grids = dict[str, list[tuple[float, float]]]
 SHARED_NODES = 15
 WEAR_NODES = 15
+NEAR_MM = 2.0
+EVEN = 1 / math.log(LARGEST_MM / SMALLEST_MM)
 
 
 class Reference:
-    """Posterior over listed envelopes and none for three single readings by one instrument."""
+    """Posterior over listed envelopes and none for single readings by one instrument, the kind told."""
 
-    def __init__(self, simulator: Simulator):
-        self.sizes = simulator.catalogue.envelopes_mm
-        self.prior = simulator.prior * (1 - UNLISTED_PRIOR)
+    def __init__(self, simulator: Simulator, kind: str):
+        self.catalogue = simulator.catalogue
+        likelihood = kind_likelihood(self.catalogue, Seen(frozenset({kind})))
+        weights = self.catalogue.entry_prior * likelihood[self.catalogue.entry_kind]
+        self.prior = np.bincount(self.catalogue.entry_unit, weights, len(self.catalogue.unit_makes))
+        self.of_none = Unlisted(BEARING, frozenset({kind}))
         self.instrument = simulator.instrument
         smallest = min(self.instrument.outside_u_mm, self.instrument.inside_u_mm) / 2
-        deviation = math.sqrt(SHARED_PART) * smallest
+        self.deviation = math.sqrt(SHARED_PART) * smallest
         chances = (np.arange(SHARED_NODES) + 0.5) / SHARED_NODES
-        self.shared = norm.ppf(chances) * deviation
+        self.shared = norm.ppf(chances) * self.deviation
         self.wear = gamma.ppf(
-            (np.arange(WEAR_NODES) + 0.5) / WEAR_NODES, WEAR_SHAPE, scale=WEAR_MEAN_MM / WEAR_SHAPE
+            (np.arange(WEAR_NODES) + 0.5) / WEAR_NODES,
+            BEARING.wear_shape,
+            scale=BEARING.wear_mean_mm / BEARING.wear_shape,
         )
-        self.deviation = deviation
-        self.limits = [
-            np.array([manufacturing_interval_mm(f.name, s[i], s[0], "Normal") for s in self.sizes])
-            for i, f in enumerate(PART_FEATURES)
-        ]
+        self.limits: dict[str, np.ndarray] = {}
+
+    def _limits_of(self, feature: str) -> np.ndarray:
+        """By unit and thing meant: low, high, share; NaN where a unit lacks the feature."""
+        if feature not in self.limits:
+            rows = np.full((len(self.catalogue.unit_makes), 2, 3), np.nan)
+            for number, make in enumerate(self.catalogue.unit_makes):
+                for place, one in enumerate(BEARING.measures(make, feature)):
+                    rows[number, place] = one.low_mm, one.high_mm, one.share
+            self.limits[feature] = rows
+        return self.limits[feature]
 
     def posterior(self, draw: Draw) -> tuple[np.ndarray, float]:
         """Chance of each listed envelope, and of none."""
-        per_feature = [self._densities(draw, i, self.limits[i]) for i in range(3)]
-        listed = self.prior * _joined(per_feature)
-        none = UNLISTED_PRIOR * self._unlisted(draw)
+        near = np.zeros(len(self.prior), dtype=bool)
+        for each in draw.observations:
+            low = self._limits_of(each.feature)[:, :, 0]
+            near |= (np.abs(low - each.values_mm[0]) < NEAR_MM).any(axis=1)
+        rows = np.flatnonzero(near)
+        slips = math.prod(_slip(each) for each in draw.observations)
+        density = np.full(len(self.prior), slips)
+        parts = {
+            each.feature: self._meant(each, self._limits_of(each.feature)[rows]) for each in draw.observations
+        }
+        density[rows] = self._joined(parts)
+        listed = np.bincount(
+            self.catalogue.unit_envelope,
+            (1 - UNLISTED_PRIOR) * self.prior * density,
+            len(self.catalogue.envelopes_mm),
+        )
+        none = UNLISTED_PRIOR * float(self.prior.sum()) * self._unlisted(draw)
         total = listed.sum() + none
         return listed / total, none / total
 
-    def _densities(self, draw: Draw, i: int, limits: np.ndarray) -> list[np.ndarray]:
-        """For unworn and worn: density of the reading per (size, shared node), slips included."""
-        observation = draw.observations[i]
+    def _meant(self, observation: Observation, limits: np.ndarray) -> list[np.ndarray]:
+        """The mean over what a feature can stand for."""
+        both = [self._densities(observation, limits[:, place, :2]) for place in range(2)]
+        lacks = np.isnan(limits[:, 1, 2])[:, None]
+        share = np.nan_to_num(limits[:, 0, 2], nan=1.0)[:, None]
+        return [
+            np.where(lacks, first, share * first + (1 - share) * second)
+            for first, second in zip(*both, strict=True)
+        ]
+
+    def _densities(self, observation: Observation, limits: np.ndarray) -> list[np.ndarray]:
+        """For unworn and worn: density of the reading per (row, shared node), slips included."""
+        feature = BEARING.by_name[observation.feature]
         value = observation.values_mm[0]
-        u = self.instrument.expanded_uncertainty_mm(PART_FEATURES[i].reach) / 2
+        u = self.instrument.expanded_uncertainty_mm(feature.reach) / 2
         sigma = math.sqrt(u**2 - self.deviation**2 + self.instrument.scatter_mm**2)
-        slip = SLIP / (min(max(value, SMALLEST_MM), LARGEST_MM) * math.log(LARGEST_MM / SMALLEST_MM))
-        sign = (1.0, -1.0, 0.0)[i]
         found = []
-        for amounts in (np.zeros(1), sign * self.wear):
+        for amounts in (np.zeros(1), feature.wear_sign * self.wear):
             shift = self.shared[:, None] + amounts
             left = (value - limits[:, 0, None, None] - shift) / sigma
             right = (value - limits[:, 1, None, None] - shift) / sigma
             width = (limits[:, 1] - limits[:, 0])[:, None, None]
             density = np.where(right > 0, ndtr(-right) - ndtr(-left), ndtr(left) - ndtr(right)) / width
-            found.append((1 - SLIP) * density.mean(axis=2) + slip)
+            found.append((1 - SLIP) * np.nan_to_num(density).mean(axis=2) + _slip(observation))
+        if not feature.on_part:
+            mixed = (1 - SEAT_WORN) * found[0] + SEAT_WORN * found[1]
+            return [mixed, mixed]
         return found
 
+    def _joined(self, parts: dict[str, list[np.ndarray]]) -> np.ndarray:
+        """Mix the kinds of condition and the shared error over the features."""
+        total: np.ndarray | float = 0.0
+        for kind in BEARING.conditions:
+            together: np.ndarray | float = 1.0
+            for name, density in parts.items():
+                together = together * density[1 if name in kind.worn else 0]
+            total = total + kind.weight * np.asarray(together).mean(axis=1)
+        return np.asarray(total)
+
     def _unlisted(self, draw: Draw) -> float:
-        """Sum over every grid size near the three readings (a slip of one of them is left to the flat part)."""
-        grids = [self._grid(observation.values_mm[0]) for observation in draw.observations]
-        per_feature = []
-        for i, grid in enumerate(grids):
-            limits = np.array(
-                [manufacturing_interval_mm(PART_FEATURES[i].name, s, s, "Normal") for s, _ in grid]
-            ).reshape(-1, 2)
-            per_feature.append(self._densities(draw, i, limits))
-        ratio = shapes()
-        even = 1 / math.log(LARGEST_MM / SMALLEST_MM)
-        d, D, B = (np.array([size for size, _ in grid]) for grid in grids)
-        shares = [np.array([share for _, share in grid]) for grid in grids]
-        room = np.where(D[None, :] > d[:, None], D[None, :] - d[:, None], np.nan)
-        wd = shares[0] / d * even
-        wD = (
-            shares[1]
-            / D
-            * norm.pdf(np.log(D[None, :] / d[:, None]), ratio["D/d"].mean, ratio["D/d"].deviation)
-        )
-        shape = ratio["B/(D-d)"]
-        wB = shares[2] / B * norm.pdf(np.log(B / room[:, :, None]), shape.mean, shape.deviation)
-        weights = np.nan_to_num(wd[:, None, None] * wD[:, :, None] * wB)
+        """Sum over every grid size near the readings (a slip of one of them is left to the flat part)."""
+        ratio = self.of_none.shapes
+        axes = {BEARING.by_name[each.feature].axis: each for each in draw.observations}
+        grids = {axis: self._grid(axis, each.values_mm[0]) for axis, each in axes.items()}
+        parts = {axis: self._grid_densities(each, grids[axis]) for axis, each in axes.items()}
+        main = next((axis for axis in ("T_mm", "B_mm", "C_mm") if axis in axes), "")
+        wide = np.array([size for size, _ in grids[main]]) if main else np.array([1.0])
+        share = np.array([part for _, part in grids[main]]) if main else np.array([1.0])
+        beside = np.ones((len(wide), SHARED_NODES))
+        for axis in axes:
+            if axis in ("d_mm", "D_mm", main):
+                continue
+            sizes = np.array([size for size, _ in grids[axis]])
+            weight = np.array([part for _, part in grids[axis]]) / sizes
+            shape = ratio[axis]
+            chance = norm.pdf(np.log(sizes[None, :] / wide[:, None]), shape.mean, shape.deviation)
+            beside = beside * ((weight * chance) @ parts[axis][0])
         total = 0.0
-        for kind in bearing_conditions():
-            bore = per_feature[0][1 if kind.bore_growth_mm else 0]
-            outside = per_feature[1][1 if kind.outside_loss_mm else 0]
-            together = np.einsum("ai,bi,ci->abc", bore, outside, per_feature[2][0]) / SHARED_NODES
-            total += kind.weight * float((weights * together).sum())
+        for kind in BEARING.conditions:
+            inside = self._side(grids, parts, "d_mm", any(_worn(axes, "d_mm", kind.worn)))
+            outside = self._side(grids, parts, "D_mm", any(_worn(axes, "D_mm", kind.worn)))
+            plain = (parts[main][0] if main else np.ones((1, SHARED_NODES))) * beside
+            for i, d in enumerate(inside[0]):
+                for j, D in enumerate(outside[0]):
+                    weights = self._weights(ratio, d, D, wide) * share / (wide if main else 1.0)
+                    weight_here = inside[1][i] * outside[1][j] * self._by_outside(ratio, d, D)
+                    together = inside[2][i] * outside[2][j] * (weights[:, None] * plain).sum(axis=0)
+                    total += kind.weight * weight_here * float(together.mean())
         return total
 
-    def _grid(self, value: float) -> list[tuple[float, float]]:
+    @staticmethod
+    def _by_outside(ratio: dict[str, Shape], d: float, D: float) -> float:
+        if np.isnan(D):
+            return 1.0
+        if np.isnan(d):
+            return EVEN
+        return float(norm.pdf(math.log(D / d), ratio["D/d"].mean, ratio["D/d"].deviation)) if d < D else 0.0
+
+    @staticmethod
+    def _weights(ratio: dict[str, Shape], d: float, D: float, wide: np.ndarray) -> np.ndarray:
+        if not np.isnan(d) and not np.isnan(D):
+            shape, base = ratio["W/(D-d)"], D - d
+        elif not np.isnan(d):
+            shape, base = ratio["W/d"], d
+        else:
+            shape, base = ratio["W/D"], D
+        if base <= 0:
+            return np.zeros(len(wide))
+        return np.asarray(norm.pdf(np.log(wide / base), shape.mean, shape.deviation))
+
+    @staticmethod
+    def _side(
+        grids: Grids, parts: dict[str, list[np.ndarray]], axis: str, worn: bool
+    ) -> tuple[list[float], list[float], list[np.ndarray]]:
+        """Sizes, prior weights and densities along bore or outside; one unknown size when not read."""
+        if axis not in grids:
+            return [np.nan], [1.0], [np.ones(SHARED_NODES)]
+        sizes = [size for size, _ in grids[axis]]
+        even = EVEN if axis == "d_mm" else 1.0
+        weights = [part / size * even for size, part in grids[axis]]
+        return sizes, weights, list(parts[axis][1 if worn else 0])
+
+    def _grid_densities(self, observation: Observation, grid: list[tuple[float, float]]) -> list[np.ndarray]:
+        made = [
+            BEARING.unlisted(observation.feature, size, self.of_none.tolerance, self.of_none.scheme)
+            for size, _ in grid
+        ]
+        limits = np.array([(one.low_mm, one.high_mm) for one in made]).reshape(-1, 2)
+        return self._densities(observation, limits)
+
+    def _grid(self, axis: str, value: float) -> list[tuple[float, float]]:
         sizes = []
-        for kind, step, offset in (("whole", 1.0, 0.0), ("half", 1.0, 0.5), ("sixteenth", SIXTEENTH_MM, 0.0)):
-            first = math.ceil((value - 0.6 - offset) / step)
-            for number in range(first, math.floor((value + 0.6 - offset) / step) + 1):
+        for step, offset, share in self.of_none.grid(axis):
+            first = math.ceil((value - 0.7 - offset) / step)
+            for number in range(first, math.floor((value + 0.7 - offset) / step) + 1):
                 if number * step + offset > SMALLEST_MM:
-                    sizes.append((number * step + offset, GRID_SHARES[kind] * step))
+                    sizes.append((number * step + offset, share * step))
         return sizes
 
 
-def _joined(per_feature: list[list[np.ndarray]]) -> np.ndarray:
-    """Mix the kinds of condition and the shared error over the three features."""
-    total: np.ndarray | float = 0.0
-    for kind in bearing_conditions():
-        bore = per_feature[0][1 if kind.bore_growth_mm else 0]
-        outside = per_feature[1][1 if kind.outside_loss_mm else 0]
-        total = total + kind.weight * (bore * outside * per_feature[2][0]).mean(axis=1)
-    return np.asarray(total)
+def _worn(axes: dict[str, Observation], axis: str, worn: frozenset[str]) -> list[bool]:
+    return [each.feature in worn for name, each in axes.items() if name == axis]
+
+
+def _slip(observation: Observation) -> float:
+    value = min(max(observation.values_mm[0], SMALLEST_MM), LARGEST_MM)
+    return SLIP * EVEN / value

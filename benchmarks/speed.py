@@ -16,9 +16,10 @@ import tempfile
 import time
 import urllib.request
 from collections.abc import Iterator
-from contextlib import contextmanager
+from contextlib import contextmanager, suppress
 from datetime import UTC, datetime
 from pathlib import Path
+from random import Random
 from typing import Any
 
 import numpy as np
@@ -28,12 +29,15 @@ from werkzeug.datastructures import Headers
 from werkzeug.test import EnvironBuilder, run_wsgi_app
 
 from ample.core.designation import decode
+from ample.core.errors import BadInput
+from ample.core.parts import BEARING
 from ample.demo.load import PEOPLE, load_demo
-from ample.store import Database
+from ample.store import Database, Transaction
 from ample.store.migrate import migrate
 from ample.store.private_server import PrivateServer, free_port
 from ample.web.app import BUILT, create_app
 from ample.web.settings import Settings
+from benchmarks.simulate import whole_set
 
 SUFFIXES = ("", "-2RS", " ZZ", "-2RS1/C3", " C3", "-P6", " 2RSR C4", "-2Z")
 
@@ -44,10 +48,14 @@ def percentile(values: list[float], share: float) -> float:
 
 
 def decode_rate(seconds: float = 3.0) -> dict[str, float]:
-    """Different markings read in a second by one process."""
-    from ample.core.standards import ball_bearing_sizes
+    """Different markings of every kind read in a second by one process."""
+    from ample.core.standards import bearing_sizes
 
-    markings = [f"{size.designation}{suffix}" for size in ball_bearing_sizes() for suffix in SUFFIXES]
+    markings = [
+        f"{size.designation}{suffix}"
+        for size in bearing_sizes()
+        for suffix in (SUFFIXES if size.kind == "deep_groove" else ("", " C3", " M"))
+    ]
     gc.collect()  # what an earlier trial left behind is not of this one
     for marking in markings[:200]:
         decode(marking)
@@ -61,28 +69,99 @@ def decode_rate(seconds: float = 3.0) -> dict[str, float]:
     return {"per_second": done / (time.perf_counter() - began), "p999_ms": 1000 * percentile(took, 0.999)}
 
 
-def _questions(count: int) -> list[dict[str, Any]]:
-    random = np.random.default_rng(5)
-    from ample.core.standards import ball_bearing_sizes
+def fuzzed(count: int) -> dict[str, float]:
+    """Spoilt, half-worn and senseless markings: none may crash; how long the slow ones take."""
+    from ample.core.designation import general_dialect, known_names
 
-    sizes = ball_bearing_sizes()
+    random = Random(17)
+    names, codes = list(known_names()), [*general_dialect().suffixes, "?", "*", "..", "QX7", "~", "-", "/"]
+    decode("62?5 2R")
+    gc.collect()
+    gc.freeze()
+    took = np.empty(count)
+    for number in range(count):
+        text = _spoilt(random, names, codes)
+        began = time.perf_counter()
+        with suppress(BadInput):
+            decode(text)
+        took[number] = time.perf_counter() - began
+    return {"p999_ms": 1000 * float(np.percentile(took, 99.9)), "mean_us": 1e6 * float(took.mean())}
+
+
+_LETTERS = "0123456789ABCDEFGHKNRSTUVXZ ?*./-,×xü"
+
+
+def _spoilt(random: Random, names: list[str], codes: list[str]) -> str:
+    """A name with codes, the same with characters changed, or any characters at all."""
+    draw = random.random()
+    if draw < 0.4:
+        return random.choice(names) + "".join(f" {random.choice(codes)}" for _ in range(random.randint(0, 3)))
+    if draw < 0.8:
+        text = list(f"{random.choice(names)}{random.choice(['', ' ', '-'])}{random.choice(codes)}")
+        for _ in range(random.randint(1, 3)):
+            text[random.randrange(len(text))] = random.choice(_LETTERS)
+        return "".join(text)
+    return "".join(random.choice(_LETTERS) for _ in range(random.randint(1, 30)))
+
+
+def _questions(count: int) -> list[dict[str, Any]]:
+    """Readings as they are asked about: of every kind, some with half a marking, half with the kind told."""
+    from ample.core.identify import standard_catalogue
+
+    random = np.random.default_rng(5)
+    catalogue = standard_catalogue()
     asked = []
     for number in range(count):
-        size = sizes[int(random.integers(len(sizes)))]
-        nominal = {
-            "bore": size.d_mm,
-            "outside": size.D_mm,
-            "width": size.B_open_mm or size.B_closed_mm or 1.0,
-        }
-        features = list(nominal)[: 1 + number % 3]
-        observations = [
-            {"feature": f, "values": [round(nominal[f] + random.normal(0, 0.02), 3) for _ in range(1 + number % 2)],
-             "instrument": "caliper 3"}
-            for f in features
-        ]  # fmt: skip
-        marking = f"{size.designation[:2]}?{size.designation[3:]}" if number % 4 == 0 else None
-        asked.append({"observations": observations, "marking": marking, "limit": 6, "variants": 18})
+        entry = catalogue.entries[int(random.choice(catalogue.size, p=catalogue.entry_prior))]
+        features = whole_set(entry.spec.kind)[: 1 + number % 4]
+        observations = []
+        for feature in features:
+            one = max(BEARING.measures(entry.spec.make, feature), key=lambda each: each.share)
+            values = [round(one.nominal_mm + random.normal(0, 0.02), 3) for _ in range(1 + number % 2)]
+            observations.append(
+                {"feature": feature, "values": [max(v, 0.1) for v in values], "instrument": "caliper 3"}
+            )
+        name = entry.spec.designation
+        marking = f"{name[:2]}?{name[3:]}" if number % 4 == 0 else None
+        kind = entry.spec.kind if number % 2 else None
+        asked.append(
+            {"observations": observations, "marking": marking, "limit": 6, "variants": 18, "kind": kind}
+        )
     return asked
+
+
+MANY_ROWS = 100_000
+
+
+def many_rows(database: Database) -> int:
+    """Bring the catalogue to at least 100,000 rows: further makers that list what is listed already."""
+
+    def add(t: Transaction) -> int:
+        held = int(t.single_value("SELECT COUNT(*) FROM catalogue_items"))
+        number = 0
+        while held < MANY_ROWS:
+            number += 1
+            maker = t.insert("INSERT INTO makers (name) VALUES (%(name)s)", {"name": f"Maker {number}"})
+            held += t.change(
+                """
+                INSERT INTO catalogue_items (
+                    maker_id, marking, designation, series, bore_mm, outside_mm, width_mm, closure,
+                    clearance, tolerance_class, stock_quantity, stock_place, kind, assembled_width_mm,
+                    outer_ring_width_mm, bore_shape, angle, cage
+                )
+                SELECT
+                    %(maker)s, marking, designation, series, bore_mm, outside_mm, width_mm, closure,
+                    clearance, tolerance_class, 0, '', kind, assembled_width_mm,
+                    outer_ring_width_mm, bore_shape, angle, cage
+                FROM catalogue_items
+                WHERE maker_id = %(copied)s
+                """,
+                {"maker": maker, "copied": 1 + number % 3},
+            )
+        t.change("UPDATE catalogue_state SET revision = revision + 1 WHERE only_row = 1")
+        return held
+
+    return database.run(add)
 
 
 def signed_in(app: Flask) -> tuple[FlaskClient, dict[str, str]]:
@@ -211,6 +290,10 @@ def on_a_demo() -> dict[str, float]:
             found = server_times(app, headers) | save_times(client, headers, number)
             with running_server(server.url, home) as (_, address):
                 found |= redraw_times(address, number)
+            found |= {"rows": many_rows(Database(server.url))}
+            wide = create_app(Settings(home, server.url, "for the benchmark only"))
+            times = server_times(wide, signed_in(wide)[1])
+            found |= {f"wide_{name}": value for name, value in times.items()}
             return found | worker_memory(server.url, home)
         finally:
             server.stop()

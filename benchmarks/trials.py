@@ -2,18 +2,18 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable
 from dataclasses import dataclass, field
 
 import numpy as np
 from scipy.stats import beta
 
-from ample.core.identify import identify, standard_catalogue
+from ample.core.identify import Catalogue, Seen, identify, standard_catalogue
 from ample.core.sizes import default_instrument
 from benchmarks.reference import Reference
-from benchmarks.simulate import AS_MODELLED, DIFFERENT, Draw, Habits, Simulator
+from benchmarks.simulate import AS_MODELLED, DIFFERENT, Draw, Habits, Simulator, whole_set
 
-ALL = ("bore", "outside", "width")
+BITS_DRAWS = 6
+SAME_CHANCE = 6  # decimals: what is equally likely is ordered alike in ours and in the reference
 BINS = (0.0, 0.1, 0.3, 0.5, 0.7, 0.85, 0.95, 0.99, 0.999, 1.0001)
 
 
@@ -85,41 +85,144 @@ def _gap(shown: list[tuple[float, bool]]) -> float:
     return total / max(len(shown), 1)
 
 
-def our_ranking(simulator: Simulator, draw: Draw) -> tuple[list[int], list[float], float]:
-    found = identify(simulator.catalogue, draw.observations, limit=5)
+def our_ranking(
+    simulator: Simulator, draw: Draw, seen: Seen | None = None
+) -> tuple[list[int], list[float], float, float]:
+    """Envelopes in our order with their chances, none, and the entropy left, bits."""
+    found = identify(simulator.catalogue, draw.observations, limit=5, most_variants=1, seen=seen)
     sizes = simulator.catalogue.envelopes_mm
-    order = [int(np.argmin(np.abs(sizes - (c.d_mm, c.D_mm, c.B_mm)).sum(axis=1))) for c in found.candidates]
-    return order, [c.probability for c in found.candidates], found.none_probability
+    ranked = sorted(
+        (
+            (each.probability, int(np.argmin(np.abs(sizes - each.envelope_mm).sum(axis=1))))
+            for each in found.candidates
+        ),
+        key=lambda pair: (-round(pair[0], SAME_CHANCE), pair[1]),
+    )
+    return (
+        [index for _, index in ranked],
+        [chance for chance, _ in ranked],
+        found.none_probability,
+        found.entropy_bits,
+    )
 
 
-def every_bearing(each: int) -> tuple[Tally, Tally]:
-    """Every envelope of the series read three times (bore, outside, width); ours and the best possible."""
-    simulator = Simulator(standard_catalogue(), default_instrument("caliper"), seed=11)
-    ours, best = Tally("every bearing, ours"), Tally("every bearing, the true model's own posterior")
-    reference = Reference(simulator)
-    for index in range(len(simulator.catalogue.envelopes_mm)):
-        for _ in range(each):
-            draw = simulator.envelope(index, ALL, 1)
-            ours.add(*our_ranking(simulator, draw), draw.envelope)
-            listed, none = reference.posterior(draw)
-            order = [int(i) for i in np.argsort(-listed)[:5]]
-            best.add(order, [float(listed[i]) for i in order], none, draw.envelope)
-    return ours, best
+@dataclass
+class KindTrial:
+    """One kind of bearing, told by its picture: ours, the best possible, the different world, bits gained."""
+
+    kind: str
+    ours: Tally
+    best: Tally
+    different: Tally
+    bits: dict[str, float]
+    measured: tuple[str, ...]
+
+    @property
+    def first_share(self) -> float:
+        """How often the right envelope came first, %."""
+        return 100 * self.ours.first / self.ours.listed
+
+    @property
+    def best_share(self) -> float:
+        """How often it came first in the true model's own posterior, %."""
+        return 100 * self.best.first / self.best.listed
+
+    @property
+    def three_share(self) -> float:
+        """How often it was among the first three, %."""
+        return 100 * self.ours.in_three / self.ours.listed
+
+    @property
+    def points_behind(self) -> float:
+        """How far behind the best possible on the same draws, percentage points."""
+        return self.best_share - self.first_share
+
+    def figures(self) -> dict[str, object]:
+        """All figures for the report."""
+        return {
+            "kind": self.kind,
+            "measured": list(self.measured),
+            "first": self.first_share,
+            "best_first": self.best_share,
+            "in_three": self.three_share,
+            "draws": self.ours.draws,
+            "log_score_bits": self.ours.log_score / self.ours.draws,
+            "best_log_score_bits": self.best.log_score / self.best.draws,
+            "different_calibration_points": 100 * self.different.calibration_error(),
+            "different_none_points": 100 * self.different.none_error(),
+            "bits": self.bits,
+        }
+
+
+def every_kind(compared: int, more: int) -> list[KindTrial]:
+    """Each kind of bearing measured whole; the true model's own posterior beside it on the same draws."""
+    catalogue = standard_catalogue()
+    return [_one_kind(catalogue, kind, compared, more) for kind in catalogue.kinds]
+
+
+def _one_kind(catalogue: Catalogue, kind: str, compared: int, more: int) -> KindTrial:
+    caliper = default_instrument("caliper")
+    number = catalogue.kinds.index(kind)
+    simulator = Simulator(catalogue, caliper, seed=11 + number)
+    reference = Reference(simulator, kind)
+    seen = Seen(frozenset({kind}))
+    features = whole_set(kind)
+    ours, best, other = Tally(f"{kind}, ours"), Tally(f"{kind}, best"), Tally(f"{kind}, different")
+    for row in simulator.of_kind(kind, compared):
+        draw = simulator.entry(row, features, 1)
+        ours.add(*our_ranking(simulator, draw, seen)[:3], draw.envelope)
+        listed, none = reference.posterior(draw)
+        order = [int(i) for i in np.argsort(-np.round(listed, SAME_CHANCE), kind="stable")[:5]]
+        best.add(order, [float(listed[i]) for i in order], none, draw.envelope)
+    strange = Simulator(catalogue, caliper, seed=511 + number, habits=DIFFERENT)
+    for count in range(more):
+        draw = strange.from_prior(features, 1 + count % 3, kind)
+        other.add(*our_ranking(strange, draw, seen)[:3], draw.envelope)
+    return KindTrial(kind, ours, best, other, _bits(simulator, kind, features, seen), features)
+
+
+def _bits(simulator: Simulator, kind: str, features: tuple[str, ...], seen: Seen) -> dict[str, float]:
+    """Mean bits that each measurement brings when they are taken in order, over a few parts."""
+    gained = dict.fromkeys(features, 0.0)
+    rows = simulator.of_kind(kind, BITS_DRAWS)
+    for row in rows:
+        draw = simulator.entry(row, features, 1)
+        nothing = Draw(draw.envelope, kind, ())
+        before = our_ranking(simulator, nothing, seen)[3]
+        for count, name in enumerate(features, start=1):
+            part = Draw(draw.envelope, kind, draw.observations[:count])
+            after = our_ranking(simulator, part, seen)[3]
+            gained[name] += (before - after) / len(rows)
+            before = after
+    return gained
 
 
 def _trial(name: str, draws: int, habits: Habits, seed: int) -> Tally:
+    """Any kind, its picture told half of the time; one to all features, one to three repeats."""
     simulator = Simulator(standard_catalogue(), default_instrument("caliper"), seed, habits)
-    choices: Iterable[tuple[str, ...]] = (ALL, ALL, ("bore", "outside"), ("outside", "width"), ("bore",))
-    kinds = list(choices)
+    choices: tuple[tuple[str, ...] | None, ...] = (None, None, ("bore", "outside"), ("outside", "width"))
     tally = Tally(name)
     for number in range(draws):
-        draw = simulator.from_prior(kinds[number % len(kinds)], 1 + number % 3)
-        tally.add(*our_ranking(simulator, draw), draw.envelope)
+        told = number % 2 == 0
+        kind = None
+        if told:
+            prior = np.bincount(simulator.catalogue.entry_kind, simulator.catalogue.entry_prior)
+            kind = simulator.catalogue.kinds[int(simulator.random.choice(len(prior), p=prior))]
+        wanted = choices[number // 2 % len(choices)]
+        if wanted and kind:
+            wanted = whole_set(kind)[:2]
+        if wanted is None and kind is None:
+            wanted = ("bore", "outside", "width")
+        draw = simulator.from_prior(wanted, 1 + number % 3, kind)
+        if not draw.observations:
+            continue
+        seen = Seen(frozenset({kind})) if kind else None
+        tally.add(*our_ranking(simulator, draw, seen)[:3], draw.envelope)
     return tally
 
 
 def from_the_model(draws: int) -> Tally:
-    """Draws from the model: listed and unlisted, one to three features, one to three repeats."""
+    """Draws from the model: listed and unlisted."""
     return _trial("drawn from the model", draws, AS_MODELLED, 23)
 
 
@@ -129,10 +232,12 @@ def from_a_different_world(draws: int) -> Tally:
 
 
 def unlisted_only(draws: int) -> Tally:
-    """Unlisted parts only, all three features."""
+    """Unlisted parts only, of every kind in turn, measured whole, the kind told."""
     simulator = Simulator(standard_catalogue(), default_instrument("caliper"), seed=31)
     tally = Tally("unlisted parts")
+    kinds = [kind for kind in simulator.catalogue.kinds if kind not in ("inch_cone", "inch_cup")]
     for number in range(draws):
-        draw = simulator.unlisted(ALL, 1 + number % 3)
-        tally.add(*our_ranking(simulator, draw), None)
+        kind = kinds[number % len(kinds)]
+        draw = simulator.unlisted(kind, whole_set(kind), 1 + number % 3)
+        tally.add(*our_ranking(simulator, draw, Seen(frozenset({kind})))[:3], None)
     return tally

@@ -22,6 +22,12 @@ const router = createRouter({
     { path: `${part}/bench`, name: 'bench', component: () => import('./bench/BenchScreen.vue') },
     { path: `${part}/match`, name: 'match', component: () => import('./match/MatchScreen.vue') },
     { path: `${part}/seats`, name: 'seats', component: () => import('./seats/SeatsScreen.vue') },
+    {
+      path: `${part}/enquiry`,
+      name: 'enquiry',
+      component: () => import('./bench/EnquirySheet.vue'),
+    },
+    { path: '/shop', name: 'shop', component: () => import('./shop/ShopScreen.vue') },
     { path: '/orders', name: 'order', component: () => import('./order/OrderScreen.vue') },
     { path: '/:anything(.*)', name: 'nowhere', component: () => import('./shell/NowhereScreen.vue') },
   ],

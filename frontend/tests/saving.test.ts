@@ -2,7 +2,7 @@ import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it } from 'vitest'
 import { isAway } from '@/api/client'
 import { useSaving } from '@/api/saving'
-import { percent, shown, size } from '@/entry/lengths'
+import { percent, shown } from '@/entry/lengths'
 
 beforeEach(() => setActivePinia(createPinia()))
 
@@ -51,6 +51,4 @@ describe('figures as they are shown', () => {
     expect(percent(0.0001)).toBe('< 0.1 %')
     expect(percent(0.123)).toBe('12 %')
   })
-  it('shows a size without empty digits', () =>
-    expect(size({ d_mm: 25, D_mm: 52, B_mm: 15.5 })).toBe('25 × 52 × 15.5'))
 })

@@ -23,6 +23,7 @@ def main(arguments: list[str]) -> int:
         "bench": bench,
         "backup": backup,
         "restore": restore,
+        "caliper": caliper,
     }
     try:
         return commands[arguments[0]](arguments[1:])
@@ -69,6 +70,13 @@ def restore(arguments: list[str]) -> int:
     from ample.backup import restore as read
 
     return read(arguments)
+
+
+def caliper(arguments: list[str]) -> int:
+    """Press the button of the demo's stand-in caliper: `./ample caliper 25.02 mm`."""
+    from ample.serve import press_caliper
+
+    return press_caliper(" ".join(arguments))
 
 
 def calc(arguments: list[str]) -> int:

@@ -21,6 +21,7 @@ COMMANDS = {
     "bench": "run the benchmarks",
     "backup": "the whole shop's data into a new file: backup FILE",
     "restore": "the whole shop's data from a file: restore FILE",
+    "caliper": "press the button of the demo's stand-in caliper: caliper 25.02 mm",
 }
 
 

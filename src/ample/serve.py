@@ -13,6 +13,7 @@ import sys
 import time
 import urllib.error
 import urllib.request
+from dataclasses import dataclass
 from datetime import UTC, datetime
 from pathlib import Path
 from types import FrameType
@@ -22,16 +23,19 @@ import pymysql
 
 from ample.core.errors import BadInput
 from ample.prepare import ROOT, say
+from ample.shop.calipers import queries as calipers
 from ample.store import Database
 from ample.store.database import Address
 from ample.store.migrate import migrate
-from ample.store.private_server import PrivateServer, StartFailed, dies_with_parent
+from ample.store.private_server import PrivateServer, StartFailed, dies_with_parent, free_port
 from ample.web.settings import secret_key
 
 WORKERS = 2
 LEAST_FREE_BYTES = 150 * 1024 * 1024
 READY_SECONDS = 60
 RUNNING = "database-port"
+BUTTON = "caliper-button"
+DEMO_CALIPER = "caliper 3"
 
 
 class Stop(Exception):
@@ -47,6 +51,7 @@ def serve() -> int:
     lock = only_one(home)
     server: PrivateServer | None = None
     web: subprocess.Popen[bytes] | None = None
+    helpers: list[Helper] = []
     try:
         url = os.environ.get("AMPLE_DATABASE_URL", "")
         if url:
@@ -61,14 +66,17 @@ def serve() -> int:
         migrate(url)
         loaded = _demo(url)
         web = _web(url, home, port)
+        helpers = _helpers(url, home)
         _wait_ready(web, port)
         _welcome(port, loaded or os.environ.get("AMPLE_DEMO") != "0", url)
-        _watch(web, server)
+        _watch(web, server, helpers)
     except Stop:
         say("stopping")
     except pymysql.err.Error as error:
         raise StartFailed("database", f"The database refused: {error.args[-1]}") from error
     finally:
+        for each in helpers:
+            each.end()
         _end(web)
         if server:
             server.stop()
@@ -194,10 +202,61 @@ def _welcome(port: int, demo: bool, url: str) -> None:
     print("  Ctrl-C stops it.\n", flush=True)
 
 
-def _watch(web: subprocess.Popen[bytes], server: PrivateServer | None) -> None:
-    """Stay until told to stop; a database that died is started again."""
+@dataclass
+class Helper:
+    """A process beside the server that is started again when it ends."""
+
+    arguments: list[str]
+    environment: dict[str, str]
+    log: Path
+    process: subprocess.Popen[bytes] | None = None
+
+    def keep_running(self) -> None:
+        """Start it, or start it again."""
+        if self.process is None or self.process.poll() is not None:
+            with self.log.open("ab") as log:
+                self.process = subprocess.Popen(
+                    [sys.executable, *self.arguments], env=self.environment, stdout=log, stderr=log,
+                    stdin=subprocess.DEVNULL, preexec_fn=dies_with_parent(), cwd=ROOT,
+                )  # fmt: skip
+
+    def end(self) -> None:
+        """Stop it."""
+        _end(self.process)
+
+
+def _helpers(url: str, home: Path) -> list[Helper]:
+    """The caliper link; where the demo's caliper is listed, its stand-in too."""
+    environment = os.environ | {"AMPLE_DATABASE_URL": url}
+    found = [Helper(["-m", "ample.devices.link"], environment, home / "calipers.log")]
+    number = _demo_caliper(url)
+    if number:
+        port, button = free_port(), free_port()
+        Database(url).run(lambda t: calipers.add_caliper(t, DEMO_CALIPER, "127.0.0.1", port))
+        (home / BUTTON).write_text(str(button))
+        found.insert(
+            0,
+            Helper(
+                ["-m", "ample.standins.caliper", str(port), str(button)], environment, home / "calipers.log"
+            ),
+        )
+    for each in found:
+        each.keep_running()
+    return found
+
+
+def _demo_caliper(url: str) -> bool:
+    """Whether the demo's caliper is on the list."""
+    listed = Database(url).run(calipers.all_calipers)
+    return any(each.name == DEMO_CALIPER and each.host == "127.0.0.1" for each in listed)
+
+
+def _watch(web: subprocess.Popen[bytes], server: PrivateServer | None, helpers: list[Helper]) -> None:
+    """Stay until told to stop; a database or a helper that died is started again."""
     while True:
         time.sleep(0.5)
+        for each in helpers:
+            each.keep_running()
         if web.poll() is not None:
             raise StartFailed("server_stopped", "The server stopped; see server.log in AMPLE_HOME.")
         if server and server.process and server.process.poll() is not None:
@@ -213,3 +272,19 @@ def _end(web: subprocess.Popen[bytes] | None) -> None:
         except subprocess.TimeoutExpired:
             web.kill()
             web.wait()
+
+
+def press_caliper(line: str) -> int:
+    """Have the demo's stand-in caliper send a reading, such as `25.02 mm`."""
+    file = home_directory() / BUTTON
+    if not line.strip():
+        raise BadInput("no_reading", "What does it show? Such as 25.02 mm, or 0.985 in.")
+    try:
+        with socket.create_connection(("127.0.0.1", int(file.read_text())), 3) as button:
+            button.sendall(f"{line if ' ' in line else f'{line} mm'}\n".encode())
+            button.recv(8)
+    except (OSError, ValueError) as error:
+        raise StartFailed(
+            "no_caliper", "No stand-in caliper is running; `./ample start` starts one."
+        ) from error
+    return 0

@@ -8,7 +8,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from ample.core.errors import AmpleError
+from ample.core.errors import AmpleError, BadInput
 from ample.core.operations import OPERATIONS, ask
 
 ASKED = {
@@ -28,6 +28,8 @@ ASKED = {
     "inspect": {"card": "shaft", "findings": {"track": "felt"}},
     "line-check": {"sheet": {"lines": [{"key": "main", "name": "shaft"}], "parts": [{"key": "ball", "line": "main", "kind": "ball_bearing"}]}},
     "trade": {},
+    "kinds": {},
+    "needles": {"inside_mm": 14.7, "needle_mm": 2.5, "counted": 20},
 }  # fmt: skip
 ANSWERED = {
     "length": {"mm", "inch", "unit", "nearest"},
@@ -46,6 +48,8 @@ ANSWERED = {
     "inspect": {"verdict", "reasons", "second_person", "reclaim"},
     "line-check": {"contradictions", "facing", "verdicts", "loose", "refused"},
     "trade": {"signs", "units", "kinds", "cards"},
+    "kinds": {"groups", "kinds", "questions", "features"},
+    "needles": {"count", "gap_mm", "missing", "alarm"},
 }
 
 
@@ -156,3 +160,75 @@ def test_json_lines_answer_line_by_line():
     answers = [json.loads(line) for line in done.stdout.splitlines()]
     assert done.returncode == 0
     assert [("error" in answer) for answer in answers] == [False, True, True, False]
+
+
+# Dimensions by the contract's names for each kind of bearing.
+@pytest.mark.parametrize(
+    ("marking", "names"),
+    [
+        ("6205", {"d_mm", "D_mm", "B_mm"}),
+        ("30205", {"d_mm", "D_mm", "B_mm", "T_mm", "C_mm"}),
+        ("LM11949/LM11910", {"d_mm", "D_mm", "B_mm", "T_mm", "C_mm"}),
+        ("HK2516", {"Fw_mm", "D_mm", "C_mm"}),
+        ("RNA4905", {"Fw_mm", "D_mm", "C_mm"}),
+        ("NA4905", {"d_mm", "D_mm", "B_mm"}),
+        ("51105", {"d_mm", "D_mm", "T_mm"}),
+        ("AXK2542", {"d_mm", "D_mm", "T_mm"}),
+    ],
+)
+def test_dimensions_go_by_the_kind(marking, names):
+    assert set(ask("decode", {"text": marking})["readings"][0]["dimensions"]) == names
+
+
+def test_identify_of_a_kind_told_and_questions_answered():
+    read = [
+        {"feature": name, "values": [mm]}
+        for name, mm in (("bore", 25.0), ("outside", 52.0), ("width", 14.95))
+    ]
+    told = ask("identify", {"kind": "roller", "answers": {"slides": "inner_both"}, "observations": read})
+    assert told["candidates"][0]["designation"] == "NU205"
+    assert told["candidates"][0]["kind"] == "cylindrical_nu"
+    open_ = ask("identify", {"observations": read})
+    assert {"deep_groove", "cylindrical_nu"} <= {each["kind"] for each in open_["kinds"]}
+    assert open_["next_question"]["question"]
+
+
+def test_every_kind_has_a_picture_and_what_is_measured():
+    answer = ask("kinds", {})
+    groups = {each["group"] for each in answer["groups"]}
+    features = {each["feature"] for each in answer["features"]}
+    for kind in answer["kinds"]:
+        assert kind["group"] in groups
+        assert kind["offered"]
+        assert set(kind["offered"]) <= features
+
+
+@pytest.mark.parametrize(
+    "asked", [{"kind": "gear"}, {"answers": {"rows": "nine"}}, {"answers": {"mood": "good"}}]
+)
+def test_unknown_kinds_and_answers_are_refused_at_their_field(asked):
+    with pytest.raises(BadInput) as refused:
+        ask("identify", asked)
+    assert refused.value.field.split(".")[0] in asked
+
+
+def test_the_seat_of_a_taper_goes_by_its_own_rings():
+    """The cone of a metric taper of 25 mm lies at 0/-12, not 0/-10 (ISO 492)."""
+    seat = {"part": "shaft", "readings_mm": [[25.010]], "instrument": "micrometer", "zone": "k6"}
+    taper = ask("seat", seat | {"designation": "30205"})["interference_um"]["max"]
+    ball = ask("seat", seat | {"designation": "6205"})["interference_um"]["max"]
+    assert taper - ball == pytest.approx(2)
+
+
+def test_fitted_clearance_goes_by_the_kind_and_is_refused_where_there_is_none():
+    """Before fitting: group N at 60 mm, spherical 40 to 65, cylindrical 40 to 70 (ISO 5753-1)."""
+    assert ask("fitted-clearance", {"designation": "22212"})["before"]["max"] == 65
+    assert ask("fitted-clearance", {"designation": "NU212"})["before"]["max"] == 70
+    with pytest.raises(BadInput, match="not bought with a radial clearance"):
+        ask("fitted-clearance", {"designation": "30205"})
+
+
+def test_every_operation_takes_the_ring_and_clearance_kinds_of_the_contract():
+    limits = ask("ring-limits", {"kind": "inch_taper", "ring": "bore", "size_mm": 25.4, "class": "4"})
+    assert (limits["lower_um"], limits["upper_um"]) == (0, 13)
+    assert ask("internal-clearance", {"kind": "spherical", "bore_mm": 40, "group": "N"})["max_um"] == 45

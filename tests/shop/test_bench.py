@@ -5,6 +5,8 @@ import pytest
 SHEET = {
     "marking": "62?5 2R",
     "condition": "worn",
+    "kind": "ball",
+    "answers": {"rows": "1"},
     "observations": [
         {"feature": "bore", "instrument": "caliper 3", "readings": [{"typed": "24,99", "unit": "mm"}, {"typed": "0.984 in", "unit": "mm"}]},
         {"feature": "outside", "instrument": "caliper 3", "readings": [{"typed": "52.02", "unit": "mm"}]},

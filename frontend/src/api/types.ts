@@ -204,6 +204,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/kinds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Kinds of part by picture, and the questions that tell them
+         * @description Kinds of part by picture, and the questions that tell them
+         */
+        post: operations["calc_kinds_kinds_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/length": {
         parameters: {
             query?: never;
@@ -258,6 +278,26 @@ export interface paths {
          * @description Contradictions, verdicts and counts of a line
          */
         post: operations["calc_line_check_line_check_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/needles": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * How many needles belong, and whether some are lost
+         * @description How many needles belong, and whether some are lost
+         */
+        post: operations["calc_needles_needles_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -344,6 +384,50 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calipers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Calipers, and what they send
+         * @description Calipers with their links, and readings after one.
+         */
+        get: operations["calipers_calipers_calipers_get"];
+        put?: never;
+        /**
+         * Link a caliper
+         * @description Link a caliper by its instrument's name and address.
+         */
+        post: operations["calipers_add_caliper_calipers_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calipers/{caliper_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Unlink a caliper
+         * @description Unlink a caliper.
+         */
+        delete: operations["calipers_drop_caliper_calipers__int_caliper_id__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/counter": {
         parameters: {
             query?: never;
@@ -357,6 +441,30 @@ export interface paths {
          */
         get: operations["jobs_counter_counter_get"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dialects": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Makers' and markets' codes
+         * @description Every dialect that the shop reads and writes.
+         */
+        get: operations["catalogue_dialects_dialects_get"];
+        /**
+         * Keep a dialect
+         * @description Keep a maker's or market's codes; each is tried on its example first.
+         */
+        put: operations["catalogue_keep_dialect_dialects_put"];
         post?: never;
         delete?: never;
         options?: never;
@@ -396,7 +504,11 @@ export interface paths {
          * @description Every instrument with its doubt.
          */
         get: operations["instruments_instruments_instruments_get"];
-        put?: never;
+        /**
+         * Keep an instrument
+         * @description Keep an instrument with its certificate.
+         */
+        put: operations["instruments_save_instrument_instruments_put"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1099,7 +1211,7 @@ export interface components {
              * Agreement
              * @enum {string}
              */
-            agreement: "agrees" | "doubtful" | "disagrees" | "not_read";
+            agreement: "agrees" | "doubtful" | "disagrees" | "not_read" | "not_of_this";
             /** Feature */
             feature: string;
             /** Off Mm */
@@ -1141,6 +1253,26 @@ export interface components {
             to: string;
         };
         /**
+         * BearingKindAnswer
+         * @description A kind: the picture it stands under, what it is sold by, what is measured, what is seen of it.
+         */
+        BearingKindAnswer: {
+            /** Dimensions */
+            dimensions: string[];
+            /** Group */
+            group: string;
+            /** Kind */
+            kind: string;
+            /** Offered */
+            offered: string[];
+            /** Seen */
+            seen: {
+                [key: string]: string;
+            };
+            /** Words */
+            words: string;
+        };
+        /**
          * BenchAnswer
          * @description A part on the bench.
          */
@@ -1168,12 +1300,22 @@ export interface components {
          * @description What the bench holds of a part: marking, condition, readings.
          */
         BenchSheet: {
+            /** Answers */
+            answers?: {
+                [key: string]: string;
+            };
             /**
              * Condition
              * @default
              * @enum {string}
              */
             condition: "" | "new" | "worn" | "spun" | "rusty";
+            /**
+             * Kind
+             * @description a kind or group, as its picture is chosen
+             * @default
+             */
+            kind: string;
             /**
              * Marking
              * @default
@@ -1213,13 +1355,59 @@ export interface components {
             serial_range: string;
         };
         /**
+         * Caliper
+         * @description A caliper with its address, whether it is linked, and its battery.
+         */
+        Caliper: {
+            /** Battery Percent */
+            battery_percent: number | null;
+            /** Caliper Id */
+            caliper_id: number;
+            /** Host */
+            host: string;
+            /** Name */
+            name: string;
+            /** Port */
+            port: number;
+            /** State */
+            state: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * CaliperReading
+         * @description A reading as it would be typed, with its unit and the caliper it came from.
+         */
+        CaliperReading: {
+            /** Name */
+            name: string;
+            /** Reading Id */
+            reading_id: number;
+            /** Typed */
+            typed: string;
+            /** Unit */
+            unit: string;
+        };
+        /**
+         * CalipersAnswer
+         * @description Calipers, what they sent after a reading, and the number of the last.
+         */
+        CalipersAnswer: {
+            /** Calipers */
+            calipers: components["schemas"]["Caliper"][];
+            /** Last */
+            last: number;
+            /** Readings */
+            readings: components["schemas"]["CaliperReading"][];
+        };
+        /**
          * CandidateAnswer
          * @description An envelope the part can be.
          */
         CandidateAnswer: {
             /**
              * Ball Mm
-             * @description estimated, for the drawing
+             * @description diameter of what rolls, in usual proportion, for the drawing
              */
             ball_mm: number;
             /** Designation */
@@ -1230,9 +1418,15 @@ export interface components {
             };
             /** Features */
             features: components["schemas"]["AgreementAnswer"][];
+            /** Kind */
+            kind: string;
+            /** Kinds */
+            kinds: components["schemas"]["KindShare"][];
             misfit: components["schemas"]["AgreementAnswer"] | null;
             /** Probability */
             probability: number;
+            /** Size Text */
+            size_text: string;
             /** Variant Count */
             variant_count: number;
             /** Variants */
@@ -1539,6 +1733,62 @@ export interface components {
             role: string;
         };
         /**
+         * DialectCode
+         * @description A code of a dialect: where it stands, what it sets, what it means, and a marking to try it on.
+         */
+        DialectCode: {
+            /**
+             * Attribute
+             * @description closure, clearance, class, cage, angle, …; several with +
+             */
+            attribute: string;
+            /**
+             * Basis
+             * @default maker's list
+             */
+            basis: string;
+            /** Code */
+            code: string;
+            /**
+             * Example
+             * @default
+             */
+            example: string;
+            /**
+             * Kinds
+             * @description kinds or groups it is for; blank: all
+             * @default
+             */
+            kinds: string;
+            /** Meaning */
+            meaning: string;
+            /**
+             * Place
+             * @description prefix or suffix
+             */
+            place: string;
+            /** Value */
+            value: string;
+        };
+        /**
+         * DialectRecord
+         * @description A maker's or market's codes.
+         */
+        DialectRecord: {
+            /** Codes */
+            codes: components["schemas"]["DialectCode"][];
+            /** Name */
+            name: string;
+        };
+        /**
+         * DialectsAnswer
+         * @description Every dialect that the shop reads and writes.
+         */
+        DialectsAnswer: {
+            /** Dialects */
+            dialects: components["schemas"]["DialectRecord"][];
+        };
+        /**
          * DoubtAnswer
          * @description A feature's mean with its doubt, mm.
          */
@@ -1626,6 +1876,28 @@ export interface components {
             message: string;
         };
         /**
+         * EyeAnswer
+         * @description One answer to a question.
+         */
+        EyeAnswer: {
+            /** Value */
+            value: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * EyeQuestion
+         * @description A question to eye and hand.
+         */
+        EyeQuestion: {
+            /** Answers */
+            answers: components["schemas"]["EyeAnswer"][];
+            /** Question */
+            question: string;
+            /** Words */
+            words: string;
+        };
+        /**
          * Face
          * @description One face: what marks it, and what it looks at (empty: worked out from the line).
          */
@@ -1656,6 +1928,30 @@ export interface components {
             right: string;
             /** Right Said */
             right_said: boolean;
+        };
+        /**
+         * FamilyFeature
+         * @description A feature in words.
+         */
+        FamilyFeature: {
+            /** Feature */
+            feature: string;
+            /** On Part */
+            on_part: boolean;
+            /** Words */
+            words: string;
+        };
+        /**
+         * FamilyGroup
+         * @description Kinds under one picture, and the kind whose section is the picture.
+         */
+        FamilyGroup: {
+            /** Group */
+            group: string;
+            /** Pictured */
+            pictured: string;
+            /** Words */
+            words: string;
         };
         /**
          * Fastener
@@ -1729,7 +2025,7 @@ export interface components {
              * Feature
              * @enum {string}
              */
-            feature: "bore" | "outside" | "width" | "shaft_seat" | "housing_seat" | "shaft" | "housing_bore" | "free_lip" | "inside" | "section_1" | "section_2" | "section" | "height" | "rod" | "groove_diameter" | "groove_width" | "seat_outside" | "seat_thickness" | "working_length" | "free_length" | "free_inside" | "thickness";
+            feature: "bore" | "outside" | "width" | "assembled_width" | "inner_ring_width" | "outer_ring_width" | "standout" | "shaft_seat" | "housing_seat" | "shaft" | "housing_bore" | "free_lip" | "inside" | "section_1" | "section_2" | "section" | "height" | "rod" | "groove_diameter" | "groove_width" | "seat_outside" | "seat_thickness" | "working_length" | "free_length" | "free_inside" | "thickness";
             /** Instrument */
             instrument: string;
             /** Readings */
@@ -1895,11 +2191,19 @@ export interface components {
             clash: string | null;
             /** Entropy Bits */
             entropy_bits: number;
+            /** Kinds */
+            kinds: components["schemas"]["KindShare"][];
             /** Marking */
             marking: components["schemas"]["ReadingAnswer"][];
             next_measurement: components["schemas"]["NextMeasurementAnswer"] | null;
+            next_question: components["schemas"]["NextQuestionAnswer"] | null;
             /** None Probability */
             none_probability: number;
+            /**
+             * Offered
+             * @description features worth measuring on what the part can be
+             */
+            offered: string[];
             /** Readings */
             readings: components["schemas"]["DoubtAnswer"][];
             unit_hint: components["schemas"]["UnitHintAnswer"] | null;
@@ -1909,6 +2213,13 @@ export interface components {
          * @description What was read of the part in hand.
          */
         IdentifyRequest: {
+            /**
+             * Answers
+             * @description questions to eye and hand, answered
+             */
+            answers?: {
+                [key: string]: string;
+            };
             /**
              * At Hand
              * @default null
@@ -1920,6 +2231,12 @@ export interface components {
              * @constant
              */
             family: "bearing";
+            /**
+             * Kind
+             * @description a kind of bearing or a group, as its picture is chosen
+             * @default null
+             */
+            kind: string | null;
             /**
              * Limit
              * @default 10
@@ -2021,6 +2338,42 @@ export interface components {
             kind: string;
         };
         /**
+         * InstrumentSave
+         * @description An instrument of the shop with its certificate; one of this name is changed.
+         */
+        InstrumentSave: {
+            /**
+             * Calibrated On
+             * Format: date
+             */
+            calibrated_on: string;
+            /** Inside U Mm */
+            inside_u_mm: number;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "rule" | "caliper" | "micrometer" | "bore_gauge" | "pi_tape";
+            /**
+             * Months Valid
+             * @default 12
+             */
+            months_valid: number;
+            /** Name */
+            name: string;
+            /**
+             * Outside U Mm
+             * @description expanded uncertainty, k = 2
+             */
+            outside_u_mm: number;
+            /**
+             * Scatter Mm
+             * @description spread of repeats
+             * @default 0.01
+             */
+            scatter_mm: number;
+        };
+        /**
          * Instruments
          * @description The shop's instruments, then the usual kinds.
          */
@@ -2071,9 +2424,14 @@ export interface components {
         };
         /**
          * InternalClearanceAnswer
-         * @description Radial internal clearance before mounting, µm.
+         * @description Internal clearance before mounting, µm, radial or axial.
          */
         InternalClearanceAnswer: {
+            /**
+             * Direction
+             * @enum {string}
+             */
+            direction: "radial" | "axial";
             /** Max Um */
             max_um: number;
             /** Min Um */
@@ -2106,8 +2464,33 @@ export interface components {
         Item: {
             /** B Mm */
             B_mm: number;
+            /**
+             * C Mm
+             * @default null
+             */
+            C_mm: number | null;
             /** D Mm */
             D_mm: number;
+            /**
+             * T Mm
+             * @default null
+             */
+            T_mm: number | null;
+            /**
+             * Angle
+             * @default
+             */
+            angle: string;
+            /**
+             * Bore Shape
+             * @default cylindrical
+             */
+            bore_shape: string;
+            /**
+             * Cage
+             * @default standard
+             */
+            cage: string;
             /** Clearance */
             clearance: string;
             /** Closure */
@@ -2120,12 +2503,22 @@ export interface components {
             designation: string;
             /** Item Id */
             item_id: number;
+            /**
+             * Kind
+             * @default deep_groove
+             */
+            kind: string;
             /** Maker */
             maker: string;
             /** Marking */
             marking: string;
             /** Series */
             series: string;
+            /**
+             * Size Text
+             * @description The size as it is said.
+             */
+            readonly size_text: string;
             /** Stock Place */
             stock_place: string;
             /** Stock Quantity */
@@ -2252,6 +2645,44 @@ export interface components {
             width_share: number;
             /** Words */
             words: string;
+        };
+        /**
+         * KindShare
+         * @description A kind of bearing and its chance.
+         */
+        KindShare: {
+            /** Kind */
+            kind: string;
+            /** Probability */
+            probability: number;
+            /** Words */
+            words: string;
+        };
+        /**
+         * KindsAnswer
+         * @description Groups by their pictures, kinds, questions and features of a family.
+         */
+        KindsAnswer: {
+            /** Features */
+            features: components["schemas"]["FamilyFeature"][];
+            /** Groups */
+            groups: components["schemas"]["FamilyGroup"][];
+            /** Kinds */
+            kinds: components["schemas"]["BearingKindAnswer"][];
+            /** Questions */
+            questions: components["schemas"]["EyeQuestion"][];
+        };
+        /**
+         * KindsRequest
+         * @description The kinds of a family.
+         */
+        KindsRequest: {
+            /**
+             * Family
+             * @default bearing
+             * @constant
+             */
+            family: "bearing";
         };
         /**
          * KnownSpare
@@ -2720,6 +3151,47 @@ export interface components {
             within_reading_error: boolean;
         };
         /**
+         * NeedlesAnswer
+         * @description How many needles belong, the room that they leave, and whether some are lost.
+         */
+        NeedlesAnswer: {
+            /** Alarm */
+            alarm: string;
+            /** Count */
+            count: number;
+            /** Gap Mm */
+            gap_mm: number;
+            /** Missing */
+            missing: number;
+            /** Words */
+            words: string;
+        };
+        /**
+         * NeedlesRequest
+         * @description A cup or joint full of loose needles: the diameter they run on, or that they run in, and their own.
+         */
+        NeedlesRequest: {
+            /**
+             * Counted
+             * @default null
+             */
+            counted: number | null;
+            /**
+             * Inside Mm
+             * @description diameter under the needles: the pin
+             * @default null
+             */
+            inside_mm: number | null;
+            /** Needle Mm */
+            needle_mm: number;
+            /**
+             * Outside Mm
+             * @description diameter over the needles: the cup
+             * @default null
+             */
+            outside_mm: number | null;
+        };
+        /**
          * NewBuild
          * @description A build as it is told apart: what is seen, its picture, its serials, what it takes.
          */
@@ -2743,6 +3215,31 @@ export interface components {
              * @default
              */
             serial_range: string;
+        };
+        /**
+         * NewCaliper
+         * @description A caliper of the shop: the instrument's name, and where it sends.
+         */
+        NewCaliper: {
+            /**
+             * Host
+             * @default 127.0.0.1
+             */
+            host: string;
+            /** Name */
+            name: string;
+            /** Port */
+            port: number;
+        };
+        /**
+         * NewDialect
+         * @description A dialect to keep; one of this name is replaced.
+         */
+        NewDialect: {
+            /** Codes */
+            codes: components["schemas"]["DialectCode"][];
+            /** Name */
+            name: string;
         };
         /**
          * NewJob
@@ -2877,6 +3374,18 @@ export interface components {
             };
             /** Reason */
             reason: string;
+        };
+        /**
+         * NextQuestionAnswer
+         * @description The question to eye and hand that tells most between the kinds still possible.
+         */
+        NextQuestionAnswer: {
+            /** Gain Bits */
+            gain_bits: number;
+            /** Question */
+            question: string;
+            /** Words */
+            words: string;
         };
         /**
          * ObservationRequest
@@ -3029,6 +3538,12 @@ export interface components {
          * @description A part in the tray of a job.
          */
         PartHead: {
+            /** Bench Answers */
+            bench_answers: {
+                [key: string]: string;
+            };
+            /** Bench Kind */
+            bench_kind: string;
             /** Condition Seen */
             condition_seen: string;
             /** Dirty */
@@ -3674,10 +4189,20 @@ export interface components {
              */
             B_mm: number | null;
             /**
+             * C Mm
+             * @default null
+             */
+            C_mm: number | null;
+            /**
              * D Mm
              * @default null
              */
             D_mm: number | null;
+            /**
+             * T Mm
+             * @default null
+             */
+            T_mm: number | null;
             /**
              * Cage
              * @default null
@@ -3708,6 +4233,11 @@ export interface components {
              * @default null
              */
             designation: string | null;
+            /**
+             * Kind
+             * @default null
+             */
+            kind: string | null;
             /**
              * Snap Ring
              * @default null
@@ -4003,6 +4533,10 @@ export interface components {
          * @description A listed part of the candidate's envelope.
          */
         VariantAnswer: {
+            /** Angle */
+            angle: string;
+            /** Bore Shape */
+            bore_shape: string;
             /** Class */
             class: string;
             /** Clearance */
@@ -4015,6 +4549,8 @@ export interface components {
             designation: string;
             /** Key */
             key: number;
+            /** Kind */
+            kind: string;
             /** Marking */
             marking: string;
             /** Probability */
@@ -4461,6 +4997,39 @@ export interface operations {
             };
         };
     };
+    calc_kinds_kinds_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KindsRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KindsAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
     calc_length_length_post: {
         parameters: {
             query?: never;
@@ -4547,6 +5116,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LineCheckAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    calc_needles_needles_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NeedlesRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NeedlesAnswer"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -4692,6 +5294,173 @@ export interface operations {
             };
         };
     };
+    calipers_calipers_calipers_get: {
+        parameters: {
+            query?: {
+                after?: number | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CalipersAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    calipers_add_caliper_calipers_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewCaliper"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CalipersAnswer"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    calipers_drop_caliper_calipers__int_caliper_id__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                caliper_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CalipersAnswer"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
     jobs_counter_counter_get: {
         parameters: {
             query?: {
@@ -4710,6 +5479,104 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CounterAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    catalogue_dialects_dialects_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DialectsAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"][];
+                };
+            };
+        };
+    };
+    catalogue_keep_dialect_dialects_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewDialect"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DialectsAnswer"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -4822,6 +5689,66 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ErrorAnswer"][];
+                };
+            };
+        };
+    };
+    instruments_save_instrument_instruments_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["InstrumentSave"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Instruments"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
         };

@@ -33,6 +33,7 @@ export function useLive<Q, A>(
   function again(): void {
     const asked = question()
     if (asked !== null) void run(asked)
+    else working.value = false
   }
 
   watch(
@@ -43,7 +44,11 @@ export function useLive<Q, A>(
         call?.abort()
         answer.value = null
         refusal.value = null
-      } else timer = setTimeout(again, waitMs)
+        working.value = false
+      } else {
+        working.value = true
+        timer = setTimeout(again, waitMs)
+      }
     },
     { immediate: true },
   )

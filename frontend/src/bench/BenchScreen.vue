@@ -1,22 +1,29 @@
 <script setup lang="ts">
-import Select from 'primevue/select'
-import { computed, nextTick, onMounted, ref, watch } from 'vue'
+import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
 import ClashDialog from '@/entry/ClashDialog.vue'
 import { percent } from '@/entry/lengths'
 import { useJob } from '@/job/useJob'
+import { useCaliper } from '@/shell/caliper'
 import { useHand } from '@/shell/hand'
 import { useKeys } from '@/shell/useKeys'
+import AboutPart from './AboutPart.vue'
 import BenchDrawing from './BenchDrawing.vue'
 import CandidateCard from './CandidateCard.vue'
 import KeptSizes from './KeptSizes.vue'
+import KindStrip from './KindStrip.vue'
 import MarkingStrip from './MarkingStrip.vue'
-import { SEATS, useBench, type Feature } from './useBench'
+import QuestionCard from './QuestionCard.vue'
+import { bare, FEATURES, SEATS, useBench, type Feature } from './useBench'
+import { partSize, usual } from '@/drawing/sizes'
+import { useKinds } from '@/job/useKinds'
 
 const route = useRoute()
 const router = useRouter()
 const hand = useHand()
 const job = useJob()
+const kinds = useKinds()
+const caliper = useCaliper()
 const partId = Number(route.params.partId)
 const bench = useBench(partId)
 const { part, sheet, pending, faults, live } = bench
@@ -41,20 +48,52 @@ const stated = computed(() =>
 )
 const anyEvidence = computed(() => Boolean(answer.value?.readings.length || answer.value?.marking.length))
 const known = computed(() => anyEvidence.value && (chosen.value?.probability ?? 0) > 0.2)
-const drawn = computed(() => {
-  const d = anyEvidence.value ? chosen.value?.dimensions : undefined
-  return d && chosen.value
-    ? { d_mm: d.d_mm ?? 25, D_mm: d.D_mm ?? 52, B_mm: d.B_mm ?? 15, ball_mm: chosen.value.ball_mm }
-    : { d_mm: 25, D_mm: 52, B_mm: 15, ball_mm: 7.94 }
+/** The kind to draw: what the likeliest part is, or what the picture and the answers leave. */
+const kindDrawn = computed(() => {
+  const told = sheet.sheet.value.kind
+  const likely = anyEvidence.value && (chosen.value?.probability ?? 0) > 0.2 ? chosen.value?.kind : undefined
+  if (told) {
+    const pictured = kinds.groups.find((each) => each.group === told)?.pictured ?? told
+    return likely ?? answer.value?.kinds[0]?.kind ?? pictured
+  }
+  const own = kinds.kind(likely ?? '')?.offered ?? []
+  return likely && (answer.value?.offered ?? []).every((name) => own.includes(name)) ? likely : 'deep_groove'
+})
+const drawn = computed(() =>
+  anyEvidence.value && chosen.value && chosen.value.kind === kindDrawn.value
+    ? partSize(chosen.value.kind, chosen.value.dimensions, chosen.value.ball_mm)
+    : usual(kindDrawn.value),
+)
+/** The fields on the drawing: what the kind is measured by, and whatever has been read already. */
+const asked = computed(() => {
+  const own = kinds.kind(kindDrawn.value)?.offered ?? []
+  const wanted = new Set<string>(own.length && sheet.sheet.value.kind ? own : (answer.value?.offered ?? own))
+  if (wanted.has('assembled_width')) wanted.delete('width')
+  for (const name of FEATURES) if (bench.observation(name)?.readings.length) wanted.add(name)
+  return FEATURES.filter((name) => wanted.has(name) && !SEATS.includes(name as (typeof SEATS)[number]))
+})
+const nothingFits = computed(
+  () => (answer.value?.none_probability ?? 0) > 0.5 || candidates.value[0]?.misfit?.agreement === 'disagrees',
+)
+const nearestWords = computed(() => {
+  const near = candidates.value[0]
+  if (!near?.misfit) return ''
+  const { feature, off_mm } = near.misfit
+  return `The nearest is ${near.designation}, ${near.size_text}: ${kinds.feature(feature)} off by ${Math.abs(off_mm ?? 0).toFixed(2)} mm.`
 })
 const picked = computed(
   () => chosen.value?.variants.find((each) => each.key === variant.value) ?? chosen.value?.variants[0],
 )
-const readings = computed<Record<Feature, { typed: string }[]>>(() => ({
-  bore: bench.observation('bore')?.readings ?? [],
-  outside: bench.observation('outside')?.readings ?? [],
-  width: bench.observation('width')?.readings ?? [],
-}))
+const readings = computed(() =>
+  Object.fromEntries(
+    FEATURES.map((name) => [
+      name,
+      (bench.observation(name)?.readings ?? []).map(({ typed, unit }) => ({
+        typed: bare(typed) && (unit ?? 'mm') !== hand.unit ? `${typed} ${unit ?? 'mm'}` : typed,
+      })),
+    ]),
+  ),
+)
 /** What is kept of a seal or ring, each size by its name: an order of figures alone could mislead. */
 const keptSizes = computed(() =>
   (sheet.sheet.value.observations ?? []).map(({ feature, readings: [first] }) => ({
@@ -62,50 +101,37 @@ const keptSizes = computed(() =>
     typed: `${first?.typed ?? ''} ${first?.unit ?? 'mm'}`,
   })),
 )
-const seats = computed(() =>
-  SEATS.flatMap((name) => {
-    const held = bench.observation(name)?.readings[0]
-    return held
-      ? [
-          {
-            name,
-            words: name === 'shaft_seat' ? 'shaft' : 'housing',
-            typed: `${held.typed} ${held.unit ?? 'mm'}`,
-          },
-        ]
-      : []
-  }),
-)
-const CONDITIONS = [
-  ['', 'not said'],
-  ['new', 'as new'],
-  ['worn', 'worn'],
-  ['spun', 'spun'],
-  ['rusty', 'rusty'],
-] as const
+const question = ref<InstanceType<typeof QuestionCard> | null>(null)
 const tray = computed(() => part.value?.tray ?? [])
 const stateOf = (id: number) => job.state?.parts.find((each) => each.part.part_id === id)
-const instruments = computed(() =>
-  job.instruments.map((each) => ({
-    value: each.name,
-    label: each.name.replace(/_/g, ' '),
-    words: each.words,
-  })),
-)
-const instrument = computed(() =>
-  job.instruments.find(
-    (each) => each.name === (sheet.sheet.value.observations?.[0]?.instrument ?? hand.instrument),
-  ),
-)
-
+/** Where the caliper's next reading lands: the field last entered, or what is to be measured next. */
+const entered = ref<Feature | null>(null)
+/** Whoever goes to a field by himself is not taken away from it by an answer that comes late. */
+function enter(feature: Feature): void {
+  entered.value = feature
+  wantsFocus.value = false
+}
+const landed = ref<{ feature: string; count: number } | null>(null)
+const quiet = caliper.listen((sent) => {
+  const feature =
+    entered.value ?? (asked.value.find((name) => name === next.value?.feature) || asked.value[0])
+  if (!feature || !bench.land(feature, sent)) return
+  landed.value = { feature, count: (landed.value?.count ?? 0) + 1 }
+  caliper.beep()
+  if (!entered.value) focusField(feature)
+})
+onBeforeUnmount(quiet)
 function focusNext(): void {
   const feature = next.value?.feature
   if (feature === 'marking') markingField.value?.focus()
-  else if (feature) drawing.value?.focus(feature as Feature)
+  else if (feature) focusField(feature as Feature)
   else goButton.value?.focus()
 }
+function focusField(feature: Feature): void {
+  drawing.value?.focus(feature)
+}
 function take(feature: Feature): void {
-  if (pending[feature].trim() && !bench.take(feature)) return
+  if ((pending[feature] ?? '').trim() && !bench.take(feature)) return
   wantsFocus.value = true
   if (!live.working.value) settle()
 }
@@ -147,6 +173,19 @@ useKeys([
   { key: 'Alt+b', words: 'bore', run: () => drawing.value?.focus('bore'), inFields: true },
   { key: 'Alt+o', words: 'outside', run: () => drawing.value?.focus('outside'), inFields: true },
   { key: 'Alt+w', words: 'width', run: () => drawing.value?.focus('width'), inFields: true },
+  ...[1, 2, 3, 4, 5, 6, 7, 8].map((n) => ({
+    key: String(n),
+    words: n === 1 ? 'kind of part, by its picture (1 to 8)' : '',
+    run: () => bench.setKind(kinds.groups[n - 1]?.group ?? ''),
+  })),
+  {
+    key: 'e',
+    words: 'enquiry sheet',
+    run: () => void router.push({ name: 'enquiry', params: route.params }),
+  },
+  { key: 'q', words: 'answer what is asked', run: () => question.value?.focus() },
+  { key: 'Alt+t', words: 'assembled width', run: () => focusField('assembled_width'), inFields: true },
+  { key: 'Alt+c', words: 'outer ring width', run: () => focusField('outer_ring_width'), inFields: true },
   { key: 'Alt+m', words: 'marking', run: () => markingField.value?.focus(), inFields: true },
   {
     key: 'Alt+ArrowDown',
@@ -161,10 +200,13 @@ useKeys([
     inFields: true,
   },
   { key: 'w', words: 'why', run: () => (why.value = !why.value) },
+  { key: 'Alt+.', words: 'next part in the tray', run: () => go(1), inFields: true },
+  { key: 'Alt+,', words: 'part before', run: () => go(-1), inFields: true },
   { key: 'n', words: 'next part in the tray', run: () => go(1) },
   { key: 'p', words: 'part before', run: () => go(-1) },
 ])
 onMounted(async () => {
+  void kinds.load()
   await bench.load()
   wantsFocus.value = true
 })
@@ -193,6 +235,12 @@ onMounted(async () => {
         {{ bench.loadRefusal.value.message }} {{ bench.loadRefusal.value.hint }}
         <button class="plain" type="button" @click="bench.load()">Try again</button>
       </p>
+      <KindStrip
+        v-if="part?.part.family === 'bearing'"
+        :kind="sheet.sheet.value.kind ?? ''"
+        @choose="bench.setKind"
+      />
+      <div v-else></div>
       <KeptSizes
         v-if="part && part.part.family !== 'bearing'"
         v-model="sheet.sheet.value"
@@ -207,48 +255,31 @@ onMounted(async () => {
           :closure="picked?.closure ?? 'open'"
           :known="known"
           :unit="hand.unit"
+          :asked="asked"
           :readings="readings"
+          :landed="landed"
           :worth="answer?.readings ?? []"
           :next="next?.feature ?? null"
           :faults="faults"
           @take="take"
           @drop="drop"
           @leave="bench.take"
+          @focus="enter"
         />
-        <aside class="about">
-          <h2>condition</h2>
-          <div role="radiogroup" aria-label="condition" class="chips">
-            <button
-              v-for="[name, words] in CONDITIONS"
-              :key="name"
-              type="button"
-              role="radio"
-              class="chip"
-              :aria-checked="(sheet.sheet.value.condition ?? '') === name"
-              @click="sheet.sheet.value.condition = name"
-            >
-              {{ words }}
-            </button>
-          </div>
-          <h2>read with</h2>
-          <Select
-            :model-value="instrument?.name"
-            :options="instruments"
-            option-label="label"
-            option-value="value"
-            class="tool"
-            aria-label="instrument"
-            @update:model-value="bench.setInstrument"
-          />
-          <p class="faint" :class="{ att: instrument?.overdue }">{{ instrument?.words }}</p>
-          <template v-if="seats.length">
-            <h2>it sat on</h2>
-            <p v-for="seat in seats" :key="seat.name">
-              {{ seat.words }} <b class="fig">{{ seat.typed }}</b>
-              <button type="button" class="plain" @click="bench.drop(seat.name, 0)">drop</button>
-            </p>
-          </template>
-        </aside>
+        <AboutPart
+          v-model:pending="pending"
+          :condition="sheet.sheet.value.condition ?? ''"
+          :answer="answer"
+          :faults="faults"
+          :instrument="sheet.sheet.value.observations?.[0]?.instrument ?? hand.instrument"
+          :loose-needles="['needle', 'track'].includes(kinds.groupOf(kindDrawn))"
+          @condition="sheet.sheet.value.condition = $event"
+          @instrument="bench.setInstrument"
+          @take="take"
+          @drop="(feature) => drop(feature, 0)"
+          @leave="bench.take"
+          @focus="enter"
+        />
       </div>
       <MarkingStrip
         ref="markingField"
@@ -267,7 +298,7 @@ onMounted(async () => {
         <template v-if="anyEvidence">
           <CandidateCard
             v-for="(candidate, i) in candidates.slice(0, 4)"
-            :key="`${candidate.designation}-${candidate.dimensions.B_mm}`"
+            :key="`${candidate.designation}-${candidate.size_text}`"
             v-model:variant="variant"
             :candidate="candidate"
             :chosen="i === rung"
@@ -275,10 +306,16 @@ onMounted(async () => {
             :stated="stated"
             @choose="rung = i"
           />
-          <div class="none" :class="{ att: (answer?.none_probability ?? 0) > 0.5 }">
+          <div class="none" :class="{ att: nothingFits }">
             <span>none of the listed sizes</span
             ><span class="fig">{{ percent(answer?.none_probability ?? 0) }}</span>
           </div>
+          <p v-if="nothingFits" class="enquire">
+            {{ nearestWords }}
+            <RouterLink :to="{ name: 'enquiry', params: route.params }"
+              >Enquiry sheet with the sizes drawn <kbd>e</kbd></RouterLink
+            >
+          </p>
         </template>
         <div v-else-if="part && part.part.family !== 'bearing'" class="start">
           <p v-for="each in keptSizes" :key="each.name" class="kept-size">
@@ -292,9 +329,17 @@ onMounted(async () => {
         </div>
         <div v-else class="start">
           <h2>Nothing read yet</h2>
-          <p>Type what the caliper says, or what can be read on the ring.</p>
+          <p>Point at its picture, type what the caliper says, or what can be read on the ring.</p>
         </div>
       </div>
+      <QuestionCard
+        v-if="part?.part.family === 'bearing'"
+        ref="question"
+        :next="anyEvidence || sheet.sheet.value.kind ? (answer?.next_question ?? null) : null"
+        :answers="sheet.sheet.value.answers ?? {}"
+        :possible="(answer?.kinds ?? []).map((each) => each.kind)"
+        @answer="bench.setAnswer"
+      />
       <div v-if="part?.part.family === 'bearing'" class="foot">
         <p v-if="part?.identification" class="said-before">
           said to be <b>{{ part.identification.item.marking }}</b> by {{ part.identification.person }}, sure
@@ -333,7 +378,7 @@ onMounted(async () => {
 }
 .left {
   display: grid;
-  grid-template-rows: 58px minmax(0, 1fr) 116px;
+  grid-template-rows: 54px auto minmax(0, 1fr) 104px;
 }
 .tray {
   margin-left: auto;
@@ -372,34 +417,9 @@ onMounted(async () => {
   left: 18px;
   top: 14px;
 }
-.about {
-  position: absolute;
-  right: 20px;
-  top: 16px;
-  width: 196px;
-  font-size: 14px;
-}
-.about h2 {
-  font-size: 13px;
-  font-weight: 600;
-  color: var(--faint);
-  margin-bottom: 5px;
-}
-.about h2:not(:first-child) {
-  margin-top: 14px;
-}
-.chips {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px;
-}
-.tool {
-  width: 100%;
-  margin-bottom: 4px;
-}
 .ladder {
   display: grid;
-  grid-template-rows: auto minmax(0, 1fr) auto;
+  grid-template-rows: auto minmax(0, 1fr) auto auto;
   min-height: 0;
 }
 .rungs {
@@ -412,6 +432,10 @@ onMounted(async () => {
   padding: 13px 20px;
   font-size: 16px;
   color: var(--faint);
+}
+.enquire {
+  padding: 0 20px 12px;
+  font-size: 15px;
 }
 .none .fig {
   font-size: 20px;
@@ -427,8 +451,11 @@ onMounted(async () => {
   font-size: 24px;
   margin-bottom: 6px;
 }
-.foot {
+.look {
   grid-row: 3;
+}
+.foot {
+  grid-row: 4;
 }
 .do {
   padding: 13px 20px;
@@ -452,7 +479,7 @@ onMounted(async () => {
 }
 @media (max-width: 900px) {
   .left {
-    grid-template-rows: 58px 520px auto;
+    grid-template-rows: 58px auto 520px auto;
   }
   .mark {
     flex-wrap: wrap;

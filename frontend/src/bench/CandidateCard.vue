@@ -3,7 +3,8 @@ import Select from 'primevue/select'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import VerdictMark from '@/drawing/VerdictMark.vue'
-import { percent, size } from '@/entry/lengths'
+import { percent } from '@/entry/lengths'
+import { useKinds } from '@/job/useKinds'
 
 /** One rung of the ladder; the chosen one is large and says how each feature agrees. */
 const props = defineProps<{
@@ -19,8 +20,11 @@ const MARKS: Record<string, string> = {
   doubtful: 'not_proven',
   disagrees: 'does_not_hold',
   not_read: 'not_looked_at',
+  not_of_this: 'does_not_hold',
 }
+const kinds = useKinds()
 function off(each: Schemas['AgreementAnswer']): string {
+  if (each.agreement === 'not_of_this') return 'it has none'
   if (each.off_mm === null || each.off_mm === undefined) return 'not read'
   const amount = Math.abs(each.off_mm)
   if (amount < 0.005) return 'as listed'
@@ -29,13 +33,35 @@ function off(each: Schemas['AgreementAnswer']): string {
 const options = computed(() =>
   props.candidate.variants.map((each) => ({
     value: each.key,
-    label: `${each.marking}  ·  ${each.closure_words}${each.clearance === 'N' ? '' : `, C${each.clearance}`}${each.class === 'Normal' ? '' : `, class ${each.class}`}`,
+    label: [
+      each.marking,
+      [
+        each.kind === props.candidate.kind ? '' : (kinds.kind(each.kind)?.words ?? each.kind),
+        each.closure === 'open' && each.kind !== 'deep_groove' ? '' : each.closure_words,
+        each.clearance === 'N' ? '' : `C${each.clearance}`,
+        each.class === 'Normal' ? '' : `class ${each.class}`,
+        each.bore_shape === 'cylindrical' ? '' : 'taper bore',
+        each.angle && `${each.angle}${/^\d+$/.test(each.angle) ? '°' : ' angle'}`,
+      ]
+        .filter(Boolean)
+        .join(', '),
+    ]
+      .filter(Boolean)
+      .join('  ·  '),
   })),
 )
 const picked = computed(
   () => props.candidate.variants.find((each) => each.key === variant.value) ?? props.candidate.variants[0],
 )
 const basis = computed(() => (props.stated.includes('closure') ? 'by its marking' : 'not marked, look'))
+const kindWords = computed(() => kinds.kind(props.candidate.kind)?.words ?? '')
+const others = computed(() =>
+  props.candidate.kinds
+    .filter((each) => each.kind !== props.candidate.kind && each.probability > 0.02)
+    .slice(0, 3)
+    .map((each) => `${each.words} ${percent(each.probability)}`)
+    .join(', '),
+)
 const misfit = computed(() =>
   props.candidate.misfit?.agreement === 'disagrees' ? props.candidate.misfit : null,
 )
@@ -44,29 +70,29 @@ const misfit = computed(() =>
 <template>
   <article class="card" :class="{ chosen }" @click="$emit('choose')">
     <div class="top">
-      <span class="fig size">{{ size(candidate.dimensions) }}</span><span
-        class="fig p"
-        :class="{ act: chosen }"
-        >{{ percent(candidate.probability) }}</span
-      >
+      <span class="fig size"
+        >{{ candidate.size_text }}<em v-if="!chosen">{{ candidate.designation }}</em></span
+      ><span class="fig p" :class="{ act: chosen }">{{ percent(candidate.probability) }}</span>
     </div>
     <div class="bar" role="presentation">
       <div :style="{ width: `${candidate.probability * 100}%` }"></div>
     </div>
     <template v-if="chosen">
-      <div class="agree">
+      <div class="agree" :class="{ many: candidate.features.length > 3 }">
         <span v-for="each in candidate.features" :key="each.feature"
-          ><VerdictMark :state="MARKS[each.agreement] ?? ''" silent /> {{ each.feature
+          ><VerdictMark :state="MARKS[each.agreement] ?? ''" silent /> {{ kinds.feature(each.feature)
           }}<em>{{ off(each) }}</em></span
         >
       </div>
       <p v-if="misfit" class="stop misfit">
-        <b>Does not fit:</b> {{ misfit.feature }} off by {{ Math.abs(misfit.off_mm ?? 0).toFixed(2) }} mm,
-        {{ misfit.sigmas?.toFixed(0) }} times the doubt.
+        <b>Does not fit:</b> {{ kinds.feature(misfit.feature) }} off by
+        {{ Math.abs(misfit.off_mm ?? 0).toFixed(2) }} mm, {{ misfit.sigmas?.toFixed(0) }} times the doubt.
       </p>
       <div class="vars">
-        <b>{{ candidate.designation }}</b>, {{ candidate.variant_count }} on the list. Closure {{ basis }}:
-        <b>{{ picked?.closure_words }}</b>.
+        <b>{{ candidate.designation }}</b> {{ kindWords }}, {{ candidate.variant_count }} of this size on the
+        list.<template v-if="picked?.kind === 'deep_groove'">
+          Closure {{ basis }}: <b>{{ picked.closure_words }}</b>.</template
+        ><template v-if="others"> By size also {{ others }}.</template>
       </div>
       <Select
         v-model="variant"
@@ -80,12 +106,12 @@ const misfit = computed(() =>
       />
       <dl v-if="why" class="why">
         <template v-for="each in candidate.features" :key="each.feature"
-          ><dt>{{ each.feature }}</dt>
+          ><dt>{{ kinds.feature(each.feature) }}</dt>
           <dd>
             {{
               each.sigmas === null
                 ? 'not read'
-                : `${each.sigmas?.toFixed(1)} doubts outside the maker's limits (ISO 492)`
+                : `${each.sigmas?.toFixed(1)} doubts outside the maker's limits`
             }}
           </dd></template
         >
@@ -120,6 +146,12 @@ const misfit = computed(() =>
   line-height: 1;
   white-space: nowrap;
 }
+.size em {
+  font-style: normal;
+  font-size: 15px;
+  color: var(--faint);
+  margin-left: 10px;
+}
 .p {
   font-size: 20px;
   line-height: 1;
@@ -148,6 +180,9 @@ const misfit = computed(() =>
   grid-template-columns: 1fr 1fr 1fr;
   font-size: 15px;
   gap: 4px;
+}
+.agree.many {
+  grid-template-columns: 1fr 1fr;
 }
 .agree em {
   font-style: normal;

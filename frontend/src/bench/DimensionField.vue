@@ -5,17 +5,20 @@ import { doubt, shown, type Unit } from '@/entry/lengths'
 
 /** A dimension line's field: type a reading, Enter takes it; empty, it shows the mean with its doubt. */
 const props = defineProps<{
+  name: string
   label: string
   unit: Unit
   readings: { typed: string }[]
   worth: Schemas['DoubtAnswer'] | undefined
   next: boolean
+  /** How many readings the caliper has sent here: each makes the field flash. */
+  landed: number
   fault: string | undefined
   x: number
   y: number
 }>()
 const pending = defineModel<string>({ required: true })
-const emit = defineEmits<{ take: []; drop: [index: number]; leave: [] }>()
+const emit = defineEmits<{ take: []; drop: [index: number]; leave: []; focus: [] }>()
 const field = ref<HTMLInputElement | null>(null)
 const focused = ref(false)
 const digits = computed(() => ((props.worth?.expanded_uncertainty_mm ?? 1) < 0.012 ? 3 : 2))
@@ -23,12 +26,15 @@ const mean = computed(() =>
   props.readings.length && props.worth ? shown(props.worth.mean_mm, props.unit, digits.value) : '',
 )
 const value = computed(() => (focused.value || pending.value ? pending.value : mean.value))
+/** Beside a long name the size in the other unit goes to the note. */
+const long = computed(() => props.label.length > 12)
 const note = computed(() => {
   if (props.fault) return props.fault
   if (props.worth?.repeats_disagree) return 'repeats disagree: read again'
   if (!props.worth) return props.next ? 'measure this next' : `in ${props.unit}`
   const count = props.worth.count > 1 ? `, read ${props.worth.count}×` : ''
-  return `${doubt(props.worth.expanded_uncertainty_mm, props.unit)}${count}`
+  const beside = long.value && near.value ? ` · ${near.value}` : ''
+  return `${doubt(props.worth.expanded_uncertainty_mm, props.unit)}${count}${beside}`
 })
 const near = computed(() => {
   const found = props.worth?.nearest.find((each) => each.within_reading_error && each.text.endsWith('in'))
@@ -52,6 +58,10 @@ function onKey(event: KeyboardEvent): void {
 function onInput(event: Event): void {
   pending.value = (event.target as HTMLInputElement).value
 }
+function onFocus(): void {
+  focused.value = true
+  emit('focus')
+}
 function onBlur(): void {
   focused.value = false
   emit('leave')
@@ -61,29 +71,30 @@ defineExpose({ focus: () => field.value?.focus() })
 
 <template>
   <div class="field" :class="{ next, fault: !!fault }" :style="{ left: `${x}px`, top: `${y}px` }">
+    <div v-if="landed" :key="landed" class="flash" aria-hidden="true"></div>
     <label>
       <span class="label"
-        >{{ label }} <em v-if="near">{{ near }}</em></span
+        >{{ label }} <em v-if="near && !long">{{ near }}</em></span
       >
       <input
         ref="field"
         class="fig"
         :value="value"
-        :name="label"
+        :name="name"
         maxlength="80"
         autocomplete="off"
         spellcheck="false"
         inputmode="decimal"
         :placeholder="focused && readings.length ? 'read again' : ''"
         :aria-invalid="!!fault"
-        :aria-describedby="`note-${label}`"
+        :aria-describedby="`note-${name}`"
         @input="onInput"
         @keydown="onKey"
-        @focus="focused = true"
+        @focus="onFocus"
         @blur="onBlur"
       />
     </label>
-    <i :id="`note-${label}`" :class="{ stop: fault, att: !fault && (next || worth?.repeats_disagree) }">{{
+    <i :id="`note-${name}`" :class="{ stop: fault, att: !fault && (next || worth?.repeats_disagree) }">{{
       note
     }}</i>
     <div v-if="focused && readings.length" class="taken">
@@ -117,6 +128,22 @@ defineExpose({ focus: () => field.value?.focus() })
   outline-offset: 1px;
   z-index: 2;
 }
+.flash {
+  position: absolute;
+  inset: -1.5px;
+  background: var(--action);
+  opacity: 0;
+  pointer-events: none;
+  animation: landed 0.7s ease-out;
+}
+@keyframes landed {
+  from {
+    opacity: 0.55;
+  }
+  to {
+    opacity: 0;
+  }
+}
 .field.next {
   border: 2.5px solid var(--attention);
   box-shadow: 0 0 0 4px var(--halo);
@@ -130,11 +157,13 @@ defineExpose({ focus: () => field.value?.focus() })
   display: flex;
   justify-content: space-between;
   line-height: 1.15;
+  white-space: nowrap;
 }
 .next .label {
   color: var(--attention);
 }
 .label em {
+  white-space: nowrap;
   font-style: normal;
   color: var(--faint);
 }

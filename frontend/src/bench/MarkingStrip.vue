@@ -25,6 +25,18 @@ const assumed = computed(() =>
     .map((span) => span.meaning)
     .join('; '),
 )
+/** What it can still be, the likeliest left out: that one is spelled out beside the field. */
+const others = computed(() => {
+  const names = (props.answer?.marking ?? []).map((each) => each.designation)
+  return [...new Set(names)].slice(1, 7)
+})
+/** One key for a character that cannot be read: on past it, at the end of what is typed. */
+function onward(event: KeyboardEvent): void {
+  const typed = field.value
+  if (!typed || typed.selectionStart !== typed.value.length || typed.value.length >= 60) return
+  event.preventDefault()
+  marking.value = `${typed.value}?`
+}
 defineExpose({ focus: () => field.value?.focus() })
 </script>
 
@@ -38,14 +50,16 @@ defineExpose({ focus: () => field.value?.focus() })
         name="marking"
         class="fig"
         maxlength="60"
-        placeholder="? for what is unread"
+        placeholder="→ for what is unread"
         autocomplete="off"
         spellcheck="false"
         @keydown.enter.exact.prevent="emit('next')"
+        @keydown.right.exact="onward"
     /></label>
     <MarkingSpans v-if="reading" :reading="reading" :text="marking ?? ''" />
     <p class="said">
-      <span :class="{ att: answer?.clash }">{{ agreed }}</span>
+      <span :class="{ att: answer?.clash }" :role="answer?.clash ? 'alert' : undefined">{{ agreed }}</span>
+      <span v-if="others.length && !answer?.clash" class="faint">or {{ others.join(', ') }}</span>
       <span v-if="fault" class="stop">{{ fault }}</span><span
         v-else-if="marking && !reading && answer"
         class="att"

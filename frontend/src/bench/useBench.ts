@@ -2,19 +2,30 @@ import { computed, reactive, ref, watch } from 'vue'
 import { api, told, withKey, type Refusal, type Schemas } from '@/api/client'
 import { useLive } from '@/api/useLive'
 import { useSheet } from '@/api/useSheet'
+import type { Sent } from '@/shell/caliper'
 import { useHand } from '@/shell/hand'
 
 export type Sheet = Schemas['BenchSheet']
-export type Feature = 'bore' | 'outside' | 'width'
-export const FEATURES: Feature[] = ['outside', 'bore', 'width']
+export type Feature = Schemas['FeatureReadings']['feature']
+/** All that is measured on a bearing, in the order in which it is asked. */
+export const FEATURES = [
+  'bore',
+  'outside',
+  'width',
+  'assembled_width',
+  'outer_ring_width',
+  'inner_ring_width',
+  'standout',
+  'shaft_seat',
+  'housing_seat',
+] as const satisfies readonly Feature[]
 /** What the part sat on: the Line knows it, or it is read at the unit. */
 export const SEATS = ['shaft_seat', 'housing_seat'] as const
-export type Seat = (typeof SEATS)[number]
-type Pending = Record<Feature, string>
+export type Pending = Partial<Record<Feature, string>>
 type Question = Schemas['IdentifyRequest']
 type Answer = Schemas['IdentifyAnswer']
 
-const EMPTY: Sheet = { marking: '', condition: '', observations: [] }
+const EMPTY: Sheet = { marking: '', condition: '', kind: '', answers: {}, observations: [] }
 
 /** One part on the bench: its sheet, what is being typed, and the ranking as it moves. */
 export function useBench(partId: number) {
@@ -23,12 +34,7 @@ export function useBench(partId: number) {
   const loadRefusal = ref<Refusal | null>(null)
   const faults = reactive<Partial<Record<Feature | 'marking', string>>>({})
   const pendingName = `ample:pending:${partId}`
-  const pending = reactive<Pending>({
-    bore: '',
-    outside: '',
-    width: '',
-    ...JSON.parse(localStorage.getItem(pendingName) ?? '{}'),
-  })
+  const pending = reactive<Pending>({ ...JSON.parse(localStorage.getItem(pendingName) ?? '{}') })
 
   const sheet = useSheet<Sheet>(
     `bench:${partId}`,
@@ -61,18 +67,18 @@ export function useBench(partId: number) {
 
   watch(pending, () => localStorage.setItem(pendingName, JSON.stringify(pending)))
 
-  function observation(feature: Feature | Seat) {
+  function observation(feature: Feature) {
     return sheet.sheet.value.observations?.find((each) => each.feature === feature)
   }
 
   const question = computed<Question | null>(() => {
     if (!sheet.ready.value || part.value?.part.family !== 'bearing') return null
-    const observations = (['bore', 'outside', 'width', ...SEATS] as const).flatMap((feature) => {
+    const observations = FEATURES.flatMap((feature) => {
       const held = observation(feature)
       const values = (held?.readings ?? []).map(
         (each) => `${each.typed}${bare(each.typed) ? ` ${each.unit ?? 'mm'}` : ''}`,
       )
-      const typing = (pending[feature as Feature] ?? '').trim()
+      const typing = (pending[feature] ?? '').trim()
       if (typing) values.push(`${typing}${bare(typing) ? ` ${hand.unit}` : ''}`)
       const instrument = held?.instrument ?? hand.instrument
       return values.length
@@ -81,6 +87,8 @@ export function useBench(partId: number) {
     })
     return {
       family: 'bearing',
+      kind: sheet.sheet.value.kind || null,
+      answers: sheet.sheet.value.answers ?? {},
       observations,
       marking: sheet.sheet.value.marking || null,
       limit: 6,
@@ -112,7 +120,7 @@ export function useBench(partId: number) {
   const live = useLive<Question, Answer>(() => question.value, ask)
 
   function take(feature: Feature): boolean {
-    const typed = pending[feature].trim()
+    const typed = (pending[feature] ?? '').trim()
     if (!typed || faults[feature]) return false
     const held = observation(feature)
     const reading = { typed, unit: hand.unit }
@@ -124,7 +132,23 @@ export function useBench(partId: number) {
     pending[feature] = ''
     return true
   }
-  function drop(feature: Feature | Seat, index: number): string {
+  /** A reading that a caliper sent: taken at once, with its own instrument; refused beside another's. */
+  function land(feature: Feature, sent: Sent): boolean {
+    const held = observation(feature)
+    if (held && held.instrument !== sent.name) {
+      faults[feature] =
+        `These were read with ${held.instrument}; take them away before ${sent.name} reads here.`
+      return false
+    }
+    const reading = { typed: sent.typed, unit: sent.unit as 'mm' | 'in' }
+    if (held) held.readings.push(reading)
+    else {
+      const made = { feature, instrument: sent.name, readings: [reading] }
+      sheet.sheet.value.observations = [...(sheet.sheet.value.observations ?? []), made]
+    }
+    return true
+  }
+  function drop(feature: Feature, index: number): string {
     const held = observation(feature)
     const [gone] = held?.readings.splice(index, 1) ?? []
     if (held && !held.readings.length)
@@ -134,6 +158,16 @@ export function useBench(partId: number) {
   function setInstrument(name: string): void {
     hand.instrument = name
     for (const each of sheet.sheet.value.observations ?? []) each.instrument = name
+  }
+
+  /** A kind or a group by its picture; what was answered about another kind no longer counts. */
+  function setKind(kind: string): void {
+    sheet.sheet.value.kind = sheet.sheet.value.kind === kind ? '' : kind
+    sheet.sheet.value.answers = {}
+  }
+  function setAnswer(question: string, answer: string): void {
+    const { [question]: had, ...rest } = sheet.sheet.value.answers ?? {}
+    sheet.sheet.value.answers = had === answer ? rest : { ...rest, [question]: answer }
   }
 
   async function choose(itemId: number): Promise<Refusal | null> {
@@ -161,12 +195,16 @@ export function useBench(partId: number) {
     loadRefusal,
     observation,
     take,
+    land,
     drop,
     setInstrument,
+    setKind,
+    setAnswer,
     choose,
   }
 }
 
-function bare(text: string): boolean {
+/** A figure without a unit of its own. */
+export function bare(text: string): boolean {
   return !/(mm|cm|um|µm|in|inch|inches|thou|mil|"|″|”|''|\/)/i.test(text)
 }

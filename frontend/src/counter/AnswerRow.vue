@@ -1,15 +1,18 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import BearingSection from '@/drawing/BearingSection.vue'
+import { partSize } from '@/drawing/sizes'
+import { useKinds } from '@/job/useKinds'
 import type { Offered } from './useAsk'
 
 const props = defineProps<{ offer: Offered; chosen: boolean }>()
+const kinds = useKinds()
 const reading = computed(() => props.offer.reading?.reading)
+const kind = computed(() => reading.value?.attributes.kind ?? props.offer.candidate?.kind ?? 'deep_groove')
 const size = computed(() => {
   const d = reading.value?.dimensions ?? props.offer.candidate?.dimensions
-  if (!d?.D_mm || !d.B_mm || !d.d_mm) return null
-  const ball_mm = props.offer.candidate?.ball_mm ?? props.offer.reading?.ball_mm
-  return ball_mm ? { d_mm: d.d_mm, D_mm: d.D_mm, B_mm: d.B_mm, ball_mm } : null
+  const element = props.offer.candidate?.ball_mm ?? props.offer.reading?.ball_mm
+  return d && element !== null && element !== undefined ? partSize(kind.value, d, element) : null
 })
 const CLOSURES: Record<string, string> = {
   open: 'open',
@@ -23,7 +26,11 @@ const CLOSURES: Record<string, string> = {
 const details = computed(() => {
   const a = reading.value?.attributes
   if (!a) return ''
-  const said = [CLOSURES[a.closure ?? 'open']]
+  const plain = kind.value === 'deep_groove'
+  const said = plain ? [] : [kinds.kind(kind.value)?.words ?? kind.value.replace(/_/g, ' ')]
+  if (plain || a.closure !== 'open') said.push(CLOSURES[a.closure ?? 'open'] ?? '')
+  if (a.angle) said.push(/^\d+$/.test(a.angle) ? `${a.angle}° contact` : `${a.angle} angle`)
+  if (a.bore_shape !== 'cylindrical') said.push('taper bore')
   if (a.clearance !== 'N') said.push(`C${a.clearance}`)
   if (a.class !== 'Normal') said.push(`class ${a.class}`)
   if (a.snap_ring !== 'none') said.push('ring groove')
@@ -71,14 +78,7 @@ function percent(p: number): string {
         </em>
         <em v-else>{{ offer.candidate?.variant_count }} on the list</em>
       </span>
-      <span class="fig size">{{
-        offer.reading?.size_text ??
-        [
-          offer.candidate?.dimensions.d_mm,
-          offer.candidate?.dimensions.D_mm,
-          offer.candidate?.dimensions.B_mm,
-        ].join(' × ')
-      }}</span>
+      <span class="fig size">{{ offer.reading?.size_text ?? offer.candidate?.size_text }}</span>
     </template>
     <kbd v-if="chosen">Enter</kbd>
   </div>

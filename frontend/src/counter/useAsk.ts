@@ -90,7 +90,7 @@ export function useAsk() {
       instrument: 'caliper',
       readings: [{ typed: size, unit: 'mm' as const }],
     }))
-    const sheet = { marking: '', condition: '' as const, observations }
+    const sheet = { marking: '', condition: '' as const, kind: '', answers: {}, observations }
     await told(
       api.PUT('/api/parts/{part_id}/bench', {
         params: { path: { part_id: part.part_id } },

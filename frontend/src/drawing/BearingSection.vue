@@ -1,62 +1,78 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { bearingSection, type BearingSize } from './bearing'
+import SectionShape from './SectionShape.vue'
+import { halfSection, type PartSize } from './section'
 
-/** A bearing in section, to scale, without dimensions; `half` shows the part above the axis, larger. */
+/** A bearing in section, to scale, without dimensions; `half` shows the part above the axis, larger, `ring` that
+ * part alone, as a picture of its kind. */
 const props = defineProps<{
-  size: BearingSize
+  size: PartSize
   closure: string
   width: number
   height: number
   scale?: number
   half?: boolean
+  ring?: boolean
   name: string
 }>()
-const tall = computed(() => (props.half ? props.size.D_mm / 2 : props.size.D_mm))
-const fit = computed(
-  () => props.scale ?? Math.min((props.width - 6) / props.size.B_mm, (props.height - 6) / tall.value),
+const ends = computed(() => halfSection(props.size, props.closure))
+const tall = computed(() => {
+  const outside = Math.max(ends.value.outside, ...reach.value)
+  if (props.ring) return outside - inside.value
+  return props.half ? outside : 2 * outside
+})
+const inside = computed(() => Math.max(Math.min(...reach.value), 0))
+const reach = computed(() =>
+  ends.value.pieces.flatMap((piece) => ('points' in piece ? piece.points.map(([, r]) => r) : [])),
 )
-const axis = computed(() => (props.half ? props.height - 3 : props.height / 2))
-const s = computed(() => bearingSection(props.size, fit.value, props.width / 2, axis.value, props.closure))
+const span = computed(() => {
+  const xs = ends.value.pieces.flatMap((piece) => ('points' in piece ? piece.points.map(([x]) => x) : []))
+  return [Math.min(...xs, ends.value.whole[0]), Math.max(...xs, ends.value.whole[1])] as const
+})
+const fit = computed(
+  () =>
+    props.scale ??
+    Math.min((props.width - 6) / (span.value[1] - span.value[0]), (props.height - 6) / tall.value),
+)
+const axis = computed(() => {
+  if (props.ring) return props.height - 3 + inside.value * fit.value
+  return props.half ? props.height - 3 : props.height / 2
+})
+const middle = computed(() => props.width / 2 - ((span.value[0] + span.value[1]) / 2) * fit.value)
+const ink = computed(() => (fit.value * tall.value < 60 ? 0.9 : 1.2))
 </script>
 
 <template>
-  <svg :width="width" :height="height" :viewBox="`0 0 ${width} ${height}`" role="img" :aria-label="name">
-    <rect
-      v-for="(ring, i) in s.rings"
-      :key="i"
-      :x="s.left"
-      :y="ring.y"
-      :width="s.right - s.left"
-      :height="ring.height"
-      :rx="s.corner / 2"
-      :fill="ring.outer ? 'url(#hatch-outer)' : 'url(#hatch-inner)'"
-    />
-    <circle
-      v-for="(ball, i) in s.balls"
-      :key="`b${i}`"
-      :cx="width / 2"
-      :cy="ball.cy"
-      :r="ball.r"
-      fill="var(--sheet)"
+  <svg
+    :width="width"
+    :height="height"
+    :viewBox="`0 0 ${width} ${height}`"
+    role="img"
+    :aria-label="name"
+    :style="{ strokeWidth: `${ink}px` }"
+  >
+    <SectionShape
+      :size="size"
+      :closure="closure"
+      :scale="fit"
+      :middle="middle"
+      :axis="axis"
+      :half="half || ring"
     />
     <line
-      v-for="(cover, i) in s.covers"
-      :key="`c${i}`"
-      :x1="cover.x"
-      :x2="cover.x"
-      :y1="cover.y1"
-      :y2="cover.y2"
-      stroke-width="2"
+      v-if="!ring"
+      :x1="middle + span[0] * fit - 4"
+      :x2="middle + span[1] * fit + 4"
+      :y1="axis"
+      :y2="axis"
+      class="axis"
     />
-    <line :x1="s.left - 4" :x2="s.right + 4" :y1="s.axis" :y2="s.axis" class="axis" />
   </svg>
 </template>
 
 <style scoped>
 svg {
   stroke: var(--ink);
-  stroke-width: 1.2;
   display: block;
 }
 .axis {

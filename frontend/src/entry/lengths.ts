@@ -16,8 +16,3 @@ export function percent(p: number): string {
   if (p >= 0.0005) return `${(p * 100).toFixed(1)} %`
   return '< 0.1 %'
 }
-
-export function size(d: Record<string, number>): string {
-  const trim = (value: number | undefined): string => String(Number((value ?? 0).toFixed(3)))
-  return `${trim(d.d_mm)} × ${trim(d.D_mm)} × ${trim(d.B_mm)}`
-}

@@ -7,7 +7,9 @@ import CounterLine from '@/counter/CounterLine.vue'
 import HatchDefs from '@/drawing/HatchDefs.vue'
 import VerdictMark from '@/drawing/VerdictMark.vue'
 import { useJob, type Stage } from '@/job/useJob'
+import { useKinds } from '@/job/useKinds'
 import SignIn from './SignIn.vue'
+import { useCaliper } from './caliper'
 import { useHand } from './hand'
 import { useKeys } from './useKeys'
 
@@ -16,6 +18,8 @@ const session = useSession()
 const saving = useSaving()
 const job = useJob()
 const hand = useHand()
+const caliper = useCaliper()
+const kinds = useKinds()
 const route = useRoute()
 const router = useRouter()
 const showKeys = ref(false)
@@ -43,7 +47,12 @@ watch(
 )
 watch(
   () => session.person?.person_id,
-  (who) => who && void job.loadInstruments(),
+  (who) => {
+    if (!who) return
+    void job.loadInstruments()
+    void caliper.look()
+    void kinds.load()
+  },
 )
 watch(
   () => saving.revision,
@@ -55,6 +64,7 @@ useKeys([
   { key: 'Alt+n', words: 'night shift on and off', run: () => hand.toggleNight(), inFields: true },
   { key: 'Alt+u', words: 'millimetres or inches', run: () => hand.toggleUnit(), inFields: true },
   { key: 'Alt+0', words: 'Counter', run: () => void router.push({ name: 'counter' }), inFields: true },
+  { key: 'Alt+9', words: 'Shop', run: () => void router.push({ name: 'shop' }), inFields: true },
   ...(['take-in', 'line', 'bench', 'match', 'seats', 'order'] as const).map((name, i) => ({
     key: `Alt+${i + 1}`,
     words: ['Take in', 'Line', 'Bench', 'Match', 'Seats', 'Order'][i] as string,
@@ -99,7 +109,10 @@ onMounted(() => {
           }}
         </RouterLink>
       </nav>
-      <nav v-else class="stages"><RouterLink :to="{ name: 'order' }">Order sheets</RouterLink></nav>
+      <nav v-else class="stages">
+        <RouterLink :to="{ name: 'shop' }" :class="{ on: route.name === 'shop' }">Shop</RouterLink>
+        <RouterLink :to="{ name: 'order' }" :class="{ on: route.name === 'order' }">Order sheets</RouterLink>
+      </nav>
     </header>
     <RouterView v-slot="{ Component }">
       <component :is="Component" :key="route.path" class="screen" />
@@ -111,6 +124,25 @@ onMounted(() => {
       <span
         >in hand <strong>{{ hand.instrument }}</strong></span
       >
+      <button
+        v-if="caliper.words"
+        type="button"
+        class="link"
+        :class="{ att: caliper.trouble }"
+        title="which caliper sends to this bench"
+        @click="caliper.choose()"
+      >
+        {{ caliper.mine?.name ?? 'caliper' }} <strong>{{ caliper.words }}</strong>
+      </button>
+      <button
+        v-if="caliper.mine"
+        type="button"
+        :aria-pressed="caliper.tone"
+        title="a tone when a reading lands"
+        @click="caliper.tone = !caliper.tone"
+      >
+        tone <strong>{{ caliper.tone ? 'on' : 'off' }}</strong>
+      </button>
       <span role="status" :class="{ att: saving.state === 'away' || saving.state === 'refused' }"
         ><strong>{{ saving.words }}</strong></span
       >

@@ -115,11 +115,12 @@ class InternalClearanceRequest(Request):
 
 
 class InternalClearanceAnswer(Answer):
-    """Radial internal clearance before mounting, µm."""
+    """Internal clearance before mounting, µm, radial or axial."""
 
     min_um: float
     max_um: float
     source: str
+    direction: Literal["radial", "axial"]
 
 
 # decode ------------------------------------------------------------------------------------
@@ -166,6 +167,66 @@ class DecodeAnswer(Answer):
     unread: list[str]
 
 
+# kinds -------------------------------------------------------------------------------------
+
+
+class KindsRequest(Request):
+    """The kinds of a family."""
+
+    family: FamilyName = "bearing"
+
+
+class BearingKindAnswer(Answer):
+    """A kind: the picture it stands under, what it is sold by, what is measured, what is seen of it."""
+
+    kind: str
+    group: str
+    words: str
+    dimensions: list[str]
+    offered: list[str]
+    seen: dict[str, str]
+
+
+class EyeAnswer(Answer):
+    """One answer to a question."""
+
+    value: str
+    words: str
+
+
+class EyeQuestion(Answer):
+    """A question to eye and hand."""
+
+    question: str
+    words: str
+    answers: list[EyeAnswer]
+
+
+class FamilyGroup(Answer):
+    """Kinds under one picture, and the kind whose section is the picture."""
+
+    group: str
+    words: str
+    pictured: str
+
+
+class FamilyFeature(Answer):
+    """A feature in words."""
+
+    feature: str
+    words: str
+    on_part: bool
+
+
+class KindsAnswer(Answer):
+    """Groups by their pictures, kinds, questions and features of a family."""
+
+    groups: list[FamilyGroup]
+    kinds: list[BearingKindAnswer]
+    questions: list[EyeQuestion]
+    features: list[FamilyFeature]
+
+
 # identify ----------------------------------------------------------------------------------
 
 
@@ -183,6 +244,12 @@ class IdentifyRequest(Request):
     """What was read of the part in hand."""
 
     family: FamilyName = "bearing"
+    kind: Name | None = Field(
+        default=None, description="a kind of bearing or a group, as its picture is chosen"
+    )
+    answers: dict[Name, Name] = Field(
+        default_factory=dict, max_length=12, description="questions to eye and hand, answered"
+    )
     observations: list[ObservationRequest] = Field(default_factory=list, max_length=12)
     marking: str | None = Field(default=None, max_length=200)
     limit: int = Field(default=10, ge=1, le=100)
@@ -194,7 +261,7 @@ class AgreementAnswer(Answer):
     """How one feature agrees with a candidate."""
 
     feature: str
-    agreement: Literal["agrees", "doubtful", "disagrees", "not_read"]
+    agreement: Literal["agrees", "doubtful", "disagrees", "not_read", "not_of_this"]
     off_mm: float | None
     sigmas: float | None
 
@@ -209,6 +276,17 @@ class VariantAnswer(Answer):
     closure_words: str
     clearance: str
     tolerance_class: str = Field(alias="class")
+    kind: str
+    bore_shape: str
+    angle: str
+    probability: float
+
+
+class KindShare(Answer):
+    """A kind of bearing and its chance."""
+
+    kind: str
+    words: str
     probability: float
 
 
@@ -222,7 +300,10 @@ class CandidateAnswer(Answer):
     misfit: AgreementAnswer | None
     variants: list[VariantAnswer]
     variant_count: int
-    ball_mm: float = Field(description="estimated, for the drawing")
+    kind: str
+    kinds: list[KindShare]
+    size_text: str
+    ball_mm: float = Field(description="diameter of what rolls, in usual proportion, for the drawing")
 
 
 class UnitHintAnswer(Answer):
@@ -241,6 +322,14 @@ class NextMeasurementAnswer(Answer):
     gain_bits: float
     reason: str
     gains: dict[str, float]
+
+
+class NextQuestionAnswer(Answer):
+    """The question to eye and hand that tells most between the kinds still possible."""
+
+    question: str
+    words: str
+    gain_bits: float
 
 
 class DoubtAnswer(Answer):
@@ -265,6 +354,31 @@ class IdentifyAnswer(Answer):
     entropy_bits: float
     readings: list[DoubtAnswer]
     marking: list[ReadingAnswer]
+    kinds: list[KindShare]
+    next_question: NextQuestionAnswer | None
+    offered: list[str] = Field(description="features worth measuring on what the part can be")
+
+
+# needles -----------------------------------------------------------------------------------
+
+
+class NeedlesRequest(Request):
+    """A cup or joint full of loose needles: the diameter they run on, or that they run in, and their own."""
+
+    inside_mm: Millimetres | None = Field(default=None, description="diameter under the needles: the pin")
+    outside_mm: Millimetres | None = Field(default=None, description="diameter over the needles: the cup")
+    needle_mm: Millimetres
+    counted: int | None = Field(default=None, ge=0, le=2000)
+
+
+class NeedlesAnswer(Answer):
+    """How many needles belong, the room that they leave, and whether some are lost."""
+
+    count: int
+    gap_mm: float
+    missing: int
+    alarm: str
+    words: str
 
 
 # interchange -------------------------------------------------------------------------------
@@ -277,6 +391,9 @@ class SpecRequest(Request):
     d_mm: Millimetres | None = None
     D_mm: Millimetres | None = None
     B_mm: Millimetres | None = None
+    T_mm: Millimetres | None = None
+    C_mm: Millimetres | None = None
+    kind: Name | None = None
     closure: Name | None = None
     clearance: Name | None = None
     tolerance_class: Name | None = Field(default=None, alias="class")

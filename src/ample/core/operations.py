@@ -21,11 +21,23 @@ from ample.core.fits import (
     fit,
     zone_advice,
 )
-from ample.core.identify import Catalogue, Observation, identify, standard_catalogue
+from ample.core.identify import Catalogue, Observation, Seen, identify, standard_catalogue
 from ample.core.identify.ranking import Candidate, Identification
 from ample.core.interchange import Running, interchange
-from ample.core.parts import CLOSURES, MarkingReading
-from ample.core.parts.ratings import ball_of
+from ample.core.parts import (
+    CLOSURES,
+    FAMILIES,
+    PICTURES,
+    BearingSpec,
+    MarkingReading,
+    bearing_kinds,
+    bearing_questions,
+    clearance_table,
+    offered_features,
+    ring_kind,
+)
+from ample.core.parts.needles import needle_count
+from ample.core.parts.ratings import element_mm
 from ample.core.sizes import (
     Instrument,
     combine,
@@ -40,6 +52,7 @@ from ample.core.standards import internal_clearance, limits, ring_limits
 
 InstrumentOf = Callable[[str], Instrument]
 EVIDENCE_READINGS = 400
+SHOWN_MARKINGS = 8
 Model = TypeVar("Model", bound=BaseModel)
 
 
@@ -178,6 +191,36 @@ def _reading(reading: MarkingReading) -> x.ReadingAnswer:
     )
 
 
+def _kinds(request: x.KindsRequest) -> x.KindsAnswer:
+    family = FAMILIES[request.family]
+    return x.KindsAnswer(
+        groups=[x.FamilyGroup(group=name, words=words, pictured=kind) for name, words, kind in PICTURES],
+        kinds=[
+            x.BearingKindAnswer(
+                kind=kind.name,
+                group=kind.group,
+                words=kind.words,
+                dimensions=list(kind.dimension_names),
+                offered=list(offered_features(frozenset({kind.scheme}))),
+                seen=dict(kind.seen),
+            )
+            for kind in bearing_kinds().values()
+        ],
+        questions=[
+            x.EyeQuestion(
+                question=each.name,
+                words=each.words,
+                answers=[x.EyeAnswer(value=value, words=words) for value, words in each.answers],
+            )
+            for each in bearing_questions()
+        ],
+        features=[
+            x.FamilyFeature(feature=each.name, words=each.words, on_part=each.on_part)
+            for each in family.features
+        ],
+    )
+
+
 def _identify(request: x.IdentifyRequest) -> x.IdentifyAnswer:
     return identify_answer(request, standard_catalogue())
 
@@ -196,7 +239,8 @@ def identify_answer(
     marking = (request.marking or "").strip()
     markings = decode(marking, tuple(dialects), EVIDENCE_READINGS) if marking else ()
     at_hand = instrument_of(request.at_hand) if request.at_hand else None
-    found = identify(catalogue, observations, markings, request.limit, at_hand, request.variants)
+    seen = Seen.of(request.kind, request.answers)
+    found = identify(catalogue, observations, markings, request.limit, at_hand, request.variants, seen)
     return x.IdentifyAnswer(
         candidates=[_candidate(each) for each in found.candidates],
         none_probability=found.none_probability,
@@ -207,8 +251,23 @@ def identify_answer(
         clash=found.clash,
         entropy_bits=found.entropy_bits,
         readings=[_doubt(each) for each in observations],
-        marking=[_reading(reading) for reading in markings[:3]],
+        marking=[_reading(reading) for reading in _to_show(markings, found)],
+        kinds=_kind_shares(found.kinds),
+        next_question=(
+            x.NextQuestionAnswer.model_validate(found.next_question) if found.next_question else None
+        ),
+        offered=list(found.offered),
     )
+
+
+def _to_show(markings: Sequence[MarkingReading], found: Identification) -> list[MarkingReading]:
+    """Readings of the marking, those that name the likeliest part first."""
+    best = found.candidates[0].variants[0].entry.spec.designation if found.candidates else ""
+    return sorted(markings, key=lambda reading: reading.designation != best)[:SHOWN_MARKINGS]
+
+
+def _kind_shares(shares: Sequence[tuple[str, float]]) -> list[x.KindShare]:
+    return [x.KindShare(kind=kind, words=bearing_kinds()[kind].words, probability=p) for kind, p in shares]
 
 
 def _observation(request: x.ObservationRequest, field: str, instrument_of: InstrumentOf) -> Observation:
@@ -239,9 +298,10 @@ def _doubt(observation: Observation) -> x.DoubtAnswer:
 
 
 def _candidate(candidate: Candidate) -> x.CandidateAnswer:
+    best = candidate.variants[0].entry.spec
     return x.CandidateAnswer(
-        designation=candidate.variants[0].entry.spec.designation,
-        dimensions={"d_mm": candidate.d_mm, "D_mm": candidate.D_mm, "B_mm": candidate.B_mm},
+        designation=best.designation,
+        dimensions=candidate.dimensions,
         probability=candidate.probability,
         features=[x.AgreementAnswer.model_validate(each) for each in candidate.features],
         misfit=x.AgreementAnswer.model_validate(candidate.misfit) if candidate.misfit else None,
@@ -254,12 +314,18 @@ def _candidate(candidate: Candidate) -> x.CandidateAnswer:
                 closure_words=CLOSURES[each.entry.spec.closure].words,
                 clearance=each.entry.spec.clearance,
                 tolerance_class=each.entry.spec.tolerance_class,
+                kind=each.entry.spec.kind,
+                bore_shape=each.entry.spec.bore_shape,
+                angle=each.entry.spec.angle,
                 probability=each.probability,
             )
             for each in candidate.variants
         ],
         variant_count=candidate.variant_count,
-        ball_mm=ball_of(candidate.d_mm, candidate.D_mm, candidate.B_mm),
+        kind=best.kind,
+        kinds=_kind_shares(candidate.kinds),
+        size_text=best.size_text,
+        ball_mm=element_mm(best.kind, best.d_mm, best.D_mm, best.T_mm or best.B_mm),
     )
 
 
@@ -276,6 +342,11 @@ def _unit_hint(found: Identification) -> x.UnitHintAnswer | None:
     )
 
 
+def _needles(request: x.NeedlesRequest) -> x.NeedlesAnswer:
+    found = needle_count(request.inside_mm, request.needle_mm, request.outside_mm, request.counted)
+    return x.NeedlesAnswer.model_validate(found)
+
+
 def _interchange(request: x.InterchangeRequest) -> x.InterchangeAnswer:
     duty = request.duty
     running = Running(duty.rpm, duty.temperature_c, duty.dirty) if duty else None
@@ -283,13 +354,16 @@ def _interchange(request: x.InterchangeRequest) -> x.InterchangeAnswer:
     return x.InterchangeAnswer.model_validate(found)
 
 
-def _sizes_of(request: x.SeatRequest | x.FittedClearanceRequest) -> tuple[float, float, float]:
-    spec = spec_of(
+def _asked_spec(request: x.SeatRequest | x.FittedClearanceRequest) -> BearingSpec:
+    return spec_of(
         x.SpecRequest(
             designation=request.designation, d_mm=request.d_mm, D_mm=request.D_mm, B_mm=request.B_mm
         ),
         "designation",
     )
+
+
+def _sizes(spec: BearingSpec) -> tuple[float, float, float]:
     return spec.d_mm, spec.D_mm, spec.B_mm
 
 
@@ -307,7 +381,8 @@ def _seat(request: x.SeatRequest) -> x.SeatAnswer:
 
 def seat_answer(request: x.SeatRequest, instrument_of: InstrumentOf = default_instrument) -> x.SeatAnswer:
     """Judge a seat from a request, with the shop's own instruments."""
-    sizes = _sizes_of(request)
+    spec = _asked_spec(request)
+    sizes = _sizes(spec)
     duty = _duty(request.duty)
     nominal = sizes[0] if request.part == "shaft" else sizes[1]
     advice = zone_advice(request.part, nominal, duty)
@@ -324,6 +399,7 @@ def seat_answer(request: x.SeatRequest, instrument_of: InstrumentOf = default_in
         request.instrument_temperature_c,
         request.edition,
         request.finish,
+        ring_kind(spec.kind),
     )
     return x.SeatAnswer.model_validate(asdict(found) | {"advice": asdict(advice)})
 
@@ -352,13 +428,23 @@ def _fitted_clearance(request: x.FittedClearanceRequest) -> x.FittedClearanceAns
     def tight(asked: x.InterferenceAnswer | None) -> Interference | None:
         return Interference(asked.min, asked.likely, asked.max) if asked else None
 
+    spec = _asked_spec(request)
+    table = clearance_table(spec)
+    if not table or table.endswith("_taper_bore") or table in ("four_point", "double_row_angular"):
+        raise BadInput(
+            "no_radial_clearance",
+            f"A {bearing_kinds()[spec.kind].words} is not bought with a radial clearance on a straight seat.",
+            "designation",
+            "Its setting or its axial clearance is looked at when it is fitted.",
+        )
     found = clearance_after_fitting(
-        _sizes_of(request),
+        _sizes(spec),
         request.group,
         tight(request.shaft),
         tight(request.housing),
         request.warmer_inner_k,
         request.hollow_mm,
+        kind=table,
     )
     return x.FittedClearanceAnswer.model_validate(found)
 
@@ -376,6 +462,8 @@ OPERATIONS: dict[str, Operation] = _register(
     ("ring-limits", "Tolerance of a bearing ring", x.RingLimitsRequest, x.LimitsAnswer, _ring_limits),
     ("internal-clearance", "Radial internal clearance", x.InternalClearanceRequest, x.InternalClearanceAnswer, _internal_clearance),
     ("decode", "Read a marking, whole or half worn", x.DecodeRequest, x.DecodeAnswer, _decode),
+    ("kinds", "Kinds of part by picture, and the questions that tell them", x.KindsRequest, x.KindsAnswer, _kinds),
+    ("needles", "How many needles belong, and whether some are lost", x.NeedlesRequest, x.NeedlesAnswer, _needles),
     ("identify", "Rank what a worn part can be", x.IdentifyRequest, x.IdentifyAnswer, _identify),
     ("interchange", "Judge one bearing in the place of another", x.InterchangeRequest, x.InterchangeAnswer, _interchange),
     ("seat", "Judge a measured shaft or housing seat", x.SeatRequest, x.SeatAnswer, _seat),

@@ -8,7 +8,7 @@ from typing import Any
 from ample.core import exchange as x
 from ample.core.designation import decode
 from ample.core.errors import BadInput
-from ample.core.parts import CLOSURES, BearingSpec, MarkingReading
+from ample.core.parts import CLOSURES, BearingSpec, MarkingReading, bearing_kinds
 
 
 def spec_of(request: str | x.SpecRequest, field: str) -> BearingSpec:
@@ -24,6 +24,9 @@ def spec_of(request: str | x.SpecRequest, field: str) -> BearingSpec:
         "d_mm": asked.d_mm,
         "D_mm": asked.D_mm,
         "B_mm": asked.B_mm,
+        "T_mm": asked.T_mm,
+        "C_mm": asked.C_mm,
+        "kind": asked.kind,
     }
     changes: dict[str, Any] = {name: value for name, value in given.items() if value is not None}
     _check_attributes(changes, field)
@@ -34,7 +37,8 @@ def _check_attributes(changes: dict[str, Any], field: str) -> None:
     for name, known in (
         ("closure", tuple(CLOSURES)),
         ("clearance", ("1", "2", "N", "3", "4", "5")),
-        ("tolerance_class", ("Normal", "6", "5", "4")),
+        ("tolerance_class", ("Normal", "6", "6X", "5", "SP", "4", "UP", "2")),
+        ("kind", tuple(bearing_kinds())),
     ):
         if name in changes and changes[name] not in known:
             raise BadInput(
@@ -50,24 +54,28 @@ def _spec_of_marking(text: str, field: str) -> BearingSpec:
         readings = decode(text)
     except BadInput as error:
         raise BadInput(error.code, error.message, field, error.hint) from error
-    readings = tuple(each for each in readings if "D_mm" in each.dimensions)
+    readings = tuple(each for each in readings if len(each.dimensions) > 1)
     if not readings:
         raise BadInput(
             "not_a_designation",
-            f"“{text[:30]}” is no ball bearing whose size is held here.",
+            f"“{text[:30]}” is no bearing whose size is held here.",
             field,
             "Give bore, outside and width instead.",
         )
     return spec_of_reading(readings[0])
 
 
-def spec_of_reading(reading: MarkingReading) -> BearingSpec:
+def spec_of_reading(reading: MarkingReading | x.ReadingAnswer) -> BearingSpec:
     """The specification that a reading of a marking amounts to."""
     a, size = reading.attributes, reading.dimensions
+    width = size.get("B_mm") or size.get("T_mm") or size["C_mm"]
     return BearingSpec(
-        reading.designation, reading.series, size["d_mm"], size["D_mm"], size["B_mm"],
+        reading.designation, reading.series, size.get("d_mm") or size.get("Fw_mm") or 0.0,
+        size.get("D_mm", 0.0), width,
         a["closure"], a["clearance"], a["class"], a["cage"], a["snap_ring"], a["bore_shape"],
         tuple(a.get("extra", "").split()),
+        kind=a["kind"], T_mm=size.get("T_mm"), C_mm=size.get("C_mm"),
+        angle=a.get("angle", ""),
     )  # fmt: skip
 
 

@@ -1,4 +1,4 @@
-"""Some 15,000 listed parts of three invented makers, made by rule from the standard sizes."""
+"""Some 30,000 listed parts of three invented makers, made by rule from the standard sizes."""
 
 from __future__ import annotations
 
@@ -10,8 +10,8 @@ from typing import Any
 
 from ample.core.designation import Dialect, encode, read_dialect
 from ample.core.errors import BadInput
-from ample.core.parts import CLOSURES, BearingSpec
-from ample.core.standards import ball_bearing_sizes
+from ample.core.parts import CLOSURES, BearingSpec, bearing_kinds
+from ample.core.standards import BoundarySize, ball_bearing_sizes, bearing_sizes
 from ample.core.tables import read_table
 
 MAKERS = ("Oldwick", "Tarnfell", "Sevenmill")
@@ -19,6 +19,12 @@ _EXTRA = {
     "open": Decimal("1.00"), "shield_one": Decimal("1.04"), "shield_two": Decimal("1.08"),
     "low_friction_one": Decimal("1.12"), "low_friction_two": Decimal("1.20"),
     "seal_one": Decimal("1.10"), "seal_two": Decimal("1.16"),
+}  # fmt: skip
+_KIND_LEVEL = {
+    "spherical_roller": Decimal("2.4"), "angular_contact": Decimal("1.8"), "taper": Decimal("1.3"),
+    "double_row_cylindrical": Decimal("4.5"), "cylindrical_nu": Decimal("1.9"), "cylindrical_nj": Decimal("1.9"),
+    "self_aligning": Decimal("1.7"), "four_point": Decimal("2.6"), "track_roller_yoke": Decimal("2.8"),
+    "thin_section": Decimal("6.0"), "spherical_thrust": Decimal("2.5"),
 }  # fmt: skip
 _MAKER_LEVEL = {"Oldwick": Decimal("1.15"), "Tarnfell": Decimal("1.00"), "Sevenmill": Decimal("0.82")}
 
@@ -29,7 +35,50 @@ def dialect_rows(maker: str) -> tuple[dict[str, str], ...]:
 
 
 def specs() -> Iterator[BearingSpec]:
-    """What the makers make: closures, clearances and classes that go together."""
+    """What the makers make: closures, clearances, classes, cages and angles that go together."""
+    yield from _deep_groove()
+    for size in bearing_sizes():
+        if size.kind != "deep_groove":
+            yield from _other(size)
+
+
+_TAPER_BORES = ("spherical_roller", "self_aligning", "double_row_cylindrical")
+_ANGLES = {
+    "70": ("15", "25"),
+    "718": ("15", "25"),
+    "719": ("15", "25"),
+    "72": ("40", "30"),
+    "73": ("40",),
+    "74": ("40",),
+}
+_CAGES = {"cylindrical_nu": "polyamide", "cylindrical_nj": "polyamide", "cylindrical_nup": "polyamide",
+          "four_point": "brass_machined", "angular_contact": "polyamide"}  # fmt: skip
+
+
+def _other(size: BoundarySize) -> Iterator[BearingSpec]:
+    kind = bearing_kinds()[size.kind]
+    closures = ["open"] if size.B_open_mm else []
+    if size.B_closed_mm and kind.closable and size.d_mm <= 60:
+        closures.append("seal_two")
+    bores = ["cylindrical"]
+    if size.kind in _TAPER_BORES and size.d_mm >= 20:
+        bores.append("taper_1_30" if size.series in ("240", "241") else "taper_1_12")
+    clearances = ("N", "3") if kind.clearance and size.d_mm <= 200 else ("N",)
+    cages = ("standard", _CAGES[size.kind]) if size.kind in _CAGES and size.d_mm <= 150 else ("standard",)
+    for closure in closures:
+        for bore_shape in bores if closure == "open" else ("cylindrical",):
+            for clearance in clearances:
+                for cage in cages:
+                    for angle in _ANGLES.get(size.series, ("",)):
+                        yield BearingSpec(
+                            size.designation, size.series, size.d_mm, size.D_mm,
+                            size.width_mm(closure != "open") or 0.0, closure, clearance,
+                            "4" if angle in ("15", "25") else "Normal", cage, "none", bore_shape, (),
+                            size.kind, size.T_mm, size.C_mm, angle,
+                        )  # fmt: skip
+
+
+def _deep_groove() -> Iterator[BearingSpec]:
     for size in ball_bearing_sizes():
         for closure in CLOSURES:
             width = size.width_mm(closure != "open")
@@ -63,10 +112,16 @@ def items_of(maker: str) -> list[dict[str, Any]]:
                 "d_mm": round(spec.d_mm, 6), "D_mm": round(spec.D_mm, 6), "B_mm": round(spec.B_mm, 6),
                 "closure": spec.closure, "clearance": spec.clearance,
                 "tolerance_class": spec.tolerance_class, "stock_quantity": held,
+                "kind": spec.kind, "T_mm": _rounded(spec.T_mm), "C_mm": _rounded(spec.C_mm),
+                "bore_shape": spec.bore_shape, "angle": spec.angle, "cage": spec.cage,
                 "stock_place": f"bin {_number('bin', marking) % 40 + 1}" if held else "",
             }
         )  # fmt: skip
     return rows
+
+
+def _rounded(size_mm: float | None) -> float | None:
+    return None if size_mm is None else round(size_mm, 6)
 
 
 def _marking(spec: BearingSpec, dialect: Dialect) -> str | None:
@@ -81,17 +136,21 @@ def _number(*parts: str) -> int:
     return zlib.crc32("|".join(parts).encode())
 
 
+_COMMON = ("60", "62", "63", "72", "32", "222", "302", "320", "inch_taper", "511", "HK", "NU2", "UC2", "12")
+
+
 def _stock(maker: str, spec: BearingSpec, marking: str) -> int:
-    common = spec.series in ("60", "62", "63") and 8 <= spec.d_mm <= 40
+    common = spec.series in _COMMON and 8 <= spec.d_mm <= 40
     shelf = common and spec.tolerance_class == "Normal" and spec.closure in ("shield_two", "seal_two", "open")
     return _number("stock", maker, marking) % 7 if shelf and _number(marking, maker) % 3 == 0 else 0
 
 
 def price(maker: str, row: dict[str, Any]) -> Decimal:
     """A made-up price: by ring volume, closure, class and maker."""
-    volume = row["B_mm"] * (row["D_mm"] ** 2 - row["d_mm"] ** 2) / 1000
-    base = Decimal(str(round(1.6 + 0.16 * volume**0.82, 2)))
-    grade = {"Normal": Decimal("1.0"), "6": Decimal("1.6"), "5": Decimal("2.7")}
+    width = row["T_mm"] or row["B_mm"]
+    volume = width * abs(row["D_mm"] ** 2 - row["d_mm"] ** 2) / 1000
+    base = Decimal(str(round(1.6 + 0.16 * volume**0.82, 2))) * _KIND_LEVEL.get(row["kind"], Decimal(1))
+    grade = {"Normal": Decimal("1.0"), "6": Decimal("1.6"), "5": Decimal("2.7"), "4": Decimal("4.2")}
     wider = Decimal("1.05") if row["clearance"] != "N" else Decimal(1)
     full = base * _EXTRA[row["closure"]] * grade[row["tolerance_class"]] * wider * _MAKER_LEVEL[maker]
     return full.quantize(Decimal("0.01"))

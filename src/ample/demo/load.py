@@ -15,6 +15,7 @@ from ample.demo.strip import demo_jobs, load_job, load_models
 from ample.shop.bench.actions import bench_of, choose_identity, identify_in_shop, request_of, save_bench
 from ample.shop.bench.matching import choose_match, matches_of
 from ample.shop.bench.records import BenchSave, BenchSheet, ChooseRequest
+from ample.shop.calipers import queries as calipers
 from ample.shop.catalogue import imports, queries
 from ample.shop.catalogue.index import ShopIndex, build_index
 from ample.shop.doer import Doer
@@ -49,14 +50,16 @@ def load_demo(database: Database, now: datetime, say: Callable[[str], None]) -> 
     def all_of_it(t: Transaction) -> None:
         owner = _people(t, now)
         _instruments(t, now)
+        _caliper(t)
         say("loading the demo: three makers' catalogues")
         _catalogue(t, owner)
-        say("loading the demo: six jobs")
+        say("loading the demo: seven jobs")
         bench = replace(owner, name="Wren", person_id=1, role="bench")
         _jobs(t, bench)
         load_models(t, owner, _items(t))
         for job in demo_jobs():
             load_job(t, bench, owner, job)
+        _gearbox(t, replace(bench, now=bench.now - timedelta(days=2)))
 
     database.run(all_of_it)
     return True
@@ -86,7 +89,7 @@ def _instruments(t: Transaction, now: datetime) -> None:
         ("micrometer 2", "micrometer", 0.002, 0.002, 0.0007, 80),
         ("bore gauge 1", "bore_gauge", 0.003, 0.003, 0.001, 80),
     ):
-        instruments.add_instrument(
+        instruments.keep_instrument(
             t,
             {
                 "name": name, "kind": kind, "outside_u_mm": outside, "inside_u_mm": inside,
@@ -94,6 +97,11 @@ def _instruments(t: Transaction, now: datetime) -> None:
                 "calibrated_on": (now - timedelta(days=days)).date(),
             },
         )  # fmt: skip
+
+
+def _caliper(t: Transaction) -> None:
+    """The caliper that sends; `./ample start` puts a stand-in in its place and gives it a port."""
+    calipers.add_caliper(t, "caliper 3", "127.0.0.1", 1)
 
 
 def _catalogue(t: Transaction, owner: Doer) -> None:
@@ -159,6 +167,40 @@ def _harvester(t: Transaction, doer: Doer, index: ShopIndex, find: InstrumentOf)
     _part(t, doer, "0412", NewPart(
         name="Tension roller bearing", surroundings="in the tension arm, splashed", dirty=True, rpm=400,
     ), {"marking": "..03", "condition": "", "observations": []})  # fmt: skip
+
+
+# Name, what it sits in, marking, kind by its picture, condition, instrument, sizes.
+_GEARBOX = (
+    ("Drum-side bearing", "between oil and the drum, two rows", "2221? E", "barrel", "worn", "caliper 3",
+     {"bore": "50.02 50.01", "outside": "89.95"}),
+    ("Free-end bearing", "behind the blind cover", "NU 2?0", "roller", "", "caliper 3",
+     {"outside": "90.01", "width": "19.95"}),
+    ("Intermediate taper", "against the wheel, set by shims", "..08", "taper", "rusty", "rule",
+     {"bore": "40", "outside": "80", "assembled_width": "24.5"}),
+    ("Worm thrust bearing", "under the worm, takes its push", "", "thrust", "", "caliper 3",
+     {"bore": "40.02", "outside": "67.97", "width": "18.85"}),
+    ("Pawl roller", "on the pawl, runs on the ratchet", "NATR ?7", "track", "worn", "caliper 3",
+     {"outside": "39.93", "width": "20.90"}),
+    ("Idler needle", "pressed into the idler", "", "needle", "", "caliper 3",
+     {"shaft_seat": "30.00", "housing_seat": "37.02", "width": "15.88"}),
+    ("Governor bearing", "one of a pair, contact angle unknown", "7206 ?", "ball", "", "caliper 3",
+     {"bore": "29.99", "outside": "62.00", "width": "15.94"}),
+    ("Hand-wheel insert", "in the stay beside the wheel", "UC20?", "insert", "", "caliper 3",
+     {"bore": "25.40", "outside": "52.01"}),
+)  # fmt: skip
+
+
+def _gearbox(t: Transaction, doer: Doer) -> None:
+    """A tray with one bearing of each picture, some of them poorly read."""
+    _job(t, doer, "0414", NewJob(
+        title="Slipway winch gearbox", unit="gearbox", owner="Marl Slip",
+        symptom="growls under load and the oil is full of glitter",
+    ))  # fmt: skip
+    for name, surroundings, marking, kind, condition, instrument, sizes in _GEARBOX:
+        _part(t, doer, "0414", NewPart(name=name, surroundings=surroundings), {
+            "marking": marking, "kind": kind, "condition": condition,
+            "observations": [_read(feature, instrument, *text.split()) for feature, text in sizes.items()],
+        })  # fmt: skip
 
 
 def _blower(t: Transaction, doer: Doer, index: ShopIndex, find: InstrumentOf) -> None:

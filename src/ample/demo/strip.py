@@ -9,10 +9,12 @@ from typing import Any
 
 from ample.core.assembly import LineSheet
 from ample.demo.pictures import demo_picture
+from ample.shop.bench.actions import bench_of, save_bench
+from ample.shop.bench.records import BenchSave, BenchSheet
 from ample.shop.doer import Doer
 from ample.shop.jobs import queries as jobs
 from ample.shop.jobs.records import NewJob
-from ample.shop.line.actions import decide, save_line
+from ample.shop.line.actions import decide, save_line, send_to_bench
 from ample.shop.line.records import DecideRequest, LineSave
 from ample.shop.photos.actions import add_photo
 from ample.shop.photos.pictures import take_in_picture
@@ -66,6 +68,7 @@ class DemoJob:
     decisions: list[tuple[int, int, str, str]]
     read: list[str]
     photo: tuple[int, int, str, str]
+    read_at_the_bench: list[tuple[int, int, Sheet]] = field(default_factory=list)
 
 
 def key_of(job: str, line: int, place: int) -> str:
@@ -115,11 +118,30 @@ def load_job(t: Transaction, bench: Doer, second: Doer, job: DemoJob) -> None:
     for line, place, verdict, reason in job.decisions:
         choice = DecideRequest.model_validate({"verdict": verdict, "reason": reason})
         decide(t, decider, job.number, key_of(job.number, line, place), choice)
+    for line, place, sheet_read in job.read_at_the_bench:
+        sent = send_to_bench(t, later, job.number, key_of(job.number, line, place))
+        _read(t, later, sent.part_id, sheet_read)
     line, place, picture, caption = job.photo
     add_photo(
         t, later, job.number, take_in_picture(demo_picture(picture)),
         PhotoPlace(part=key_of(job.number, line, place), caption=caption),
     )  # fmt: skip
+
+
+def _read(t: Transaction, doer: Doer, part_id: int, read: Sheet) -> None:
+    """What the caliper said of a part, beside what the line knew of it."""
+    held = bench_of(t, part_id)
+    observations = [
+        {
+            "feature": feature,
+            "instrument": read.get("instrument", "caliper 3"),
+            "readings": [{"typed": typed, "unit": "mm"} for typed in values.split()],
+        }
+        for feature, values in read["sizes"].items()
+    ]
+    changes = {"condition": read.get("condition", ""), "observations": observations}
+    sheet = BenchSheet.model_validate(held.sheet.model_dump() | changes)
+    save_bench(t, doer, part_id, BenchSave(version=held.version, sheet=sheet))
 
 
 def load_models(t: Transaction, owner: Doer, item_of: dict[str, int]) -> None:
@@ -213,6 +235,10 @@ def _winch() -> DemoJob:
         [(0, 8, "replace", "Cannot be seen into, and the winch is a day's work to reach.")],
         ["isolate", "manual_first", "raised", "winch_load"],
         (0, 1, "lip", "hard lip, as it came out"),
+        [
+            (0, 3, {"condition": "worn", "sizes": {"bore": "25.02 24.99", "outside": "51.97", "assembled_width": "16.41"}}),
+            (0, 8, {"sizes": {"bore": "25.00", "outside": "52.01", "outer_ring_width": "12.93"}}),
+        ],
     )  # fmt: skip
 
 
@@ -285,6 +311,11 @@ def _thruster() -> DemoJob:
         [(1, 2, "replace", "It costs less than one more haul-out."), (0, 10, "replace", "It ran in water: not worth a haul-out.")],
         ["isolate", "manual_first", "mains"],
         (0, 7, "track", "pitted track under the water seal"),
+        [
+            (0, 6, {"condition": "rusty", "sizes": {"outside": "51.95", "width": "14.88"}}),
+            (0, 10, {"sizes": {"bore": "20.01", "outside": "46.99", "width": "13.96"}}),
+            (1, 4, {"sizes": {"shaft_seat": "14.99", "housing_seat": "21.02", "width": "11.84"}}),
+        ],
     )  # fmt: skip
 
 
@@ -330,4 +361,8 @@ def _capstan() -> DemoJob:
         [(2, 3, "reuse", "Measured against the drawing: 8.00, it is ours.")],
         ["isolate", "manual_first", "mains", "raised", "lifting"],
         (1, 3, "cup", "two needles short in the lower cup"),
+        [
+            (1, 1, {"condition": "worn", "sizes": {"outside": "28.01", "width": "19.95"}}),
+            (2, 2, {"condition": "spun", "instrument": "caliper 1", "sizes": {"bore": "35.03", "outside": "71.93"}}),
+        ],
     )  # fmt: skip

@@ -9,6 +9,8 @@ from flask_openapi3 import Info, OpenAPI
 from pydantic import BaseModel
 
 from ample.shop.bench.api import api as bench
+from ample.shop.calipers.api import api as calipers
+from ample.shop.catalogue.api import api as catalogue
 from ample.shop.catalogue.index import ShopIndexKeeper
 from ample.shop.desk import Desk, ErrorAnswer, json_answer
 from ample.shop.instruments.api import api as instruments
@@ -64,7 +66,21 @@ def create_app(settings: Settings | None = None) -> OpenAPI:
     app.extensions["ample-desk"] = Desk(database, ShopIndexKeeper(database))
     guard(app)
     handle_errors(app)
-    for blueprint in (calc, people, jobs, takein, line, photos, jobfile, bench, seats, orders, instruments):
+    for blueprint in (
+        calc,
+        people,
+        jobs,
+        takein,
+        line,
+        photos,
+        jobfile,
+        bench,
+        seats,
+        orders,
+        instruments,
+        calipers,
+        catalogue,
+    ):
         app.register_api(blueprint)
     csrf.exempt(calc)
     _own_routes(app, database)

@@ -1,5 +1,5 @@
 import pytest
-from hypothesis import given
+from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from ample.core.designation import (
@@ -12,10 +12,11 @@ from ample.core.designation import (
     read_dialect,
 )
 from ample.core.errors import BadInput
-from ample.core.parts import CLOSURES, BearingSpec
+from ample.core.parts import CLOSURES, BearingSpec, bearing_kinds
 from ample.core.specs import spec_of_reading
-from ample.core.standards import ball_bearing_sizes
+from ample.core.standards import ball_bearing_sizes, bearing_sizes
 from ample.demo.catalogue import MAKERS, dialect_rows
+from tests.tables import published
 
 # Marking, size, what it states. Sizes: ISO 15; suffixes: DIN 623-1 or common practice.
 MARKINGS = [
@@ -71,6 +72,38 @@ def test_reads_markings(text, size, states):
     best = decode(text)[0]
     assert tuple(best.dimensions[k] for k in ("d_mm", "D_mm", "B_mm")) == pytest.approx(size)
     assert {name: best.attributes.get(name) for name in states} == states
+
+
+def _states(text):
+    return dict(pair.split("=") for pair in text.split(";") if pair)
+
+
+@pytest.mark.parametrize("row", published("bearing_markings.csv"), ids=lambda row: row["marking"])
+def test_reads_markings_of_every_kind(row):
+    """Each row says its standard, or common practice."""
+    best = decode(row["marking"])[0]
+    size = best.dimensions
+    width = size.get("T_mm") or size.get("B_mm") or size.get("C_mm")
+    found = (size.get("d_mm") or size.get("Fw_mm"), size.get("D_mm"), width)
+    wanted = tuple(float(row[name]) if row[name] else None for name in ("d_mm", "D_mm", "width_mm"))
+    assert best.designation == row["designation"]
+    assert [v is None for v in found] == [v is None for v in wanted]
+    assert [v for v in found if v] == pytest.approx([v for v in wanted if v], abs=0.002)
+    states = _states(row["states"])
+    extras = set(best.attributes.get("extra", "").split())
+    assert set(states.pop("extra", "").split()) <= extras
+    assert {name: best.attributes.get(name) for name in states} == states
+
+
+def test_every_kind_has_markings():
+    marked = {decode(row["marking"])[0].attributes["kind"] for row in published("bearing_markings.csv")}
+    assert marked == set(bearing_kinds())
+
+
+@pytest.mark.parametrize("row", published("half_worn_markings.csv"), ids=lambda row: row["marking"])
+def test_reads_what_half_worn_markings_can_be(row):
+    found = [reading.designation for reading in decode(row["marking"], limit=400)]
+    assert set(row["among"].split()) <= set(found)
 
 
 @pytest.mark.parametrize(
@@ -180,33 +213,76 @@ def test_marking_like_text_is_read_or_left(text):
     if text.strip():
         for reading in decode(text, limit=400):
             assert reading.family == "bearing"
-            assert reading.dimensions["d_mm"] > 0
+            assert max(reading.dimensions.values()) > 0
 
 
 DIALECTS = [None, *(read_dialect(maker, dialect_rows(maker)) for maker in MAKERS)]
-SPECS = st.builds(
-    lambda size, closure, clearance, cls: BearingSpec(
-        size.designation, size.series, size.d_mm, size.D_mm,
-        size.width_mm(CLOSURES[closure].sides > 0) or size.width_mm(CLOSURES[closure].sides == 0),
-        closure, clearance, cls,
-    ),
-    st.sampled_from(ball_bearing_sizes()), st.sampled_from(list(CLOSURES)),
-    st.sampled_from(["2", "N", "3"]), st.sampled_from(["Normal", "6", "5"]),
-)  # fmt: skip
 
 
-@given(SPECS, st.sampled_from(DIALECTS))
-def test_writing_and_reading_give_the_spec_back(spec, dialect):
-    marking = encode(spec, dialect)
-    assert spec_of_reading(decode(marking, (dialect,) if dialect else ())[0]) == spec
+@st.composite
+def specs(draw):
+    """A bearing of any kind with attributes that the general dictionary can write for it."""
+    size = draw(st.sampled_from(bearing_sizes()))
+    kind = bearing_kinds()[size.kind]
+    held = list(general_dialect().writing(kind.name, kind.group))
+    said = {"closure": "open", "clearance": "N", "class": "Normal", "cage": "standard", "bore_shape": "cylindrical",
+            "snap_ring": "none", "angle": ""}  # fmt: skip
+    for name in draw(st.sets(st.sampled_from(sorted(said)), max_size=3)):
+        values = sorted({sets[0][1] for sets in held if len(sets) == 1 and sets[0][0] == name})
+        if values:
+            said[name] = draw(st.sampled_from(values))
+    extras = sorted({sets[0][1] for sets in held if len(sets) == 1 and sets[0][0] == "extra"})
+    chosen = draw(st.lists(st.sampled_from(extras), max_size=1, unique=True)) if extras else []
+    closed = CLOSURES[said["closure"]].sides > 0
+    width = size.width_mm(closed) or size.width_mm(not closed)
+    return BearingSpec(
+        size.designation, size.series, size.d_mm, size.D_mm, width, said["closure"], said["clearance"],
+        said["class"], said["cage"], said["snap_ring"], said["bore_shape"], tuple(chosen), size.kind,
+        size.T_mm, size.C_mm, said["angle"],
+    )  # fmt: skip
 
 
-@pytest.mark.parametrize("code", general_dialect().codes, ids=lambda c: f"{c.code} {c.sets}")
+@settings(max_examples=600)
+@given(specs())
+def test_writing_and_reading_give_the_spec_back(spec):
+    assert _same(spec_of_reading(decode(encode(spec))[0]), spec)
+
+
+@given(specs(), st.sampled_from(DIALECTS[1:]))
+def test_every_dialect_gives_the_spec_back(spec, dialect):
+    try:
+        marking = encode(spec, dialect)
+    except BadInput as refused:
+        assert refused.code == "no_code"
+        return
+    assert _same(spec_of_reading(decode(marking, (dialect,))[0]), spec)
+
+
+def _same(read, spec):
+    """Equal in all that is marked; the sizes by the names they are sold by."""
+    assert read.dimensions == pytest.approx(spec.dimensions)
+    names = ("designation", "series", "closure", "clearance", "tolerance_class", "cage", "snap_ring", "bore_shape",
+             "extras", "kind", "angle")  # fmt: skip
+    assert [getattr(read, name) for name in names] == [getattr(spec, name) for name in names]
+    return True
+
+
+_OF_KIND = {size.kind: size.designation for size in reversed(bearing_sizes())}
+
+
+@pytest.mark.parametrize(
+    "code", general_dialect().codes, ids=lambda c: f"{c.code} {c.sets} {sorted(c.kinds)[:1]}"
+)
 def test_every_code_of_the_dictionary_is_reached(code):
-    text = f"{code.code}6205" if code.place == "prefix" else f"6205-{code.code}"
-    readings = decode(text)
-    spans = [(s.attribute, s.value) for r in readings for s in r.spans if s.text == code.code]
-    assert set(code.sets) <= set(spans)
+    """On a bearing of every kind that the code is for."""
+    kinds = [k for k in bearing_kinds().values() if code.is_of(k.name, k.group)]
+    assert kinds
+    for kind in kinds:
+        name = _OF_KIND[kind.name] if kind.name != "deep_groove" else "6205"
+        text = f"{code.code} {name}" if code.place == "prefix" else f"{name}-{code.code}"
+        readings = decode(text)
+        spans = [(s.attribute, s.value) for r in readings for s in r.spans if s.text == code.code]
+        assert set(code.sets) <= set(spans), text
 
 
 @pytest.mark.parametrize("maker", MAKERS)

@@ -6,7 +6,7 @@ from scipy.integrate import quad
 
 from ample.core.designation import decode
 from ample.core.errors import BadInput
-from ample.core.identify import Observation, identify, standard_catalogue
+from ample.core.identify import Observation, Seen, identify, standard_catalogue
 from ample.core.identify.model import (
     LARGEST_MM,
     SMALLEST_MM,
@@ -18,12 +18,14 @@ from ample.core.identify.model import (
     wear_amounts_mm,
 )
 from ample.core.identify.posterior import learnt, measure
-from ample.core.identify.unlisted import grid_near
+from ample.core.identify.unlisted import GRIDS, grid_near
+from ample.core.parts import BEARING
 from ample.core.sizes import default_instrument
 
 CALIPER = default_instrument("caliper")
 MICROMETER = default_instrument("micrometer")
 CATALOGUE = standard_catalogue()
+BALL = Seen.of("deep_groove", {})
 
 
 def seen(**features):
@@ -33,13 +35,18 @@ def seen(**features):
     ]
 
 
-def best(**features):
-    return identify(CATALOGUE, seen(**features))
+def best(told=BALL, **features):
+    return identify(CATALOGUE, seen(**features), seen=told)
+
+
+def size(candidate):
+    """Bore, outside and width of a candidate."""
+    return tuple(candidate.dimensions.get(name, 0.0) for name in ("d_mm", "D_mm", "B_mm"))
 
 
 def test_three_readings_settle_a_bearing():
     found = best(bore=24.99, outside=52.02, width=14.96)
-    assert (found.candidates[0].d_mm, found.candidates[0].D_mm, found.candidates[0].B_mm) == (25, 52, 15)
+    assert size(found.candidates[0]) == (25, 52, 15)
     assert found.candidates[0].probability > 0.99
     assert found.next_measurement is None
 
@@ -64,20 +71,20 @@ def test_the_gain_of_a_certain_split_is_its_entropy():
 
 
 def test_an_unlisted_part_is_none_of_these():
-    found = best(bore=(25.0, 25.01, 25.0), outside=(52.0, 52.01, 51.99), width=(16.0, 16.01, 16.0))
+    found = best(bore=(26.0, 26.01, 26.0), outside=(53.0, 53.01, 52.99), width=(16.0, 16.01, 16.0))
     assert found.none_probability > 0.9
     assert found.candidates[0].misfit.agreement == "disagrees"
 
 
 def test_one_slip_does_not_hide_the_right_part():
     found = best(bore=(25.0, 25.01, 27.0), outside=(52.0, 52.01), width=(15.0, 14.98))
-    assert found.candidates[0].D_mm == 52
+    assert size(found.candidates[0])[1] == 52
     assert found.candidates[0].probability > 0.9
 
 
 def test_a_crept_bore_is_still_its_size():
     found = best(bore=(25.05, 25.06), outside=(51.99, 52.0), width=(14.97,))
-    assert (found.candidates[0].d_mm, found.candidates[0].B_mm) == (25, 15)
+    assert size(found.candidates[0]) == (25, 52, 15)
     assert found.candidates[0].probability > 0.95
 
 
@@ -103,10 +110,10 @@ def test_a_marking_alone_ranks_its_readings():
 
 
 def test_marking_and_size_that_clash_are_both_said():
-    found = identify(CATALOGUE, seen(bore=30.0, outside=62.02), decode("6205"))
+    found = identify(CATALOGUE, seen(bore=30.0, outside=62.02), decode("6205"), seen=BALL)
     assert "6205" in found.clash
     assert "6206" in found.clash
-    assert found.candidates[0].d_mm == 30
+    assert size(found.candidates[0])[0] == 30
 
 
 def test_more_readings_never_make_the_ranking_vaguer_on_the_average():
@@ -120,7 +127,7 @@ def test_a_finer_instrument_tells_what_a_rule_cannot():
     def share(instrument):
         read = [Observation("bore", (9.525,), instrument), Observation("outside", (22.225,), instrument)]
         found = identify(CATALOGUE, read)
-        return sum(c.probability for c in found.candidates if c.D_mm == 22.225)
+        return sum(c.probability for c in found.candidates if size(c)[1] == 22.225)
 
     assert share(MICROMETER) > share(rule)
 
@@ -128,8 +135,8 @@ def test_a_finer_instrument_tells_what_a_rule_cannot():
 def test_stated_condition_counts():
     bent = (Observation("bore", (25.04,), MICROMETER, "spun"),)
     fresh = (Observation("bore", (25.04,), MICROMETER, "new"),)
-    assert sum(w for w, bore, _ in kind_weights(bent) if bore) > 0.7
-    assert sum(w for w, bore, _ in kind_weights(fresh) if bore) < 0.01
+    assert sum(w for w, worn in kind_weights(BEARING, bent) if "bore" in worn) > 0.7
+    assert sum(w for w, worn in kind_weights(BEARING, fresh) if "bore" in worn) < 0.01
 
 
 @pytest.mark.parametrize("condition", ["drowned", "NEW"])
@@ -182,13 +189,13 @@ def test_repeats_give_a_proper_density():
 
 
 def test_wear_is_one_sided_with_the_stated_mean():
-    amounts = wear_amounts_mm(200)
+    amounts = wear_amounts_mm(200, BEARING.wear_mean_mm, BEARING.wear_shape)
     assert amounts.min() > 0
     assert amounts.mean() == pytest.approx(0.025, rel=0.02)
 
 
 def test_the_grid_holds_whole_half_and_sixteenth_sizes():
-    sizes = {round(size, 4) for size, _ in grid_near(25.4, 0.6)}
+    sizes = {round(size, 4) for size, _ in grid_near(GRIDS["any"], 25.4, 0.6)}
     assert {25.0, 25.5, 25.4, 26.0} <= sizes
 
 
@@ -198,7 +205,7 @@ def _learnt(**features):
     posterior = measure(CATALOGUE, observations)
     chance = CATALOGUE.unit_prior * posterior.unit_density
     known = learnt(CATALOGUE, posterior, chance / chance.sum())
-    worn = sum(row.sum() for row, kind in zip(known, posterior.kinds, strict=True) if kind[2])
+    worn = sum(row.sum() for row, kind in zip(known, posterior.kinds, strict=True) if "outside" in kind[1])
     return worn, float(known.sum(axis=0) @ posterior.shared.shifts_mm)
 
 
@@ -224,15 +231,15 @@ def test_before_any_reading_only_the_shares_are_known():
 def test_seats_stand_for_the_sizes_of_a_bearing_that_is_gone():
     """A shaft of 25 k5 and a housing of 52 H7 were made for 25 x 52."""
     found = best(shaft_seat=25.006, housing_seat=52.015)
-    assert found.candidates[0].d_mm == 25
-    assert found.candidates[0].D_mm == 52
+    assert size(found.candidates[0])[0] == 25
+    assert size(found.candidates[0])[1] == 52
     assert found.next_measurement.feature in ("width", "marking")
 
 
 def test_a_worn_shaft_still_points_to_its_bearing():
     read = [Observation("shaft_seat", (24.95,), MICROMETER), Observation("width", (14.95,), CALIPER)]
-    found = identify(CATALOGUE, read)
-    assert (found.candidates[0].d_mm, found.candidates[0].B_mm) == (25, 15)
+    found = identify(CATALOGUE, read, seen=BALL)
+    assert size(found.candidates[0]) == (25, 52, 15)
 
 
 def test_bore_and_shaft_together_say_more_than_one():
@@ -244,10 +251,114 @@ def test_bore_and_shaft_together_say_more_than_one():
         "width",
         "shaft_seat",
     }
-    assert both.candidates[0].d_mm == 25
-    assert one.d_mm == 25
+    assert size(both.candidates[0])[0] == 25
+    assert size(one)[0] == 25
 
 
 def test_an_unlisted_bore_with_its_shaft_is_none_of_these():
     found = best(bore=(43.0,) * 2, shaft_seat=(43.0,) * 2, outside=(81.0,) * 2, width=(17.0,) * 2)
     assert found.none_probability > 0.95
+
+
+# Kinds, told and not told ------------------------------------------------------------------
+
+# Size as measured and what it is by kind: the same envelope is several parts (ISO 15, ISO 355, ISO 104).
+SAME_SIZE = [
+    ("deep_groove", "6205"),
+    ("angular_contact", "7205"),
+    ("self_aligning", "1205"),
+    ("cylindrical_nu", "NU205"),
+    ("cylindrical_nj", "NJ205"),
+]
+
+
+@pytest.mark.parametrize(("kind", "name"), SAME_SIZE)
+def test_the_picture_tells_parts_of_one_size_apart(kind, name):
+    found = best(Seen.of(kind, {}), bore=24.99, outside=52.0, width=14.95)
+    assert found.candidates[0].variants[0].entry.spec.designation == name
+    assert found.candidates[0].probability > 0.95
+
+
+# Answers to eye and hand, and the kind that alone gives them all (common practice).
+ANSWERS = [
+    ({"rolls": "ball", "tilts": "yes", "lies": "around"}, "1205"),
+    ({"rolls": "roller", "slides": "inner_both"}, "NU205"),
+    ({"rolls": "roller", "slides": "inner_one", "inner_flanges": "1"}, "NJ205"),
+    ({"rolls": "roller", "slides": "inner_one", "inner_flanges": "2"}, "NUP205"),
+    ({"rolls": "roller", "slides": "outer_both", "rows": "1"}, "N205"),
+    ({"rolls": "ball", "apart": "yes", "lies": "around"}, "QJ205"),
+]
+
+
+@pytest.mark.parametrize(("answers", "name"), ANSWERS)
+def test_answers_tell_the_kind(answers, name):
+    found = best(Seen.of(None, answers), bore=24.99, outside=52.0, width=14.95)
+    assert found.candidates[0].variants[0].entry.spec.designation == name
+
+
+def test_without_a_kind_all_kinds_of_a_size_stay_and_the_question_is_asked():
+    found = best(None, bore=24.99, outside=52.0, width=14.95)
+    kinds = dict(found.candidates[0].kinds)
+    assert {"deep_groove", "angular_contact", "cylindrical_nu"} <= set(kinds)
+    assert size(found.candidates[0]) == (25, 52, 15)
+    assert found.next_question.gain_bits > 1
+
+
+def test_a_wrong_picture_does_not_hide_what_the_sizes_say():
+    """A thrust bearing was pointed at, but nothing of that kind has the size."""
+    found = best(Seen.of("spherical_thrust", {}), bore=24.99, outside=52.0, width=14.95)
+    assert size(found.candidates[0])[:2] == (25, 52)
+
+
+def test_a_taper_is_offered_its_own_widths():
+    found = best(Seen.of("taper", {}), bore=25.0, outside=52.0)
+    assert "assembled_width" in found.offered
+    assert "width" not in found.offered
+    assert found.next_measurement.feature == "assembled_width"
+
+
+@pytest.mark.parametrize(("T", "name"), [(16.3, "30205"), (19.3, "32205"), (22.1, "33205")])
+def test_the_assembled_width_tells_tapers_apart(T, name):
+    """ISO 355: 25 x 52 in three series."""
+    found = best(Seen.of("taper", {}), bore=25.0, outside=52.0, assembled_width=T)
+    assert found.candidates[0].variants[0].entry.spec.designation == name
+
+
+def test_the_cup_width_tells_the_steep_taper():
+    """30305 and 31305 share bore, outside, assembled and cone width; the cups are 15 and 13 mm (ISO 355)."""
+    read = {"bore": 25.0, "outside": 62.0, "assembled_width": 18.35}
+    assert best(Seen.of("taper", {}), **read).next_measurement.feature == "outer_ring_width"
+    steep = best(Seen.of("taper", {}), **read, outer_ring_width=12.95)
+    assert steep.candidates[0].variants[0].entry.spec.designation == "31305"
+
+
+def test_a_standout_leaves_the_tapers_that_have_it():
+    """T - C is 5.25 mm for 31305 and for 32305, 3.25 for 30305 (ISO 355)."""
+    found = best(Seen.of("taper", {}), bore=25.0, outside=62.0, standout=5.35)
+    names = [each.variants[0].entry.spec.designation for each in found.candidates[:2]]
+    assert sorted(names) == ["31305", "32305"]
+    assert sum(each.probability for each in found.candidates[:2]) > 0.98
+
+
+def test_an_inch_taper_lies_above_its_nominal():
+    """Bore 19.05 +0.013, outside 45.237 +0.025: plus tolerances (ANSI/ABMA 19.2)."""
+    found = best(Seen.of("inch_taper", {}), bore=19.06, outside=45.25, assembled_width=15.6)
+    assert found.candidates[0].variants[0].entry.spec.designation == "LM11949/LM11910"
+
+
+def test_a_cone_alone_is_told_by_bore_and_width():
+    found = best(Seen.of("inch_cone", {}), bore=25.41, inner_ring_width=14.70)
+    assert found.candidates[0].variants[0].entry.spec.designation == "L44643"
+    assert found.candidates[0].dimensions.keys() == {"d_mm", "B_mm"}
+
+
+def test_a_drawn_cup_is_told_by_shaft_housing_and_width():
+    found = best(Seen.of("needle", {}), shaft_seat=25.0, housing_seat=32.01, width=15.9)
+    assert found.candidates[0].variants[0].entry.spec.designation == "HK2516"
+    assert found.candidates[0].dimensions == {"Fw_mm": 25, "D_mm": 32, "C_mm": 16}
+
+
+@pytest.mark.parametrize("asked", [("gearbox", {}), (None, {"mood": "good"}), (None, {"rows": "9"})])
+def test_unknown_kinds_and_answers_are_refused(asked):
+    with pytest.raises(BadInput):
+        Seen.of(*asked)

@@ -95,3 +95,56 @@ def test_nearer_parts_lie_nearer():
 def test_impossible_duties_are_refused(duty):
     with pytest.raises(BadInput):
         Running(**duty)
+
+
+# Kinds -------------------------------------------------------------------------------------
+
+BALL = BearingSpec("6205", "62", 25, 52, 15)
+TAPER = BearingSpec("30205", "302", 25, 52, 15, kind="taper", T_mm=16.25, C_mm=13)
+
+
+def test_a_taper_in_the_place_of_a_ball_needs_a_change_and_says_what():
+    """Common practice: a taper carries load one way and is set against a second one; it is wider here."""
+    found = interchange(BALL, TAPER)
+    assert found.verdict == "needs_change"
+    assert "set against a second one" in attribute(found, "kind").consequence
+    assert "1.25 mm wider" in attribute(found, "width").consequence
+
+
+def test_a_roller_bearing_without_flanges_takes_no_load_along_the_shaft():
+    found = interchange(BALL, replace(BALL, designation="NU205", kind="cylindrical_nu"))
+    assert "Load along the shaft: none" in attribute(found, "kind").consequence
+
+
+def test_a_stiff_bearing_in_the_place_of_one_that_tilts_is_said():
+    tilting = replace(BALL, designation="1205", kind="self_aligning")
+    assert "tilted shaft" in attribute(interchange(tilting, BALL), "kind").consequence
+
+
+def test_a_flat_bearing_never_replaces_one_about_the_shaft():
+    flat = BearingSpec("51205", "512", 25, 52, 15, kind="thrust_ball", T_mm=15)
+    assert interchange(BALL, flat).verdict == "not_interchangeable"
+
+
+def test_tapers_of_one_assembled_width_with_other_rings_differ_in_their_rings():
+    """30305 and 31305: the same but for the cup (ISO 355)."""
+    plain = BearingSpec("30305", "303", 25, 62, 17, kind="taper", T_mm=18.25, C_mm=15)
+    steep = replace(plain, designation="31305", series="313", C_mm=13)
+    found = interchange(plain, steep)
+    assert found.verdict == "fits_with_differences"
+    assert attribute(found, "cup width").judgement == "change"
+
+
+def test_another_contact_angle_is_a_change():
+    forty = BearingSpec("7205", "72", 25, 52, 15, kind="angular_contact", angle="40")
+    assert (
+        attribute(interchange(forty, replace(forty, angle="15")), "contact angle").severity == "needs_change"
+    )
+    assert attribute(interchange(forty, forty), "contact angle").judgement == "same"
+
+
+def test_clearance_of_rollers_is_compared_by_their_own_table():
+    """Group N to 3 at 75 mm, cylindrical: 40..75 to 65..100, 25 wider in the middle (ISO 5753-1)."""
+    normal = BearingSpec("NU215", "NU2", 75, 130, 25, kind="cylindrical_nu")
+    found = attribute(interchange(normal, replace(normal, clearance="3")), "clearance")
+    assert "25 µm" in found.consequence

@@ -17,7 +17,8 @@ class PartKind:
     """A kind of part: its key, how it is drawn, its card, and the mark that tells its way round.
 
     The shares are proportions to the shaft, for drawing while sizes are unknown. `border` says
-    that it parts the inside from the outside; `inner` that it stands inside.
+    that it parts the inside from the outside; `inner` that it stands inside. `picture` is the group of
+    bearings that it goes to the Bench as.
     """
 
     kind: str
@@ -26,6 +27,7 @@ class PartKind:
     drawn: str
     card: str
     family: str
+    picture: str
     telling: str
     left: str
     right: str

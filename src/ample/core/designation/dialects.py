@@ -10,9 +10,10 @@ from functools import cached_property, lru_cache
 from pathlib import Path
 
 from ample.core.errors import BadInput
+from ample.core.parts import GROUPS, bearing_kinds
 from ample.core.tables import read_table
 
-_ATTRIBUTES = frozenset(("closure", "clearance", "class", "cage", "snap_ring", "bore_shape", "extra"))
+ATTRIBUTES = frozenset(("closure", "clearance", "class", "cage", "snap_ring", "bore_shape", "angle", "extra"))
 _CODE = re.compile(r"[A-Z0-9]{1,8}")
 
 
@@ -25,9 +26,14 @@ class Code:
     sets: tuple[tuple[str, str], ...]
     meaning: str
     basis: str
+    kinds: frozenset[str] = frozenset()
+
+    def is_of(self, kind: str, group: str) -> bool:
+        """Whether the code has this meaning on a kind of bearing."""
+        return not self.kinds or kind in self.kinds or group in self.kinds
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, eq=False)
 class Dialect:
     """A named set of codes. A code with several meanings stands several times."""
 
@@ -55,14 +61,41 @@ class Dialect:
         return _any_of(self.prefixes)
 
     @cached_property
-    def writing(self) -> dict[tuple[tuple[str, str], ...], Code]:
-        """The code to write for what it sets: the first row that sets just that."""
+    def longest_suffix(self) -> int:
+        """The length of the longest suffix."""
+        return max((len(name) for name in self.suffixes), default=0)
+
+    def suffixes_of(self, kind: str, group: str) -> dict[str, tuple[Code, ...]]:
+        """Suffix meanings by code, as far as they hold for a kind of bearing."""
+        held = self._of_kind.get(kind)
+        if held is None:
+            held = {}
+            for name, codes in self.suffixes.items():
+                own = tuple(code for code in codes if code.is_of(kind, group))
+                if own:
+                    held[name] = own
+            self._of_kind[kind] = held
+        return held
+
+    @cached_property
+    def _of_kind(self) -> dict[str, dict[str, tuple[Code, ...]]]:
+        return {}
+
+    def writing(self, kind: str, group: str) -> dict[tuple[tuple[str, str], ...], Code]:
+        """The code to write for what it sets: the first that means just that on this kind of bearing."""
+        if kind in self._writing_of_kind:
+            return self._writing_of_kind[kind]
         chosen: dict[tuple[tuple[str, str], ...], Code] = {}
         for code in self.codes:
-            held = self.suffixes if code.place == "suffix" else self.prefixes
-            if len(held[code.code]) == 1:
+            held = self.suffixes_of(kind, group) if code.place == "suffix" else self.prefixes
+            if code.is_of(kind, group) and len(held[code.code]) == 1:
                 chosen.setdefault(code.sets, code)
+        self._writing_of_kind[kind] = chosen
         return chosen
+
+    @cached_property
+    def _writing_of_kind(self) -> dict[str, dict[tuple[tuple[str, str], ...], Code]]:
+        return {}
 
     def _by_place(self, place: str) -> dict[str, tuple[Code, ...]]:
         found: dict[str, list[Code]] = defaultdict(list)
@@ -86,7 +119,7 @@ def _any_of(codes: Iterable[str]) -> re.Pattern[str]:
 
 
 def read_dialect(name: str, rows: Iterable[Mapping[str, str]]) -> Dialect:
-    """Build a dialect from rows (code, place, attribute, value, meaning, basis); each is checked."""
+    """Build a dialect from rows (code, place, attribute, value, meaning, basis, kinds); each is checked."""
     codes = []
     for number, row in enumerate(rows, start=1):
         names, values = row["attribute"].split("+"), row["value"].split("+")
@@ -94,7 +127,7 @@ def read_dialect(name: str, rows: Iterable[Mapping[str, str]]) -> Dialect:
             _CODE.fullmatch(row["code"])
             and row["place"] in ("prefix", "suffix")
             and len(names) == len(values)
-            and set(names) <= _ATTRIBUTES
+            and set(names) <= ATTRIBUTES
             and row["meaning"]
         )
         if not good:
@@ -105,10 +138,35 @@ def read_dialect(name: str, rows: Iterable[Mapping[str, str]]) -> Dialect:
                 "It needs a code, prefix or suffix, an attribute, a value and a meaning.",
             )
         sets = tuple(zip(names, values, strict=True))
-        codes.append(Code(row["code"], row["place"], sets, row["meaning"], row["basis"]))
-    if len({(c.place, c.code, c.sets) for c in codes}) != len(codes):
-        raise BadInput("bad_code", f"A code of “{name}” stands twice with one meaning.", "codes")
+        kinds = _kinds(row.get("kinds") or "", number)
+        codes.append(Code(row["code"], row["place"], sets, row["meaning"], row["basis"], kinds))
+    _check_shadows(name, codes)
     return Dialect(name, tuple(codes))
+
+
+def _kinds(text: str, number: int) -> frozenset[str]:
+    """The kinds or groups that a code is for; a name that is neither is refused."""
+    names = frozenset(text.split())
+    unknown = sorted(names - set(bearing_kinds()) - set(GROUPS))
+    if unknown:
+        raise BadInput(
+            "bad_code", f"Row {number}: “{unknown[0][:30]}” is no kind of bearing.", "codes",
+            f"A kind, or a group: {', '.join(GROUPS)}.",
+        )  # fmt: skip
+    return names
+
+
+def _check_shadows(name: str, codes: list[Code]) -> None:
+    """No code stands twice with one meaning for one kind of bearing."""
+    seen: set[tuple[str, str, tuple[tuple[str, str], ...], str]] = set()
+    for code in codes:
+        for kind in code.kinds or {""}:
+            key = (code.place, code.code, code.sets, kind)
+            if key in seen:
+                raise BadInput(
+                    "bad_code", f"The code {code.code} of “{name}” stands twice with one meaning.", "codes"
+                )
+            seen.add(key)
 
 
 @lru_cache

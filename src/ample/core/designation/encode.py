@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from ample.core.designation.dialects import Code, Dialect, general_dialect
 from ample.core.errors import BadInput
-from ample.core.parts import BearingSpec
+from ample.core.parts import BearingKind, BearingSpec, bearing_kinds
 
 
 def encode(spec: BearingSpec, dialect: Dialect | None = None) -> str:
@@ -39,18 +39,20 @@ def encode(spec: BearingSpec, dialect: Dialect | None = None) -> str:
             ("clearance", spec.clearance, "N"),
             ("snap_ring", spec.snap_ring, "none"),
             ("bore_shape", spec.bore_shape, "cylindrical"),
+            ("angle", spec.angle, ""),
         )
         if value != usual
     ]
-    codes = [_code_for(own, ((name, value),)) for name, value in wanted]
-    codes += [_code_for(own, (("extra", value),)) for value in spec.extras]
+    kind = bearing_kinds()[spec.kind]
+    codes = [_code_for(own, kind, ((name, value),)) for name, value in wanted]
+    codes += [_code_for(own, kind, (("extra", value),)) for value in spec.extras]
     prefixes = "".join(code.code for code in codes if code.place == "prefix")
     suffixes = "".join(f"-{code.code}" for code in codes if code.place == "suffix")
     return f"{prefixes}{spec.designation}{suffixes}"
 
 
-def _code_for(dialect: Dialect, sets: tuple[tuple[str, str], ...]) -> Code:
-    code = dialect.writing.get(sets)
+def _code_for(dialect: Dialect, kind: BearingKind, sets: tuple[tuple[str, str], ...]) -> Code:
+    code = dialect.writing(kind.name, kind.group).get(sets)
     if code is None:
         name, value = sets[0]
         raise BadInput("no_code", f"The dialect “{dialect.name}” has no code for {name} {value}.", "dialect")

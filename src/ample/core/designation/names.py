@@ -3,64 +3,222 @@
 from __future__ import annotations
 
 import re
+from collections.abc import Iterator
 from dataclasses import dataclass
 from functools import lru_cache
 
-from ample.core.standards import BoundarySize, ball_bearing_sizes
+from ample.core.designation.bore_code import bore_of_code
+from ample.core.errors import BadInput
+from ample.core.standards import BoundarySize, Series, bearing_series, bearing_sizes
 
-SERIES_WORDS = {
-    "60": "deep groove, extra light",
-    "62": "deep groove, light",
-    "63": "deep groove, medium",
-    "64": "deep groove, heavy",
-    "160": "deep groove, extra light, narrow",
-    "161": "deep groove, narrow",
-    "618": "deep groove, thin section 18",
-    "619": "deep groove, thin section 19",
-    "622": "deep groove, light, wide",
-    "623": "deep groove, medium, wide",
-    "630": "deep groove, extra light, wide",
-    "68": "miniature deep groove, thin section 18",
-    "69": "miniature deep groove, thin section 19",
-    "R": "inch deep groove, R series",
-}
+Piece = tuple[int, str, str, str]
 _THIN = re.compile(r"6(18|19)(\d\d)")
 _THIN_MINI = re.compile(r"6([89])(\d)")
+_NEEDLE_CODE = re.compile(r"(HK|BK|AXK|AS|LS)(\d\d)(\d{2,3})")
+_NEEDLE_SIZE = re.compile(r"(NKI?)(\d+)/(\d+)")
+_CAGE = re.compile(r"(K)(\d+)X(\d+)X(\d+)")
+_SIXTEENTHS = re.compile(r"(SCE)(\d{1,2}?)(\d{1,2})")
+_ISO355 = re.compile(r"(T)(\d)([A-G])([A-E])(\d{3})")
+_INSERT_INCH = re.compile(r"(UC2)(\d\d)(-\d+)")
+_BORE = re.compile(r"/\d{1,3}(?:\.\d)?|\d\d|\d(?!\d)")
 
 
 @dataclass(frozen=True, slots=True)
 class KnownName:
-    """A way of writing a basic designation, where its series ends, and the size it stands for."""
+    """A way of writing a basic designation, as it is compared, and the size it stands for."""
 
     text: str
-    series_length: int
     size: BoundarySize
+    share: float
 
 
 @lru_cache
 def known_names() -> dict[str, KnownName]:
-    """Every way of writing a basic designation that is held, canonical and other markets' forms."""
+    """Every way of writing a basic designation that is held, canonical and other markets' forms.
+
+    Names are compared in capitals and without spaces; dashes count only where they tell sizes apart.
+    """
+    shares = {name: series.share for name, series in bearing_series().items()}
     names: dict[str, KnownName] = {}
-    for size in ball_bearing_sizes():
-        names[size.designation] = KnownName(size.designation, _series_length(size), size)
-    for size in ball_bearing_sizes():
-        for text, length in _other_forms(size):
-            names.setdefault(text, KnownName(text, length, size))
+    for size in bearing_sizes():
+        text = size.designation.upper()
+        names[text] = KnownName(text, size, shares[size.series])
+    for size in bearing_sizes():
+        for text in _other_forms(size):
+            names.setdefault(text, KnownName(text, size, shares[size.series]))
     return names
 
 
-def _series_length(size: BoundarySize) -> int:
-    return 1 if size.series == "R" else len(size.series)
+@lru_cache
+def longest_by_first() -> dict[str, int]:
+    """The length of the longest known name by first character."""
+    found: dict[str, int] = {}
+    for text in known_names():
+        found[text[0]] = max(found.get(text[0], 0), len(text))
+    return found
 
 
-def _other_forms(size: BoundarySize) -> list[tuple[str, int]]:
-    """6805 for 61805, 619/8 for 698, 60/2.5 for 602X."""
-    name = size.designation
+@lru_cache
+def names_by_first() -> dict[str, str]:
+    """All known names as one text, a name a line, by first character; all together under ``."""
+    lines: dict[str, list[str]] = {"": []}
+    for text in known_names():
+        lines.setdefault(text[0], []).append(text)
+        lines[""].append(text)
+    return {first: "\n" + "\n".join(found) + "\n" for first, found in lines.items()}
+
+
+@lru_cache
+def series_by_text() -> dict[str, Series]:
+    """Series that take a bore code, by what is written before it, longest first."""
+    found: dict[str, Series] = {}
+    for series in bearing_series().values():
+        if re.fullmatch(r"[A-Z]{0,3}\d{1,3}", series.name) and series.name not in (
+            "UC2",
+            "UC3",
+            "SB2",
+            "LR2",
+            "LR52",
+        ):
+            found[series.name] = series
+    return dict(sorted(found.items(), key=lambda pair: -len(pair[0])))
+
+
+def _other_forms(size: BoundarySize) -> Iterator[str]:
+    """6805 for 61805, 619/8 for 698, 5205 for 3205, LM11949/10, K202413, SL1830 for NCF30, HK 25x32x16."""
+    name = size.designation.upper()
+    if size.also:
+        yield size.also.upper()
     thin = _THIN.fullmatch(name)
-    if thin:
-        return [(f"6{thin.group(1)[1]}{thin.group(2)}", 2)]
-    if _THIN_MINI.match(name):
-        return [(f"61{name[1]}/{size.d_mm:g}", 3)]
-    if name.endswith("X"):
-        return [(f"{size.series}/{size.d_mm:g}", len(size.series))]
-    return []
+    if size.series in ("618", "619") and thin:
+        yield f"6{thin.group(1)[1]}{thin.group(2)}"
+    if size.series in ("68", "69") and _THIN_MINI.match(name):
+        yield f"61{name[1]}/{size.d_mm:g}"
+    if size.series in ("60", "62", "63") and name.endswith("X"):
+        yield f"{size.series}/{size.d_mm:g}"
+    if size.kind == "double_row_angular":
+        yield f"5{name[1:]}"
+    if size.series in ("718", "719"):
+        yield f"7{name[2:]}" if len(name) == 5 else name
+    if size.kind == "needle_cage":
+        yield name.replace("X", "")
+    if size.kind in ("drawn_cup", "needle_no_ring") and size.series in ("HK", "NK"):
+        yield f"{size.series}{size.d_mm:g}X{size.D_mm:g}X{size.C_mm:g}"
+    if size.series in ("NCF30", "NCF22"):
+        yield f"SL18{name[3:]}"
+    if size.series == "NNF50":
+        yield f"SL04{name[3:]}"
+    if size.kind == "inch_taper":
+        yield name.replace("/", "")
+
+
+@lru_cache(maxsize=8192)
+def pieces_of(text: str) -> tuple[Piece, ...]:
+    """What the pieces of a known name say: length, meaning, attribute, value."""
+    name = known_names()[text]
+    size = name.size
+    words = bearing_series()[size.series].words
+    for pattern, spelled in (
+        (_CAGE, ("under the needles {1:g} mm", "over the needles {2:g} mm", "width {3:g} mm")),
+        (_NEEDLE_SIZE, ("{1:g} mm", "width {2:g} mm")),
+        (_ISO355, ("", "", "", "bore {4:g} mm")),
+    ):
+        found = pattern.fullmatch(text)
+        if found and pattern is not _ISO355:
+            return _spelled(found, words, spelled)
+    coded = _NEEDLE_CODE.fullmatch(text)
+    if coded:
+        second = "width" if coded.group(1) in ("HK", "BK") else "outside"
+        attribute = "C_mm" if second == "width" else "D_mm"
+        return (
+            (len(coded.group(1)), words, "series", size.series),
+            (2, f"{_inside_word(size)} {float(coded.group(2)):g} mm", "d_mm", f"{size.d_mm:g}"),
+            (
+                len(coded.group(3)),
+                f"{second} {float(coded.group(3)):g} mm",
+                attribute,
+                f"{float(coded.group(3)):g}",
+            ),
+        )
+    iso355 = _ISO355.fullmatch(text)
+    if iso355:
+        return (
+            (1, "tapered roller bearing of ISO 355", "series", size.series),
+            (1, f"angle series {iso355.group(2)}", "note", "angle_series"),
+            (1, f"diameter series {iso355.group(3)}", "note", "diameter_series"),
+            (1, f"width series {iso355.group(4)}", "note", "width_series"),
+            (3, f"bore {size.d_mm:g} mm", "d_mm", f"{size.d_mm:g}"),
+        )
+    inches = _INSERT_INCH.fullmatch(text)
+    if inches:
+        return (
+            (3, words, "series", size.series),
+            (2, f"outside {size.D_mm:g} mm", "D_mm", f"{size.D_mm:g}"),
+            (len(inches.group(3)), f"bore {inches.group(3)[1:]}/16 in", "d_mm", f"{size.d_mm:g}"),
+        )
+    if size.kind == "inch_taper":
+        cone = len(size.designation.partition("/")[0])
+        return (
+            (cone, f"cone, bore {size.d_mm:g} mm", "series", size.series),
+            (len(text) - cone, f"cup, outside {size.D_mm:g} mm", "D_mm", f"{size.D_mm:g}"),
+        )
+    if size.series in ("inch_cone", "inch_cup", "thin", "SCE"):
+        return ((len(text), f"{words}, {_size_words(size)}", "series", size.series),)
+    split = _series_length(text, size)
+    return (
+        (split, words, "series", size.series),
+        (len(text) - split, f"{_inside_word(size)} {size.d_mm:g} mm", "d_mm", f"{size.d_mm:g}"),
+    )
+
+
+def _spelled(found: re.Match[str], words: str, spelled: tuple[str, ...]) -> tuple[Piece, ...]:
+    """Sizes written out with a stroke or a multiplication sign between them."""
+    attributes = ("d_mm", "D_mm", "C_mm") if len(spelled) == 3 else ("d_mm", "C_mm")
+    pieces: list[Piece] = [(len(found.group(1)), words, "series", found.group(1))]
+    numbers = [0.0, *(float(each) for each in found.groups()[1:])]
+    for place, (said, attribute) in enumerate(zip(spelled, attributes, strict=True), start=1):
+        length = len(found.group(place + 1)) + (place > 1)
+        pieces.append((length, said.format(*numbers), attribute, f"{numbers[place]:g}"))
+    return tuple(pieces)
+
+
+def _inside_word(size: BoundarySize) -> str:
+    if size.kind in ("drawn_cup", "drawn_cup_closed", "needle_no_ring", "needle_cage"):
+        return "under the needles"
+    return "stud" if size.kind == "track_roller_stud" else "bore"
+
+
+def _size_words(size: BoundarySize) -> str:
+    if size.kind == "inch_cone":
+        return f"bore {size.d_mm:g} mm"
+    if size.kind == "inch_cup":
+        return f"outside {size.D_mm:g} mm"
+    return f"{size.d_mm:g} x {size.D_mm:g} x {size.B_open_mm:g} mm"
+
+
+def _series_length(text: str, size: BoundarySize) -> int:
+    """Where the bore code begins: a stroke, the last two digits, or the last digit."""
+    stroke = text.find("/")
+    if stroke > 0:
+        return stroke
+    if text.startswith("R") and size.series == "R":
+        return 1
+    digits = re.search(r"\d+[A-Z]?$", text)
+    if digits is None:
+        return len(text)
+    own = size.series
+    if text.startswith(own) and len(text) > len(own):
+        return len(own)
+    code = 1 if size.d_mm < 10 and not text[-2:].startswith("0") else 2
+    return max(len(text) - code, 1)
+
+
+def bore_after(text: str, at: int) -> tuple[float, int] | None:
+    """The bore that a bore code at this place gives, and where it ends; None when there is none."""
+    found = _BORE.match(text, at)
+    if not found or (len(found.group()) == 1):
+        return None
+    try:
+        return bore_of_code(found.group()), found.end()
+    except BadInput:
+        return None

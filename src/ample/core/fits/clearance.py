@@ -11,6 +11,7 @@ from ample.core.standards import internal_clearance
 from ample.core.standards.rings import CLEARANCE_GROUPS
 
 RING_PER_K = 11.5e-6
+ROLLERS = ("cylindrical", "spherical")
 HOUSING_OVER_OUTSIDE = 1.5
 LEAST_RUNNING_UM = 3.0
 
@@ -46,11 +47,12 @@ def clearance_after_fitting(
     warmer_inner_k: float = 10.0,
     hollow_mm: float = 0.0,
     finish: str = "ground",
+    kind: str = "deep_groove",
 ) -> ClearanceAfterFitting:
     """The radial clearance that fitting and running heat leave.
 
     Formula: inner raceway grows by i·k·(1 − k0²)/(1 − k²·k0²), k = d/F, F = (4d + D)/5, k0 = d0/d;
-    outer shrinks by i·h·(1 − h0²)/(1 − h²·h0²), h = E/D, E = (4D + d)/5, h0 = D/D0 with D0 = 1.5·D
+    outer shrinks by i·h·(1 − h0²)/(1 − h²·h0²), h = E/D, E = (4D + d)/5 (rollers (3d + D)/4, (3D + d)/4), h0 = D/D0 with D0 = 1.5·D
     assumed; i is the effective interference i·d/(d+2) where tight, else 0. Running:
     −α·ΔT·(E + F)/2 with balls midway, −α·ΔT·E with balls as warm as the inner ring.
 
@@ -62,6 +64,7 @@ def clearance_after_fitting(
         warmer_inner_k: How much warmer the inner ring runs than the outer, K, −20 to 100.
         hollow_mm: Bore of a hollow shaft, mm; 0 for a solid one.
         finish: `ground` or `turned` seats.
+        kind: Whose clearance table holds: `deep_groove`, `self_aligning`, `cylindrical`, `spherical` (radial).
 
     Returns:
         The three ranges, µm, and the narrowest group likely to run with 3 µm or more (common practice).
@@ -81,7 +84,10 @@ def clearance_after_fitting(
         raise BadInput("temperature_out_of_range", "−20 to 100 K.", "warmer_inner_k")
     if not 0 <= hollow_mm < d:
         raise BadInput("bad_hollow", "The bore of a hollow shaft is smaller than it.", "hollow_mm")
-    inner, outer = (4 * d + D) / 5, (4 * D + d) / 5
+    if kind in ROLLERS:
+        inner, outer = (3 * d + D) / 4, (3 * D + d) / 4
+    else:
+        inner, outer = (4 * d + D) / 5, (4 * D + d) / 5
     k, k0, h, h0 = d / inner, hollow_mm / d, outer / D, 1 / HOUSING_OVER_OUTSIDE
     grows = k * (1 - k0**2) / (1 - k**2 * k0**2) * d / (d + SMOOTHING_MM[finish])
     shrinks = h * (1 - h0**2) / (1 - h**2 * h0**2) * D / (D + SMOOTHING_MM[finish])
@@ -90,7 +96,7 @@ def clearance_after_fitting(
     taken = _taken(shaft, grows, housing, shrinks)
 
     def after(group_name: str, heat_um: float) -> Range:
-        before = internal_clearance("deep_groove", d, group_name)
+        before = internal_clearance(kind, d, group_name)
         middle = (before.min_um + before.max_um) / 2
         return _range(
             before.min_um - taken.max - heat_um,
@@ -98,7 +104,7 @@ def clearance_after_fitting(
             before.max_um - taken.min - heat_um,
         )
 
-    bought = internal_clearance("deep_groove", d, group)
+    bought = internal_clearance(kind, d, group)
     before = _range(bought.min_um, (bought.min_um + bought.max_um) / 2, bought.max_um)
     suits = _suiting(after, midway)
     return ClearanceAfterFitting(

@@ -86,6 +86,7 @@ def check_seat(
     instrument_c: float | None = None,
     edition: str = "2017",
     finish: str = "ground",
+    ring_kind: str = "radial",
 ) -> SeatCheck:
     """Judge a shaft or housing seat from readings in planes and directions.
 
@@ -108,6 +109,7 @@ def check_seat(
         instrument_c: Temperature of the instrument, °C; as the part when not given.
         edition: `2017` or `2013` of ISO 14253-1.
         finish: `ground` or `turned` seat.
+        ring_kind: Whose ring tolerances hold: `radial`, `taper`, `inch_taper` or `thrust`.
 
     Returns:
         The whole judgement.
@@ -128,7 +130,7 @@ def check_seat(
     _check_part(part, zone, edition, finish)
     at_20 = _at_reference(readings_mm, nominal_mm, part_c, instrument_c)
     wanted = limits(nominal_mm, zone)
-    ring = ring_limits("bore" if part == "shaft" else "outside", nominal_mm, tolerance_class)
+    ring = ring_limits("bore" if part == "shaft" else "outside", nominal_mm, tolerance_class, ring_kind)
     planes = tuple(_plane(row, nominal_mm) for row in at_20)
     local = [value for plane in planes for value in plane.readings_um]
     mean_um = fmean(plane.mean_um for plane in planes)

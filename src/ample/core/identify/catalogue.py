@@ -10,13 +10,12 @@ from pathlib import Path
 import numpy as np
 from numpy.typing import NDArray
 
-from ample.core.parts import FEATURES, BearingSpec, manufacturing_interval_mm
-from ample.core.standards import ball_bearing_sizes
+from ample.core.parts import BEARING, BearingSpec, Family, Make, bearing_kinds
+from ample.core.standards import bearing_series, bearing_sizes
 from ample.core.tables import read_table
 
 Floats = NDArray[np.float64]
 Ints = NDArray[np.intp]
-DIMENSIONS = ("d_mm", "D_mm", "B_mm")
 RARE = 0.05
 
 
@@ -32,26 +31,55 @@ class Entry:
 
 @dataclass(frozen=True)
 class Intervals:
-    """Distinct manufacturing intervals of one feature, and which one each unit has."""
+    """Distinct manufacturing intervals of one feature, and which each unit has.
+
+    Row 0 stands for units that do not have the feature. `of_unit` has a column for each thing that
+    the feature can stand for, `share` how often it does.
+    """
 
     nominal_mm: Floats
     low_mm: Floats
     high_mm: Floats
     of_unit: Ints
+    share: Floats
+
+    def gathered(self, values: Floats, rows: Ints | slice) -> Floats:
+        """Values by interval, brought to units: the mean over what the feature can stand for."""
+        own = self.of_unit[rows]
+        if own.shape[1] == 1:
+            return np.asarray(values[own[:, 0]])
+        share = self.share[rows]
+        return np.asarray(sum(share[:, j, None] * values[own[:, j]] for j in range(own.shape[1])))
+
+    def any_of(self, wanted: NDArray[np.bool_]) -> NDArray[np.bool_]:
+        """Units with at least one of the wanted intervals."""
+        return np.asarray(wanted[self.of_unit].any(axis=1))
 
 
 @dataclass(frozen=True)
 class Catalogue:
-    """Listed parts. A unit is an envelope in one tolerance class; an envelope has one or more."""
+    """Listed parts. A unit is an envelope made in one way (tolerances, class); an envelope has some.
 
+    A group is the parts of one kind of one unit: all that the readings and the eye tell is the same for
+    them, so that a hundred thousand parts are ranked as a few thousand groups.
+    """
+
+    family: Family
     entries: tuple[Entry, ...]
     envelopes_mm: Floats
+    unit_makes: tuple[Make, ...]
     unit_envelope: Ints
     entry_unit: Ints
     entry_prior: Floats
     unit_prior: Floats
     intervals: dict[str, Intervals]
     rows_named: dict[str, Ints]
+    kinds: tuple[str, ...]
+    entry_kind: Ints
+    entry_group: Ints
+    group_unit: Ints
+    group_kind: Ints
+    group_prior: Floats
     entry_closure: NDArray[np.str_]
     entry_clearance: NDArray[np.str_]
     entry_class: NDArray[np.str_]
@@ -62,33 +90,51 @@ class Catalogue:
         """How many listed parts there are."""
         return len(self.entries)
 
+    @property
+    def group_envelope(self) -> Ints:
+        """The envelope of each group."""
+        return np.asarray(self.unit_envelope[self.group_unit])
+
     @staticmethod
-    def of(entries: Sequence[Entry]) -> Catalogue:
-        """Lay out entries; the prior is shared per envelope first, then within it."""
+    def of(entries: Sequence[Entry], family: Family = BEARING) -> Catalogue:
+        """Lay out entries; the prior is shared per envelope and kind, then within."""
         if not entries:
             raise ValueError("a catalogue needs at least one entry")
-        sizes = np.array([[e.spec.d_mm, e.spec.D_mm, e.spec.B_mm] for e in entries])
-        envelopes, entry_envelope = np.unique(np.round(sizes, 4), axis=0, return_inverse=True)
-        entry_envelope = entry_envelope.reshape(-1)
-        classes = np.array([e.spec.tolerance_class for e in entries])
-        pairs = np.array([f"{env}|{cls}" for env, cls in zip(entry_envelope, classes, strict=True)])
-        _, first, entry_unit = np.unique(pairs, return_index=True, return_inverse=True)
-        unit_envelope = entry_envelope[first]
-        entry_unit = entry_unit.reshape(-1)
-        prior = _prior(entries, entry_envelope, len(envelopes))
+        units: dict[Make, int] = {}
+        entry_unit = np.array([units.setdefault(e.spec.make, len(units)) for e in entries])
+        makes = tuple(units)
+        sizes = np.array([make.dimensions_mm for make in makes])
+        envelopes, unit_envelope = np.unique(sizes, axis=0, return_inverse=True)
+        unit_envelope = unit_envelope.reshape(-1)
+        kinds, entry_kind = np.unique([e.spec.kind for e in entries], return_inverse=True)
+        entry_envelope = unit_envelope[entry_unit]
+        prior = _prior(np.array([e.weight for e in entries]), entry_envelope, entry_kind, len(kinds))
+        entry_kind = entry_kind.reshape(-1)
+        groups, entry_group = np.unique(entry_unit * len(kinds) + entry_kind, return_inverse=True)
+        entry_group = entry_group.reshape(-1)
+        order = np.argsort(entry_envelope, kind="stable")
+        edges = np.searchsorted(entry_envelope[order], np.arange(1, len(envelopes)))
         return Catalogue(
+            family,
             tuple(entries),
             envelopes,
+            makes,
             unit_envelope,
             entry_unit,
             prior,
-            np.asarray(np.bincount(entry_unit, prior, len(unit_envelope)), dtype=np.float64),
-            _intervals(envelopes[unit_envelope], classes[first]),
+            np.asarray(np.bincount(entry_unit, prior, len(makes)), dtype=np.float64),
+            _intervals(makes, family),
             _grouped([e.spec.designation for e in entries]),
+            tuple(str(kind) for kind in kinds),
+            entry_kind,
+            entry_group,
+            groups // len(kinds),
+            groups % len(kinds),
+            np.asarray(np.bincount(entry_group, prior, len(groups)), dtype=np.float64),
             np.array([e.spec.closure for e in entries]),
             np.array([e.spec.clearance for e in entries]),
-            classes,
-            tuple(np.flatnonzero(entry_envelope == number) for number in range(len(envelopes))),
+            np.array([e.spec.tolerance_class for e in entries]),
+            tuple(np.split(order, edges)),
         )
 
 
@@ -100,31 +146,33 @@ def _grouped(names: list[str]) -> dict[str, Ints]:
     return {name: np.array(rows) for name, rows in found.items()}
 
 
-def _prior(entries: Sequence[Entry], envelope: Ints, count: int) -> Floats:
-    """Envelope share by its most met entry (forty rows are not forty votes), then within it."""
-    weights = np.array([entry.weight for entry in entries])
-    top = np.zeros(count)
-    total = np.zeros(count)
-    np.maximum.at(top, envelope, weights)
-    np.add.at(total, envelope, weights)
-    share = top / top.sum()
-    return np.asarray(share[envelope] * weights / total[envelope])
+def _prior(weights: Floats, envelope: Ints, kind: Ints, kinds: int) -> Floats:
+    """Forty rows are not forty votes: a kind in an envelope counts by its most met entry, shared within."""
+    groups, of_entry = np.unique(envelope * kinds + kind, return_inverse=True)
+    of_entry = of_entry.reshape(-1)
+    top = np.zeros(len(groups))
+    np.maximum.at(top, of_entry, weights)
+    total = np.bincount(of_entry, weights, len(groups))
+    return np.asarray(top[of_entry] / top.sum() * weights / total[of_entry])
 
 
-def _intervals(unit_sizes: Floats, unit_classes: NDArray[np.str_]) -> dict[str, Intervals]:
-    """For each feature, the distinct limits between which it is made, and which one each unit has."""
+def _intervals(makes: tuple[Make, ...], family: Family) -> dict[str, Intervals]:
+    """For each feature, the distinct limits between which it is made, and which each unit has."""
     found = {}
-    for feature in FEATURES:
-        column = DIMENSIONS.index(feature.dimension)
-        made = np.array(
-            [
-                manufacturing_interval_mm(feature.name, float(size[column]), float(size[0]), str(cls))
-                for size, cls in zip(unit_sizes, unit_classes, strict=True)
-            ]
-        )
-        rows = np.column_stack([unit_sizes[:, column], made])
-        distinct, index = np.unique(rows, axis=0, return_inverse=True)
-        found[feature.name] = Intervals(distinct[:, 0], distinct[:, 1], distinct[:, 2], index.reshape(-1))
+    for feature in family.features:
+        made = [family.measures(make, feature.name) for make in makes]
+        most = max((len(each) for each in made), default=0) or 1
+        index: dict[tuple[float, float, float], int] = {(np.nan, np.nan, np.nan): 0}
+        of_unit = np.zeros((len(makes), most), dtype=np.intp)
+        share = np.zeros((len(makes), most))
+        share[:, 0] = 1.0
+        for row, each in enumerate(made):
+            for column, one in enumerate(each):
+                limits = (one.nominal_mm, one.low_mm, one.high_mm)
+                of_unit[row, column] = index.setdefault(limits, len(index))
+                share[row, column] = one.share
+        nominal, low, high = np.array(list(index)).T
+        found[feature.name] = Intervals(nominal, low, high, of_unit, share)
     return found
 
 
@@ -137,8 +185,9 @@ def _prior_shares() -> dict[tuple[str, str], float]:
 def usual_weight(spec: BearingSpec) -> float:
     """How often a part is met before the shop's own counts: series, closure, clearance, class."""
     shares = _prior_shares()
+    series = bearing_series().get(spec.series)
     return (
-        shares.get(("series", spec.series), 0.5)
+        (series.share if series else 0.5)
         * shares.get(("closure", spec.closure), RARE)
         * shares.get(("clearance", spec.clearance), RARE)
         * shares.get(("class", spec.tolerance_class), RARE)
@@ -147,16 +196,19 @@ def usual_weight(spec: BearingSpec) -> float:
 
 @lru_cache
 def standard_catalogue() -> Catalogue:
-    """Every standard size held, open, shielded and sealed, in normal and wider clearance."""
+    """Every standard size held; where the kind can be so: open, shielded and sealed, wider clearance."""
     entries = []
-    for size in ball_bearing_sizes():
-        for closure in ("open", "shield_two", "seal_two"):
+    kinds = bearing_kinds()
+    for size in bearing_sizes():
+        kind = kinds[size.kind]
+        for closure in ("open", "shield_two", "seal_two") if kind.closable else ("open",):
             width = size.width_mm(closure != "open")
             if width is None:
                 continue
-            for clearance in ("N", "3"):
+            for clearance in ("N", "3") if kind.clearance else ("N",):
                 spec = BearingSpec(
-                    size.designation, size.series, size.d_mm, size.D_mm, width, closure, clearance
-                )
+                    size.designation, size.series, size.d_mm, size.D_mm, width, closure, clearance,
+                    kind=size.kind, T_mm=size.T_mm, C_mm=size.C_mm,
+                )  # fmt: skip
                 entries.append(Entry(spec, size.designation, usual_weight(spec)))
     return Catalogue.of(entries)

@@ -3,46 +3,69 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from dataclasses import dataclass
 
 import numpy as np
 from numpy.typing import NDArray
 
-from ample.core.identify.catalogue import Catalogue
+from ample.core.identify.catalogue import Catalogue, Floats, Ints
 from ample.core.parts import MarkingReading
 
 MISREAD = 0.03
-KNOWN_NAMES = 400
+NOT_OF_THIS = 0.1
 _WHOLE_SILENT = {"closure": 0.15, "clearance": 0.2, "class": 0.2}
 _WORN_SILENT = {"closure": 0.6, "clearance": 0.6, "class": 0.6}
 _CONTRADICTS = {"closure": 0.03, "clearance": 0.05, "class": 0.05}
 _USUAL = {"closure": "open", "clearance": "N", "class": "Normal"}
 
 
-def marking_likelihood(
-    catalogue: Catalogue, markings: Sequence[MarkingReading]
-) -> tuple[NDArray[np.float64], float]:
-    """Likelihood of the marking for each listed part, and for one that is not listed.
+@dataclass(frozen=True)
+class Evidence:
+    """Likelihood of the marking: some parts (rows, in order) have more, all have the background."""
+
+    background: float
+    rows: Ints
+    extra: Floats
+
+    def of(self, rows: Ints) -> Floats:
+        """The likelihood for these parts."""
+        if not len(self.rows):
+            return np.full(len(rows), self.background)
+        at = np.minimum(np.searchsorted(self.rows, rows), len(self.rows) - 1)
+        return np.asarray(self.background + np.where(self.rows[at] == rows, self.extra[at], 0.0))
+
+
+def marking_likelihood(catalogue: Catalogue, markings: Sequence[MarkingReading]) -> Evidence:
+    """Likelihood of the marking for each listed part; one that is not listed has the background.
 
     A part named by the marking gets 1, another the chance of a misread or foreign ring shared
     over all names; attributes that the marking states, or leaves out, weigh within a part.
     """
     if not markings:
-        return np.ones(catalogue.size), 1.0
-    background = MISREAD / KNOWN_NAMES
-    best = np.zeros(catalogue.size)
+        return Evidence(1.0, np.zeros(0, dtype=np.intp), np.zeros(0))
+    background = MISREAD / max(len(catalogue.rows_named), 1)
+    found: dict[str, Floats] = {}
+    fewest = min(len(reading.unread) for reading in markings)
     for reading in markings:
         rows = catalogue.rows_named.get(reading.designation)
         if rows is None:
             continue
-        weights = np.full(len(rows), _strength(reading, markings))
+        left_over = NOT_OF_THIS ** (len(reading.unread) - fewest)
+        weights = np.full(len(rows), left_over * _strength(reading, markings))
         for attribute, column in (
             ("closure", catalogue.entry_closure),
             ("clearance", catalogue.entry_clearance),
             ("class", catalogue.entry_class),
         ):
             weights *= _weights(reading, attribute, column[rows])
-        best[rows] = np.maximum(best[rows], weights)
-    return (1 - MISREAD) * best + background, background
+        held = found.get(reading.designation)
+        found[reading.designation] = weights if held is None else np.maximum(held, weights)
+    if not found:
+        return Evidence(background, np.zeros(0, dtype=np.intp), np.zeros(0))
+    rows = np.concatenate([catalogue.rows_named[name] for name in found])
+    extra = (1 - MISREAD) * np.concatenate(list(found.values()))
+    order = np.argsort(rows)
+    return Evidence(background, rows[order], extra[order])
 
 
 def _weights(reading: MarkingReading, attribute: str, column: NDArray[np.str_]) -> NDArray[np.float64]:

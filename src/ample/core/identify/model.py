@@ -13,7 +13,7 @@ from numpy.typing import NDArray
 from scipy.special import gammaincinv, ndtr
 
 from ample.core.errors import BadInput
-from ample.core.parts import bearing_conditions, feature_named, mean_wear_mm
+from ample.core.parts import BEARING, FAMILIES, Family, Feature
 from ample.core.sizes import Instrument
 from ample.core.sizes.lengths import LONGEST_MM
 
@@ -25,15 +25,13 @@ Floats = NDArray[np.float64]
 SLIP = 0.01
 SMALLEST_MM, LARGEST_MM = 0.3, 900.0
 SHARED_PART = 0.5
-WEAR_SHAPE = 4.0
-WEAR_MEAN_MM = mean_wear_mm()
-WEAR_SIGN = {"bore": 1.0, "outside": -1.0, "shaft_seat": -1.0, "housing_seat": 1.0}
 SEAT_WORN = 0.4
 RUST_RESIDUE_MM = 0.02
 FARTHEST_SIGMAS, MOST_SHIFT_MM = 12.0, 0.25
 INSTRUMENT_NODES = 5
 MOST_REPEATS = 12
 CONDITIONS = ("new", "sound", "worn", "spun", "rusty")
+Kinds = tuple[tuple[float, frozenset[str]], ...]
 
 
 @dataclass(frozen=True)
@@ -44,9 +42,10 @@ class Observation:
     values_mm: tuple[float, ...]
     instrument: Instrument
     condition: str | None = None
+    family: str = BEARING.name
 
     def __post_init__(self) -> None:
-        feature_named(self.feature)
+        FAMILIES[self.family].feature(self.feature)
         if not 1 <= len(self.values_mm) <= MOST_REPEATS:
             raise BadInput("bad_reading_count", f"Give 1 to {MOST_REPEATS} readings of a feature.", "values")
         if not all(math.isfinite(value) and 0 < value < LONGEST_MM for value in self.values_mm):
@@ -60,14 +59,14 @@ class Observation:
             )
 
     @property
-    def dimension(self) -> str:
-        """The dimension that the feature stands for."""
-        return feature_named(self.feature).dimension
+    def described(self) -> Feature:
+        """The feature as its family describes it."""
+        return FAMILIES[self.family].by_name[self.feature]
 
     @property
     def reach(self) -> Reach:
         """How the instrument reaches the feature."""
-        return feature_named(self.feature).reach
+        return self.described.reach
 
 
 @dataclass(frozen=True, eq=False)
@@ -88,11 +87,11 @@ def shared_error(instrument: Instrument) -> InstrumentError:
     return InstrumentError(nodes * deviation, weights / weights.sum(), deviation)
 
 
-@lru_cache(maxsize=8)
-def wear_amounts_mm(count: int) -> Floats:
-    """Equally likely amounts of creep wear: gamma, shape 4, mean 25 µm (about 10 to 50 µm)."""
+@lru_cache(maxsize=32)
+def wear_amounts_mm(count: int, mean_mm: float, shape: float) -> Floats:
+    """Equally likely amounts of wear, gamma distributed."""
     chances = (np.arange(count) + 0.5) / count
-    return np.asarray(gammaincinv(WEAR_SHAPE, chances) * WEAR_MEAN_MM / WEAR_SHAPE)
+    return np.asarray(gammaincinv(shape, chances) * mean_mm / shape)
 
 
 def slip_density(value_mm: float) -> float:
@@ -193,16 +192,23 @@ def _adds_nothing(whole: Kept, mean_mm: float, weight: float) -> bool:
 
 @dataclass(frozen=True)
 class Profile:
-    """Density of a feature's readings per interval and instrument node: unworn, and worn."""
+    """Density of a feature's readings per interval and instrument node: unworn, and worn.
+
+    `near` marks the intervals that the readings can be of unless all slipped; for the others the
+    density is `slip`.
+    """
 
     unworn: Floats
     worn: Floats
     slip: float
+    near: NDArray[np.bool_]
 
     def split(self, count: int) -> tuple[Profile, Profile]:
         """The first intervals, and the rest."""
-        first = Profile(self.unworn[:count], self.worn[:count], self.slip)
-        return first, Profile(self.unworn[count:], self.worn[count:], self.slip)
+        return (
+            Profile(self.unworn[:count], self.worn[:count], self.slip, self.near[:count]),
+            Profile(self.unworn[count:], self.worn[count:], self.slip, self.near[count:]),
+        )
 
 
 def profile(
@@ -217,21 +223,26 @@ def profile(
     Returns arrays (interval, instrument node); `shared` is None for another instrument than
     the one most readings were taken with, whose whole doubt is then its own. With `worn` off
     only the unworn part is worked out. Beyond 12 σ and the most that wear and a shared error
-    shift, the normal density is under 1e-31 of its peak and the slips alone count. A seat wears by
-    itself, whatever the rings did: unworn and worn are mixed in it.
+    shift, the normal density is under 1e-31 of its peak and the slips alone count. What is beside the
+    part (a seat) wears by itself, whatever the part did: unworn and worn are mixed in it. An interval
+    that is not a number is that of a part without the feature.
     """
+    family, feature = FAMILIES[observation.family], observation.described
     shifts = shared.shifts_mm if shared else np.zeros(1)
-    sign = WEAR_SIGN.get(observation.feature, 0.0) if worn else 0.0
+    sign = feature.wear_sign if worn else 0.0
     sets, all_slipped = kept_sets(observation, shared)
     unworn = np.full((len(low_mm), len(shifts)), all_slipped)
     worn_too = unworn.copy()
+    near_any = np.zeros(len(low_mm), dtype=bool)
     for kept in sets:
         reach = FARTHEST_SIGMAS * kept.sigma_mm + MOST_SHIFT_MM
         near = np.flatnonzero((high_mm > kept.mean_mm - reach) & (low_mm < kept.mean_mm + reach))
+        near_any[near] = True
         low, high = low_mm[near, None], high_mm[near, None]
         unworn[near] += kept.weight * interval_density(kept.mean_mm, low, high, shifts, kept.sigma_mm)
         if sign:
-            amounts = sign * wear_amounts_mm(6 if kept.sigma_mm > 0.012 else 24)
+            count = 6 if kept.sigma_mm > 0.012 else 24
+            amounts = sign * wear_amounts_mm(count, family.wear_mean_mm, family.wear_shape)
             densities = interval_density(
                 kept.mean_mm,
                 low[:, :, None],
@@ -240,28 +251,26 @@ def profile(
                 kept.sigma_mm,
             )
             worn_too[near] += kept.weight * densities.mean(axis=2)
-    if sign and not feature_named(observation.feature).on_part:
+    if sign and not feature.on_part:
         unworn = (1 - SEAT_WORN) * unworn + SEAT_WORN * worn_too
-        return Profile(unworn, unworn, all_slipped)
-    return Profile(unworn, worn_too if sign else unworn, all_slipped)
+        return Profile(unworn, unworn, all_slipped, near_any)
+    return Profile(unworn, worn_too if sign else unworn, all_slipped, near_any)
 
 
-def kind_weights(observations: tuple[Observation, ...]) -> tuple[tuple[float, bool, bool], ...]:
-    """Chance of each kind of condition with whether it wears bore and outside, given what is seen."""
+def kind_weights(family: Family, observations: tuple[Observation, ...]) -> Kinds:
+    """Chance of each kind of condition with the features it wears, given what is seen of them."""
     seen = {each.feature: each.condition for each in observations if each.condition}
-    anywhere = set(seen.values())
     weighted = []
-    for kind in bearing_conditions():
-        bore, outside = kind.bore_growth_mm > 0, kind.outside_loss_mm > 0
+    for kind in family.conditions:
         weight = kind.weight
-        for feature, worn in (("bore", bore), ("outside", outside)):
-            condition = seen.get(feature)
+        for feature in family.wearing:
+            condition, worn = seen.get(feature), feature in kind.worn
             if condition in ("new", "sound"):
                 weight *= 1e-6 if worn else 1.0
             elif condition == "spun":
                 weight *= 1.0 if worn else 0.05
-        if anywhere & {"new"} and (bore or outside):
+        if "new" in seen.values() and kind.worn:
             weight *= 1e-6
-        weighted.append((weight, bore, outside))
-    total = sum(weight for weight, _, _ in weighted)
-    return tuple((weight / total, bore, outside) for weight, bore, outside in weighted)
+        weighted.append((weight, kind.worn))
+    total = sum(weight for weight, _ in weighted)
+    return tuple((weight / total, worn) for weight, worn in weighted)

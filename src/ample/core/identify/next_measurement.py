@@ -11,7 +11,6 @@ from numpy.typing import NDArray
 from ample.core.identify.catalogue import Catalogue
 from ample.core.identify.model import (
     SLIP,
-    WEAR_SIGN,
     Observation,
     interval_density,
     shared_error,
@@ -19,14 +18,14 @@ from ample.core.identify.model import (
     wear_amounts_mm,
 )
 from ample.core.identify.posterior import Posterior, learnt
-from ample.core.parts import PART_FEATURES, Feature, feature_named
+from ample.core.parts import Feature
 from ample.core.sizes import Instrument
 
 Floats = NDArray[np.float64]
 
 MOST_VALUES = 160
 NEGLIGIBLE = 1e-5
-SETTLED_BITS = 0.02
+SETTLED_BITS = 0.05
 MARKING_READABLE = 0.5
 MARKING_TROUBLE = 1.6
 
@@ -49,13 +48,7 @@ class State:
     posterior: Posterior
     by_envelope: Floats
     none: float
-    by_entry: Floats
-
-    @cached_property
-    def unit_chance(self) -> Floats:
-        """Chance of each unit within all."""
-        chance = np.bincount(self.catalogue.entry_unit, self.by_entry, len(self.catalogue.unit_envelope))
-        return np.asarray(chance, dtype=np.float64)
+    unit_chance: Floats
 
     @cached_property
     def learnt(self) -> Floats:
@@ -64,13 +57,17 @@ class State:
 
 
 def best_next(
-    state: State, observations: tuple[Observation, ...], marking_read: bool, at_hand: Instrument
+    state: State,
+    observations: tuple[Observation, ...],
+    marking_read: bool,
+    at_hand: Instrument,
+    offered: tuple[str, ...],
 ) -> NextMeasurement | None:
     """The unread feature (or the marking) that brings most bits for its trouble; None if settled."""
     read = {each.feature for each in observations}
     gains: dict[str, float] = {}
     worth: dict[str, float] = {}
-    for feature in PART_FEATURES:
+    for feature in map(state.catalogue.family.feature, offered):
         if feature.name not in read:
             gains[feature.name] = _gain_bits(state, feature, at_hand)
             worth[feature.name] = gains[feature.name] / feature.trouble
@@ -93,7 +90,9 @@ def _entropy(chances: Floats) -> float:
 def _by_value(state: State, feature: Feature) -> tuple[Floats, Floats, Floats, Floats]:
     """Nominals of the feature still possible: chance, nominal, lower and upper limit."""
     held = state.catalogue.intervals[feature.name]
-    chance = np.asarray(np.bincount(held.of_unit, state.unit_chance, len(held.low_mm)), dtype=np.float64)
+    spread = (state.unit_chance[:, None] * held.share).ravel()
+    chance = np.asarray(np.bincount(held.of_unit.ravel(), spread, len(held.low_mm)), dtype=np.float64)
+    chance[0] = 0.0
     keep = np.flatnonzero(chance > NEGLIGIBLE)
     keep = keep[np.argsort(-chance[keep], kind="stable")][:MOST_VALUES]
     return chance[keep], held.nominal_mm[keep], held.low_mm[keep], held.high_mm[keep]
@@ -149,8 +148,8 @@ def _states(state: State, feature: Feature, at_hand: Instrument) -> list[Expecte
     shared = shared_error(at_hand)
     same = state.posterior.shared is shared
     chances = state.learnt
-    column = {"bore": 1, "outside": 2}.get(feature.name)
-    wears = np.array([bool(column and kind[column]) for kind in state.posterior.kinds])
+    family = state.catalogue.family
+    wears = np.array([feature.name in worn for _, worn in state.posterior.kinds])
     found = []
     for worn in (False, True):
         rows = chances[wears == worn].sum(axis=0)
@@ -164,7 +163,9 @@ def _states(state: State, feature: Feature, at_hand: Instrument) -> list[Expecte
             spread = max(float(rows @ shared.shifts_mm**2) / total - mean**2, 0.0)
             variance = max(u**2 - shared.deviation_mm**2, 0.0) + spread
         sigma = float(np.sqrt(variance + at_hand.scatter_mm**2))
-        amounts = WEAR_SIGN[feature.name] * wear_amounts_mm(6)[::2] if worn else np.zeros(1)
+        amounts = np.zeros(1)
+        if worn:
+            amounts = feature.wear_sign * wear_amounts_mm(6, family.wear_mean_mm, family.wear_shape)[::2]
         found += [Expected(total / len(amounts), mean + float(amount), sigma) for amount in amounts]
     return found
 
@@ -172,7 +173,7 @@ def _states(state: State, feature: Feature, at_hand: Instrument) -> list[Expecte
 def _reason(state: State, name: str) -> str:
     if name == "marking":
         return "Read the marking: it says at once what the sizes only narrow down."
-    feature = feature_named(name)
+    feature = state.catalogue.family.feature(name)
     chance, nominal, _, _ = _by_value(state, feature)
     sizes: dict[float, float] = {}
     for share, size in zip(chance, nominal, strict=True):

@@ -12,16 +12,25 @@ from numpy.typing import NDArray
 
 from ample.core.errors import BadInput
 from ample.core.identify.catalogue import Catalogue, Entry
-from ample.core.identify.marking_evidence import marking_likelihood
+from ample.core.identify.kind_evidence import (
+    NextQuestion,
+    Seen,
+    kind_likelihood,
+    next_question,
+    schemes_meant,
+)
+from ample.core.identify.marking_evidence import Evidence, marking_likelihood
 from ample.core.identify.model import LARGEST_MM, SMALLEST_MM, Observation, profile
 from ample.core.identify.next_measurement import NextMeasurement, State, best_next
 from ample.core.identify.posterior import LISTED_PRIOR, Posterior, measure, units_together
-from ample.core.parts import FEATURES, Feature, MarkingReading
+from ample.core.identify.unlisted import Unlisted
+from ample.core.parts import Feature, MarkingReading, contract_dimensions, offered_features
 from ample.core.sizes import Instrument, default_instrument
 
 Floats = NDArray[np.float64]
 
 WRONG_UNIT_PRIOR = 0.01
+NEARLY_CERTAIN = 0.5
 MM_PER_INCH = 25.4
 DISAGREES_SIGMA, DOUBTFUL_SIGMA = 4.0, 2.5
 
@@ -48,13 +57,17 @@ class VariantChance:
 class Candidate:
     """An envelope that the part can be, with its chance, agreement and variants, likeliest first."""
 
-    d_mm: float
-    D_mm: float
-    B_mm: float
+    envelope_mm: tuple[float, ...]
     probability: float
     features: tuple[FeatureAgreement, ...]
     variants: tuple[VariantChance, ...]
     variant_count: int
+    kinds: tuple[tuple[str, float], ...]
+
+    @property
+    def dimensions(self) -> dict[str, float]:
+        """The dimensions by the names that the likeliest kind is sold by."""
+        return contract_dimensions(self.variants[0].entry.spec.kind, self.envelope_mm)
 
     @property
     def misfit(self) -> FeatureAgreement | None:
@@ -82,6 +95,9 @@ class Identification:
     next_measurement: NextMeasurement | None
     clash: str | None
     entropy_bits: float
+    next_question: NextQuestion | None
+    kinds: tuple[tuple[str, float], ...]
+    offered: tuple[str, ...]
 
 
 def identify(
@@ -91,6 +107,7 @@ def identify(
     limit: int = 10,
     at_hand: Instrument | None = None,
     most_variants: int = 60,
+    seen: Seen | None = None,
 ) -> Identification:
     """Rank everything listed against readings and marking.
 
@@ -104,6 +121,7 @@ def identify(
         limit: How many candidates to give, 1 to 100; all are ranked.
         at_hand: The instrument for the next measurement; the one last used when not given.
         most_variants: How many listed parts to give for each candidate, 1 and more.
+        seen: The kind chosen by its picture and questions answered; nothing when not given.
 
     Returns:
         Candidates with chances that mean what they say, none-of-these, the unit if it looks
@@ -118,66 +136,149 @@ def identify(
         >>> from ample.core.identify import standard_catalogue
         >>> caliper = default_instrument("caliper")
         >>> read = [Observation("bore", (24.99,), caliper), Observation("outside", (52.02,), caliper)]
-        >>> identify(standard_catalogue(), read).candidates[0].B_mm
+        >>> identify(standard_catalogue(), read).candidates[0].dimensions["B_mm"]
         15.0
     """
-    seen = tuple(observations)
-    names = [each.feature for each in seen]
+    read = tuple(observations)
+    told = seen or Seen()
+    names = [each.feature for each in read]
     if len(set(names)) != len(names):
         raise BadInput("feature_twice", "A feature is given twice; put repeats together.", "observations")
-    posterior = measure(catalogue, seen)
-    evidence, none_marking = marking_likelihood(catalogue, markings)
-    entry_density = catalogue.entry_prior * posterior.unit_density[catalogue.entry_unit] * evidence
-    listed = LISTED_PRIOR * entry_density
-    none = posterior.none_density * none_marking
-    total = float(listed.sum()) + none
-    chance = listed / total
-    envelope_of = catalogue.unit_envelope[catalogue.entry_unit]
-    by_envelope: Floats = np.asarray(
-        np.bincount(envelope_of, chance, len(catalogue.envelopes_mm)), dtype=np.float64
-    )
-    order = np.argsort(-by_envelope, kind="stable")
-    candidates = _candidates(catalogue, seen, order[:limit], by_envelope, chance, most_variants)
-    none_probability = none / total
-    instrument = at_hand or (seen[-1].instrument if seen else default_instrument("caliper"))
-    state = State(catalogue, posterior, by_envelope, none_probability, chance)
+    posterior = measure(catalogue, read, Unlisted(catalogue.family, _kinds_open(catalogue, told)))
+    evidence = marking_likelihood(catalogue, markings)
+    weighed = _weighed(catalogue, posterior, evidence, kind_likelihood(catalogue, told))
+    order = _likeliest(weighed.by_envelope, limit)
+    offered = offered_features(_schemes(catalogue, told, weighed.by_envelope, order))
+    candidates = _candidates(catalogue, read, order, weighed, most_variants, offered)
+    instrument = at_hand or (read[-1].instrument if read else default_instrument("caliper"))
+    state = State(catalogue, posterior, weighed.by_envelope, weighed.none, weighed.by_unit)
     return Identification(
         candidates,
-        none_probability,
-        _unit_hint(catalogue, seen, posterior.total),
-        best_next(state, seen, bool(markings), instrument),
-        _clash(catalogue, markings, posterior, candidates),
-        _entropy(by_envelope, none_probability),
+        weighed.none,
+        _unit_hint(catalogue, read, posterior.total),
+        best_next(state, read, bool(markings), instrument, offered),
+        _clash(catalogue, markings, posterior, candidates, weighed),
+        _entropy(weighed.by_envelope, weighed.none),
+        next_question(catalogue, weighed.by_kind, told),
+        _shares(catalogue, weighed.by_kind),
+        offered,
     )
+
+
+@dataclass(frozen=True)
+class Weighed:
+    """Chances by envelope, unit and kind, and of none; and what a part's own chance is made of."""
+
+    by_envelope: Floats
+    by_unit: Floats
+    by_kind: Floats
+    none: float
+    group_factor: Floats
+    evidence: Evidence
+    scale: float
+
+    def of_entries(self, catalogue: Catalogue, rows: NDArray[np.intp]) -> Floats:
+        """The chances of some parts."""
+        density = catalogue.entry_prior[rows] * self.group_factor[catalogue.entry_group[rows]]
+        return np.asarray(self.scale * density * self.evidence.of(rows))
+
+
+def _weighed(catalogue: Catalogue, posterior: Posterior, evidence: Evidence, of_kind: Floats) -> Weighed:
+    """Prior, readings, marking and what was seen, together."""
+    factor = of_kind[catalogue.group_kind] * posterior.unit_density[catalogue.group_unit]
+    rows = evidence.rows
+    named = np.bincount(
+        catalogue.entry_group[rows], catalogue.entry_prior[rows] * evidence.extra, len(factor)
+    )
+    density = factor * (evidence.background * catalogue.group_prior + named)
+    seen = float(catalogue.group_prior @ of_kind[catalogue.group_kind])
+    none = posterior.none_density * evidence.background * seen
+    total = LISTED_PRIOR * float(density.sum()) + none
+    chance = LISTED_PRIOR * density / total
+    return Weighed(
+        _summed(catalogue.group_envelope, chance, len(catalogue.envelopes_mm)),
+        _summed(catalogue.group_unit, chance, len(catalogue.unit_makes)),
+        _summed(catalogue.group_kind, chance, len(catalogue.kinds)),
+        none / total,
+        factor,
+        evidence,
+        LISTED_PRIOR / total,
+    )
+
+
+def _summed(group: NDArray[np.intp], values: Floats, count: int) -> Floats:
+    return np.asarray(np.bincount(group, values, count), dtype=np.float64)
+
+
+def _likeliest(by_envelope: Floats, limit: int) -> NDArray[np.intp]:
+    """The likeliest envelopes, best first; equal ones in their own order."""
+    if limit >= len(by_envelope):
+        return np.argsort(-by_envelope, kind="stable")
+    least = np.partition(by_envelope, -limit)[-limit]
+    rows = np.flatnonzero(by_envelope >= least)
+    return np.asarray(rows[np.argsort(-by_envelope[rows], kind="stable")][:limit])
+
+
+def _kinds_open(catalogue: Catalogue, told: Seen) -> frozenset[str]:
+    """The kinds that eye and hand leave open; none when nothing was seen."""
+    if not told.kinds and not told.answers:
+        return frozenset()
+    likelihood = kind_likelihood(catalogue, told)
+    return frozenset(
+        kind
+        for kind, chance in zip(catalogue.kinds, likelihood, strict=True)
+        if chance > 0.1 * likelihood.max()
+    )
+
+
+def _schemes(
+    catalogue: Catalogue, told: Seen, by_envelope: Floats, order: NDArray[np.intp]
+) -> frozenset[str]:
+    """The schemes of dimensions to offer features of: as seen, or that of a nearly certain candidate."""
+    seen = schemes_meant(told)
+    if seen or by_envelope[order[0]] < NEARLY_CERTAIN:
+        return seen
+    best = catalogue.envelope_rows[order[0]]
+    return frozenset(catalogue.unit_makes[unit].scheme for unit in set(catalogue.entry_unit[best].tolist()))
+
+
+def _shares(catalogue: Catalogue, chances: Floats) -> tuple[tuple[str, float], ...]:
+    """Kinds with more than a thousandth, likeliest first."""
+    order = np.argsort(-chances, kind="stable")
+    return tuple((catalogue.kinds[i], float(chances[i])) for i in order if chances[i] > 1e-3)
 
 
 def _candidates(
     catalogue: Catalogue,
     observations: tuple[Observation, ...],
     order: NDArray[np.intp],
-    by_envelope: Floats,
-    chance: Floats,
+    weighed: Weighed,
     most_variants: int,
+    offered: tuple[str, ...],
 ) -> tuple[Candidate, ...]:
     found = []
     worth = {each.feature: _worth(each) for each in observations}
     for envelope in order:
         members = catalogue.envelope_rows[envelope]
-        ranked = members[np.argsort(-chance[members], kind="stable")]
-        d, D, B = (float(size) for size in catalogue.envelopes_mm[envelope])
+        own_kind = catalogue.entry_kind[members]
+        chance = weighed.of_entries(catalogue, members)
+        by_kind = _summed(own_kind, chance, len(catalogue.kinds))
+        ranked = np.lexsort((-chance, -by_kind[own_kind]))
         variants = tuple(
-            VariantChance(catalogue.entries[index], float(chance[index])) for index in ranked[:most_variants]
+            VariantChance(catalogue.entries[members[place]], float(chance[place]))
+            for place in ranked[:most_variants]
         )
-        unit = int(catalogue.entry_unit[ranked[0]])
+        unit = int(catalogue.entry_unit[members[ranked[0]]])
         found.append(
             Candidate(
-                d, D, B, float(by_envelope[envelope]),
+                tuple(float(size) for size in catalogue.envelopes_mm[envelope]),
+                float(weighed.by_envelope[envelope]),
                 tuple(
                     _agreement(catalogue, unit, feature, worth.get(feature.name))
-                    for feature in FEATURES
-                    if feature.on_part or feature.name in worth
+                    for feature in catalogue.family.features
+                    if feature.name in offered or feature.name in worth
                 ),
-                variants, len(members),
+                variants, len(members), _shares(catalogue, by_kind / max(by_kind.sum(), 1e-300)),
             )
         )  # fmt: skip
     return tuple(found)
@@ -198,12 +299,13 @@ def _agreement(
     if worth is None:
         return FeatureAgreement(feature.name, "not_read", None, None)
     middle, u = worth
-    held = catalogue.intervals[feature.name]
-    row = held.of_unit[unit]
-    low, high = float(held.low_mm[row]), float(held.high_mm[row])
-    sigmas = max(low - middle, middle - high, 0.0) / u
+    found = catalogue.family.measures(catalogue.unit_makes[unit], feature.name)
+    if not found:
+        return FeatureAgreement(feature.name, "not_of_this", None, None)
+    meant = min(found, key=lambda one: max(one.low_mm - middle, middle - one.high_mm, 0.0))
+    sigmas = max(meant.low_mm - middle, middle - meant.high_mm, 0.0) / u
     word = "agrees" if sigmas <= DOUBTFUL_SIGMA else "doubtful" if sigmas <= DISAGREES_SIGMA else "disagrees"
-    off = middle - float(held.nominal_mm[row])
+    off = middle - meant.nominal_mm
     return FeatureAgreement(feature.name, word, round(off, 4), round(sigmas, 2))
 
 
@@ -225,9 +327,20 @@ def _unit_hint(catalogue: Catalogue, observations: tuple[Observation, ...], tota
         wrong = WRONG_UNIT_PRIOR * float(catalogue.unit_prior @ density) * jacobian
         chance = wrong / (wrong + (1 - WRONG_UNIT_PRIOR) * total)
         if chance > 0.5 and (best is None or chance > best.probability):
-            top = int(np.argmax(catalogue.entry_prior * density[catalogue.entry_unit]))
+            top = _likeliest_entry(catalogue, density[catalogue.group_unit])
             best = UnitHint(unit, chance, catalogue.entries[top].spec.designation)
     return best
+
+
+def _likeliest_entry(catalogue: Catalogue, factor: Floats) -> int:
+    """Of the likeliest envelope the likeliest kind, and of that the likeliest entry."""
+    chance = catalogue.group_prior * factor
+    envelope = int(np.argmax(np.bincount(catalogue.group_envelope, chance)))
+    members = catalogue.envelope_rows[envelope]
+    own = catalogue.entry_prior[members] * factor[catalogue.entry_group[members]]
+    by_kind = np.bincount(catalogue.entry_kind[members], own, len(catalogue.kinds))
+    of_kind = np.flatnonzero(catalogue.entry_kind[members] == int(np.argmax(by_kind)))
+    return int(members[of_kind[np.argmax(own[of_kind])]])
 
 
 def _plain_density(catalogue: Catalogue, observations: tuple[Observation, ...]) -> Floats:
@@ -236,7 +349,7 @@ def _plain_density(catalogue: Catalogue, observations: tuple[Observation, ...]) 
     for each in observations:
         held = catalogue.intervals[each.feature]
         profiles[each.feature] = profile(each, held.low_mm, held.high_mm, None, worn=False)
-    return units_together(catalogue, profiles, np.ones(1), ((1.0, False, False),))
+    return units_together(catalogue, profiles, np.ones(1), ((1.0, frozenset()),))
 
 
 def _clash(
@@ -244,15 +357,20 @@ def _clash(
     markings: Sequence[MarkingReading],
     posterior: Posterior,
     candidates: tuple[Candidate, ...],
+    weighed: Weighed,
 ) -> str | None:
     """Marking and measurement say different parts: both sides in words."""
     if not markings or not posterior.profiles:
         return None
     named = {reading.designation for reading in markings}
-    density = catalogue.entry_prior * posterior.unit_density[catalogue.entry_unit]
+    factor = weighed.group_factor
     rows = [catalogue.rows_named[name] for name in named if name in catalogue.rows_named]
-    by_size = int(np.argmax(density))
-    if not rows or density[np.concatenate(rows)].max() > 1e-3 * density[by_size]:
+    if not rows:
+        return None
+    by_size = _likeliest_entry(catalogue, factor)
+    together = np.append(np.concatenate(rows), by_size)
+    density = catalogue.entry_prior[together] * factor[catalogue.entry_group[together]]
+    if density[:-1].max() > 1e-3 * density[-1]:
         return None
     spec = catalogue.entries[by_size].spec
     first = markings[0].designation

@@ -10,21 +10,21 @@ from statistics import median
 import numpy as np
 from numpy.typing import NDArray
 
-from ample.core.identify.model import (
-    LARGEST_MM,
-    SMALLEST_MM,
-    Observation,
-    Profile,
-)
-from ample.core.parts import feature_named, manufacturing_interval_mm
-from ample.core.standards import ball_bearing_sizes
+from ample.core.identify.model import LARGEST_MM, SMALLEST_MM, Kinds, Observation, Profile
+from ample.core.parts import BEARING, FAMILIES, BearingKind, Family, bearing_kinds
+from ample.core.standards import BoundarySize, bearing_series, bearing_sizes
 
 Floats = NDArray[np.float64]
 
 UNLISTED_PRIOR = 0.05
 OTHER_FAMILY_PRIOR = 0.005
-GRID_SHARES = {"whole": 0.75, "half": 0.10, "sixteenth": 0.15}
 SIXTEENTH_MM = 25.4 / 16
+GRIDS: dict[str, tuple[tuple[float, float, float], ...]] = {
+    "any": ((1.0, 0.0, 0.75), (1.0, 0.5, 0.10), (SIXTEENTH_MM, 0.0, 0.15)),
+    "taper_width": ((1.0, 0.0, 0.40), (1.0, 0.5, 0.15), (0.5, 0.25, 0.25), (SIXTEENTH_MM, 0.0, 0.20)),
+}
+FEWEST_SIZES = 20
+_MAIN_WIDTHS = ("T_mm", "B_mm", "C_mm")
 
 
 @dataclass(frozen=True)
@@ -40,30 +40,97 @@ class Shape:
         return np.asarray(np.exp(-0.5 * z * z) / (self.deviation * math.sqrt(2 * math.pi)))
 
 
-@lru_cache
-def shapes() -> dict[str, Shape]:
-    """How outside and width follow the bore, from the listed standard sizes, widened by a half."""
-    rows = np.array([[s.d_mm, s.D_mm, s.B_open_mm or s.B_closed_mm or 0.0] for s in ball_bearing_sizes()])
-    bore, outside, width = rows.T
+@dataclass(frozen=True)
+class Unlisted:
+    """What an unlisted part can be: its family, and the kinds that eye and hand leave open."""
+
+    family: Family = BEARING
+    kinds: frozenset[str] = frozenset()
+
+    @property
+    def likeliest(self) -> BearingKind:
+        """The kind whose scheme and tolerances stand for it: the most met of those left open."""
+        return _most_met(self.kinds)
+
+    @property
+    def scheme(self) -> str:
+        """The scheme of dimensions."""
+        return self.likeliest.scheme
+
+    @property
+    def tolerance(self) -> str:
+        """The kind of tolerance."""
+        return self.likeliest.tolerance
+
+    def grid(self, axis: str) -> tuple[tuple[float, float, float], ...]:
+        """Step, offset and share of the sizes along one dimension, mm."""
+        narrow = self.scheme in ("taper", "cone", "cup") and axis not in ("d_mm", "D_mm")
+        return GRIDS["taper_width" if narrow else "any"]
+
+    @property
+    def shapes(self) -> dict[str, Shape]:
+        """How outside and widths follow the bore."""
+        return _shapes(self.kinds)
+
+
+@lru_cache(maxsize=64)
+def _most_met(kinds: frozenset[str]) -> BearingKind:
+    met = dict.fromkeys(kinds, 0.0)
+    for series in bearing_series().values():
+        if series.kind in met:
+            met[series.kind] += series.share
+    return bearing_kinds()[max(met, key=lambda kind: (met[kind], kind), default="deep_groove")]
+
+
+@lru_cache(maxsize=64)
+def _shapes(kinds: frozenset[str]) -> dict[str, Shape]:
+    """From the listed standard sizes of these kinds (all when few), widened by a half."""
+    whole = [size for size in bearing_sizes() if size.d_mm and size.D_mm]
+    own = [size for size in whole if size.kind in kinds]
+    if len(own) < FEWEST_SIZES:
+        schemes = {bearing_kinds()[kind].scheme for kind in kinds} - {"cone", "cup"}
+        if kinds and not schemes:
+            schemes = {"taper"}
+        own = [size for size in whole if bearing_kinds()[size.kind].scheme in schemes] or whole
+    bore = np.array([size.d_mm for size in own])
+    outside = np.array([size.D_mm for size in own])
+    width = np.array([_main_width(size) for size in own])
     logs = {
         "D/d": np.log(outside / bore),
-        "B/(D-d)": np.log(width / (outside - bore)),
-        "B/d": np.log(width / bore),
-        "B/D": np.log(width / outside),
+        "W/(D-d)": np.log(width / (outside - bore)),
+        "W/d": np.log(width / bore),
+        "W/D": np.log(width / outside),
     }
-    return {name: Shape(float(values.mean()), 1.5 * float(values.std())) for name, values in logs.items()}
+    for name in ("B_mm", "C_mm", "T_mm"):
+        ratios = [other / _main_width(size) for size in own if (other := _width(size, name))]
+        if len(ratios) >= FEWEST_SIZES:
+            logs[name] = np.log(np.array(ratios))
+    return {
+        name: Shape(float(values.mean()), max(1.5 * float(values.std()), 0.02))
+        for name, values in logs.items()
+    }
 
 
-def grid_near(value_mm: float, reach_mm: float) -> list[tuple[float, float]]:
+def _main_width(size: BoundarySize) -> float:
+    return size.T_mm or size.B_open_mm or size.B_closed_mm or size.C_mm or 0.0
+
+
+def _width(size: BoundarySize, name: str) -> float:
+    return {"T_mm": size.T_mm, "B_mm": size.B_open_mm or size.B_closed_mm, "C_mm": size.C_mm}[name] or 0.0
+
+
+def grid_near(
+    grid: tuple[tuple[float, float, float], ...], value_mm: float, reach_mm: float
+) -> list[tuple[float, float]]:
     """Grid sizes within reach of a value, each with its share per unit of size, mm."""
     found = []
-    for name, step, offset in (("whole", 1.0, 0.0), ("half", 1.0, 0.5), ("sixteenth", SIXTEENTH_MM, 0.0)):
+    for step, offset, share in grid:
         first = math.ceil((value_mm - reach_mm - offset) / step)
         last = math.floor((value_mm + reach_mm - offset) / step)
         for number in range(first, last + 1):
             size = number * step + offset
             if SMALLEST_MM < size < LARGEST_MM:
-                found.append((size, GRID_SHARES[name] * step))
+                found.append((size, share * step))
     return found
 
 
@@ -88,30 +155,33 @@ def _unread(nodes: int) -> GridAxis:
 
 @dataclass(frozen=True)
 class Near:
-    """Grid sizes near the readings along one dimension, with their shares per mm."""
+    """Grid sizes near the readings of one feature, their shares per mm, and the limits they are made to."""
 
     sizes_mm: Floats
     shares: Floats
-
-    def limits_mm(self, feature: str) -> tuple[Floats, Floats]:
-        """Between what limits a feature of each size is made."""
-        made = np.array(
-            [manufacturing_interval_mm(feature, size, size, "Normal") for size in self.sizes_mm.tolist()]
-        ).reshape(-1, 2)
-        return made[:, 0], made[:, 1]
+    low_mm: Floats
+    high_mm: Floats
 
 
-def near_sizes(observations: tuple[Observation, ...]) -> dict[str, Near]:
-    """By dimension, the grid sizes that its readings can mean if none slipped."""
-    found: dict[str, set[tuple[float, float]]] = {}
+def near_sizes(of: Unlisted, observations: tuple[Observation, ...]) -> dict[str, Near]:
+    """By feature, the grid sizes that the readings of its dimension can mean if none slipped."""
+    points: dict[str, set[tuple[float, float]]] = {}
     for each in observations:
+        axis = each.described.axis
         centre = median(each.values_mm)
         spread = max(each.values_mm) - min(each.values_mm)
-        reach = 0.25 + spread + 4 * each.instrument.expanded_uncertainty_mm(each.reach)
-        found.setdefault(each.dimension, set()).update(grid_near(centre, reach))
-    return {
-        dimension: Near(*np.array(sorted(points)).reshape(-1, 2).T) for dimension, points in found.items()
-    }
+        reach = 0.35 + spread + 4 * each.instrument.expanded_uncertainty_mm(each.reach)
+        points.setdefault(axis, set()).update(grid_near(of.grid(axis), centre, reach))
+    found = {}
+    for each in observations:
+        rows = np.array(sorted(points.get(each.described.axis, ()))).reshape(-1, 2)
+        made = [
+            of.family.unlisted(each.feature, size, of.tolerance, of.scheme) for size in rows[:, 0].tolist()
+        ]
+        low = np.array([one.low_mm for one in made])
+        high = np.array([one.high_mm for one in made])
+        found[each.feature] = Near(rows[:, 0], rows[:, 1], low, high)
+    return found
 
 
 def _axis(near: Near, made: list[Profile], nodes: int) -> GridAxis:
@@ -130,7 +200,7 @@ def _axis(near: Near, made: list[Profile], nodes: int) -> GridAxis:
     )
 
 
-def grid_weights(d: GridAxis, D: GridAxis, B: GridAxis) -> Floats:
+def grid_weights(ratio: dict[str, Shape], d: GridAxis, D: GridAxis, W: GridAxis) -> Floats:
     """Prior weight of every combination: bore even on a log scale, outside and width by shape.
 
     A dimension that is not known (NaN) is summed over: what depends on it falls back to the
@@ -138,8 +208,7 @@ def grid_weights(d: GridAxis, D: GridAxis, B: GridAxis) -> Floats:
     """
     bore = d.sizes_mm[:, None, None]
     outside = D.sizes_mm[None, :, None]
-    width = B.sizes_mm[None, None, :]
-    ratio = shapes()
+    width = W.sizes_mm[None, None, :]
     even = _log_uniform()
     with np.errstate(invalid="ignore", divide="ignore"):
         by_bore = d.shares[:, None, None] / bore * even
@@ -152,13 +221,13 @@ def grid_weights(d: GridAxis, D: GridAxis, B: GridAxis) -> Floats:
         width_density = np.select(
             [~np.isnan(bore) & ~np.isnan(outside), ~np.isnan(bore), ~np.isnan(outside)],
             [
-                np.nan_to_num(ratio["B/(D-d)"].log_densities(np.log(width / room))),
-                ratio["B/d"].log_densities(np.log(width / bore)),
-                ratio["B/D"].log_densities(np.log(width / outside)),
+                np.nan_to_num(ratio["W/(D-d)"].log_densities(np.log(width / room))),
+                ratio["W/d"].log_densities(np.log(width / bore)),
+                ratio["W/D"].log_densities(np.log(width / outside)),
             ],
             even,
         )
-        by_width = B.shares[None, None, :] / width * width_density
+        by_width = W.shares[None, None, :] / width * width_density
     return np.asarray(
         np.where(np.isnan(bore), 1.0, by_bore)
         * np.where(np.isnan(outside), 1.0, by_outside)
@@ -166,30 +235,50 @@ def grid_weights(d: GridAxis, D: GridAxis, B: GridAxis) -> Floats:
     )
 
 
+def _beside(ratio: dict[str, Shape], axis: str, main: GridAxis, other: GridAxis) -> Floats:
+    """For each size of the main width: density of the readings of another width (row, node)."""
+    shape = ratio.get(axis)
+    with np.errstate(invalid="ignore", divide="ignore"):
+        log_ratio = np.log(other.sizes_mm[None, :] / main.sizes_mm[:, None])
+        density = shape.log_densities(log_ratio) if shape else np.full(log_ratio.shape, _log_uniform())
+        weight = other.shares[None, :] / other.sizes_mm[None, :]
+        weight = weight * np.where(np.isnan(main.sizes_mm)[:, None], _log_uniform(), density)
+    weight = np.where(np.isnan(other.sizes_mm)[None, :], 1.0, weight)
+    return np.asarray(weight @ other.unworn)
+
+
 def unlisted_density(
-    nears: dict[str, Near],
-    profiles: dict[str, Profile],
-    nodes: Floats,
-    kinds: tuple[tuple[float, bool, bool], ...],
+    of: Unlisted, nears: dict[str, Near], profiles: dict[str, Profile], nodes: Floats, kinds: Kinds
 ) -> float:
-    """Density of all readings for an unlisted part of the family: summed over its size grid."""
+    """Density of all readings for an unlisted part of the family: summed over its size grid.
+
+    Bore, outside and one width make the grid; other widths (and a standout) follow that width.
+    """
     count = len(nodes)
+    described = FAMILIES[of.family.name].by_name
     made: dict[str, list[Profile]] = {}
+    held: dict[str, Near] = {}
     for name, found in profiles.items():
-        made.setdefault(feature_named(name).dimension, []).append(found)
-    bore, outside, width = (
-        _axis(nears[dimension], made[dimension], count) if dimension in nears else _unread(count)
-        for dimension in ("d_mm", "D_mm", "B_mm")
-    )
-    by_width = grid_weights(bore, outside, width) @ (width.unworn * nodes)
+        axis = described[name].axis
+        made.setdefault(axis, []).append(found)
+        held[axis] = nears[name]
+    axes = {axis: _axis(held[axis], made[axis], count) for axis in made}
+    main = next((axis for axis in _MAIN_WIDTHS if axis in axes), "")
+    bore, outside, width = (axes.get(axis) or _unread(count) for axis in ("d_mm", "D_mm", main))
+    ratio = of.shapes
+    by_node = width.unworn * nodes
+    for axis in axes:
+        if axis not in ("d_mm", "D_mm", main):
+            by_node = by_node * _beside(ratio, axis, width, axes[axis])
+    by_width = grid_weights(ratio, bore, outside, width) @ by_node
     total = 0.0
-    for kind_weight, bore_worn, outside_worn in kinds:
+    for kind_weight, worn in kinds:
         total += kind_weight * float(
             np.einsum(
                 "abi,ai,bi->",
                 by_width,
-                bore.worn if bore_worn else bore.unworn,
-                outside.worn if outside_worn else outside.unworn,
+                bore.worn if "bore" in worn else bore.unworn,
+                outside.worn if "outside" in worn else outside.unworn,
             )
         )
     return total

@@ -1,16 +1,16 @@
-"""Comparing two ball bearings attribute by attribute."""
+"""Comparing two rolling bearings attribute by attribute."""
 
 from __future__ import annotations
 
 from dataclasses import dataclass
 
 from ample.core.errors import BadInput
-from ample.core.parts import CLOSURES, BearingSpec
+from ample.core.parts import CLOSURES, BearingSpec, bearing_kinds, clearance_table
 from ample.core.parts.ratings import Ratings, estimated_ratings
 from ample.core.standards import internal_clearance
 
 SAME_MM = 0.01
-CLASS_ORDER = ("Normal", "6", "5", "4")
+CLASS_ORDER = ("Normal", "6", "6X", "5", "SP", "4", "UP", "2")
 CLEARANCE_ORDER = ("1", "2", "N", "3", "4", "5")
 STAINLESS_LOAD_SHARE = 0.8
 CAGE_WORDS = {
@@ -76,7 +76,7 @@ class Interchange:
 
 
 def interchange(old: BearingSpec, new: BearingSpec, duty: Running | None = None) -> Interchange:
-    """Judge whether a ball bearing can take the place of another.
+    """Judge whether a rolling bearing can take the place of another.
 
     Formula: bore and outside within 0.01 mm or not interchangeable; another width needs a change
     of the unit; closure, clearance, class, cage, ring groove, load and speed are compared.
@@ -104,7 +104,8 @@ def interchange(old: BearingSpec, new: BearingSpec, duty: Running | None = None)
     found = [
         _diameter("bore", old.d_mm, new.d_mm),
         _diameter("outside", old.D_mm, new.D_mm),
-        _width(old.B_mm, new.B_mm),
+        *_widths(old, new),
+        *_kind(old, new),
         _closure(old, new, known),
         _clearance(old, new),
         _class(old, new),
@@ -112,7 +113,8 @@ def interchange(old: BearingSpec, new: BearingSpec, duty: Running | None = None)
         _snap_ring(old, new),
         _bore_shape(old, new),
         _extras(old, new),
-        *_load_and_speed(old, new, known),
+        *_angle(old, new),
+        *(_load_and_speed(old, new, known) if old.kind == new.kind == "deep_groove" else ()),
     ]
     verdict = max((each.severity for each in found), key=lambda name: _RANK[name])
     order = sorted(found, key=lambda each: (-_RANK[each.severity], each.judgement == "same"))
@@ -153,16 +155,81 @@ def _diameter(name: str, old: float, new: float) -> AttributeJudgement:
     )  # fmt: skip
 
 
-def _width(old: float, new: float) -> AttributeJudgement:
+def _widths(old: BearingSpec, new: BearingSpec) -> list[AttributeJudgement]:
+    """The width that the unit feels, and of tapers the two rings' own widths."""
+    found = [_width("width", old.T_mm or old.B_mm, new.T_mm or new.B_mm)]
+    if old.T_mm and new.T_mm and old.C_mm and new.C_mm:
+        found.append(_ring_width("cone width", old.B_mm, new.B_mm))
+        found.append(_ring_width("cup width", old.C_mm, new.C_mm))
+    elif old.C_mm and new.C_mm and old.C_mm != old.B_mm:
+        found.append(_ring_width("outer ring width", old.C_mm, new.C_mm))
+    return found
+
+
+def _ring_width(name: str, old: float, new: float) -> AttributeJudgement:
+    if abs(old - new) <= SAME_MM:
+        return _same(name, f"{old:g} mm")
+    text = "One ring is of another width: look at the shoulder, the spacer and the standout it meets."
+    return AttributeJudgement(
+        name, f"{old:g} mm", f"{new:g} mm", "change", text, "fits_with_differences", "by size"
+    )
+
+
+_AXIAL = {
+    "deep_groove": "some, both ways", "angular_contact": "one way", "double_row_angular": "both ways",
+    "four_point": "both ways", "self_aligning": "little", "spherical_roller": "both ways", "taper": "one way",
+    "inch_taper": "one way", "cylindrical_nu": "none", "cylindrical_n": "none", "cylindrical_nj": "one way, little",
+    "cylindrical_nup": "both ways, little", "cylindrical_nf": "one way, little", "needle_ring": "none",
+    "needle_no_ring": "none", "drawn_cup": "none", "drawn_cup_closed": "none",
+}  # fmt: skip
+
+
+def _kind(old: BearingSpec, new: BearingSpec) -> list[AttributeJudgement]:
+    """Another kind of bearing: what it does with load along the shaft, with tilt, and with its own setting."""
+    kinds = bearing_kinds()
+    before, after = kinds[old.kind], kinds[new.kind]
+    if before == after:
+        return []
+    seen, then = dict(before.seen), dict(after.seen)
+    points = []
+    if old.kind in _AXIAL and new.kind in _AXIAL and _AXIAL[old.kind] != _AXIAL[new.kind]:
+        points.append(f"Load along the shaft: {_AXIAL[new.kind]}; the old one {_AXIAL[old.kind]}.")
+    if seen.get("tilts") == "yes" and then.get("tilts") == "no":
+        points.append("It does not give way to a tilted shaft.")
+    if after.group == "taper" or new.kind == "angular_contact":
+        points.append("It must be set against a second one.")
+    if before.scheme != after.scheme:
+        points.append("It is held in another way; look at every face it touches.")
+    text = " ".join(points) or "Judge load, speed and lubrication anew."
+    severity = "not_interchangeable" if seen.get("lies") != then.get("lies") else "needs_change"
+    return [
+        AttributeJudgement("kind", before.words, after.words, "change", text, severity, "common practice")
+    ]
+
+
+def _angle(old: BearingSpec, new: BearingSpec) -> list[AttributeJudgement]:
+    """The contact angle where one is marked."""
+    if not (old.angle or new.angle):
+        return []
+    before, after = (f"{a}°" if a.isdigit() else a or "not marked" for a in (old.angle, new.angle))
+    if old.angle == new.angle:
+        return [_same("contact angle", before, "by marking")]
+    text = (
+        "Another angle shares radial and axial load differently and changes stiffness; never mix in a pair."
+    )
+    return [AttributeJudgement("contact angle", before, after, "change", text, "needs_change", "by marking")]
+
+
+def _width(name: str, old: float, new: float) -> AttributeJudgement:
     words = (f"{old:g} mm", f"{new:g} mm")
     if abs(old - new) <= SAME_MM:
-        return _same("width", words[0])
+        return _same(name, words[0])
     change = abs(new - old)
     if new > old:
         text = f"{change:.3g} mm wider: trim a spacer or shoulder by that much, or it stands proud; look at the stack and the circlip."
     else:
         text = f"{change:.3g} mm narrower: shim that much, or it can move endways."
-    return AttributeJudgement("width", *words, "change", text, "needs_change", "by size")
+    return AttributeJudgement(name, *words, "change", text, "needs_change", "by size")
 
 
 def _closure(old: BearingSpec, new: BearingSpec, duty: Running) -> AttributeJudgement:
@@ -215,8 +282,9 @@ def _clearance(old: BearingSpec, new: BearingSpec) -> AttributeJudgement:
 
 def _clearance_change_um(old: BearingSpec, new: BearingSpec) -> float | None:
     try:
-        before = internal_clearance("deep_groove", old.d_mm, old.clearance)
-        after = internal_clearance("deep_groove", new.d_mm, new.clearance)
+        before, after = (
+            internal_clearance(clearance_table(spec), spec.d_mm, spec.clearance) for spec in (old, new)
+        )
     except BadInput:
         return None
     return (after.min_um + after.max_um - before.min_um - before.max_um) / 2

@@ -1,4 +1,4 @@
-"""Ball bearings: what they are sold by, what a caliper touches, how they are made and wear."""
+"""Rolling bearings: what they are sold by, what a caliper touches, how they are made and wear."""
 
 from __future__ import annotations
 
@@ -6,10 +6,12 @@ from dataclasses import dataclass
 from functools import lru_cache
 from pathlib import Path
 
-from ample.core.errors import BadInput
-from ample.core.sizes.instruments import Reach
-from ample.core.standards import limits, ring_limits
+from ample.core.parts.families import ConditionKind, Family, Feature, Make, Measure
+from ample.core.parts.kinds import CONTRACT_NAMES, bearing_kinds
+from ample.core.standards import limits, nearest_ring_limits_um
 from ample.core.tables import read_table
+
+_HERE = Path(__file__).parent
 
 
 @dataclass(frozen=True)
@@ -38,9 +40,14 @@ CLOSURES: dict[str, Closure] = {
 }
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, slots=True)
 class BearingSpec:
-    """A ball bearing as it is ordered: sizes in mm and the attributes that its marking sets."""
+    """A bearing as it is ordered: sizes in mm and the attributes that its marking sets.
+
+    `d_mm`, `D_mm` and `B_mm` are what sits on the shaft, what sits in the housing and the width along
+    the shaft, whatever the kind calls them; `T_mm` is an assembled width or height, `C_mm` the outer
+    ring's width where it is another.
+    """
 
     designation: str
     series: str
@@ -54,124 +61,312 @@ class BearingSpec:
     snap_ring: str = "none"
     bore_shape: str = "cylindrical"
     extras: tuple[str, ...] = ()
+    kind: str = "deep_groove"
+    T_mm: float | None = None
+    C_mm: float | None = None
+    angle: str = ""
 
     @property
     def size_text(self) -> str:
         """`25 × 52 × 15`, as a size is said."""
-        return f"{self.d_mm:g} × {self.D_mm:g} × {self.B_mm:g}"
+        return " × ".join(f"{size:g}" for size in self._said() if size)
+
+    def _said(self) -> tuple[float, ...]:
+        return (self.d_mm, self.D_mm, self.T_mm or self.B_mm)
+
+    @property
+    def dimensions(self) -> dict[str, float]:
+        """The dimensions by their contract names."""
+        held = {
+            "d_mm": self.d_mm,
+            "D_mm": self.D_mm,
+            "B_mm": self.B_mm,
+            "T_mm": self.T_mm or self.B_mm,
+            "C_mm": self.C_mm or self.B_mm,
+            "Fw_mm": self.d_mm,
+        }
+        return {name: held[name] for name in bearing_kinds()[self.kind].dimension_names}
+
+    @property
+    def make(self) -> Make:
+        """What decides how it measures when new."""
+        kind = bearing_kinds()[self.kind]
+        own = self.dimensions
+        own.setdefault("d_mm", own.get("Fw_mm", 0.0))
+        return Make(
+            kind.scheme,
+            kind.tolerance,
+            tuple(round(own.get(name, 0.0), 4) for name in DIMENSIONS),
+            self.tolerance_class,
+        )
 
 
-@dataclass(frozen=True)
-class Feature:
-    """Something to measure on the part, or beside it, the dimension it stands for and how it is reached."""
-
-    name: str
-    dimension: str
-    reach: Reach
-    trouble: float
-    words: str
-    on_part: bool = True
-
-
+DIMENSIONS = ("d_mm", "D_mm", "B_mm", "T_mm", "C_mm")
 FEATURES: tuple[Feature, ...] = (
-    Feature("bore", "d_mm", "inside", 1.0, "bore"),
-    Feature("outside", "D_mm", "outside", 0.9, "outside"),
+    Feature("bore", "d_mm", "inside", 1.0, "bore", wear_sign=1.0),
+    Feature("outside", "D_mm", "outside", 0.9, "outside", wear_sign=-1.0),
     Feature("width", "B_mm", "outside", 0.9, "width"),
-    Feature("shaft_seat", "d_mm", "outside", 1.5, "shaft seat", on_part=False),
-    Feature("housing_seat", "D_mm", "inside", 1.5, "housing seat", on_part=False),
+    Feature("assembled_width", "T_mm", "outside", 1.0, "assembled width"),
+    Feature("inner_ring_width", "B_mm", "outside", 1.0, "inner ring width"),
+    Feature("outer_ring_width", "C_mm", "outside", 1.0, "outer ring width"),
+    Feature("standout", "S_mm", "depth", 1.4, "standout"),
+    Feature("shaft_seat", "d_mm", "outside", 1.5, "shaft seat", on_part=False, wear_sign=-1.0),
+    Feature("housing_seat", "D_mm", "inside", 1.5, "housing seat", on_part=False, wear_sign=1.0),
 )
-PART_FEATURES = tuple(feature for feature in FEATURES if feature.on_part)
 _SEAT_ZONES = {"shaft_seat": ("h6", "n6"), "housing_seat": ("K7", "H8")}
+MOST_SCHEMES = 3
+_OFFERED = {
+    "radial": ("bore", "outside", "width"),
+    "taper": ("bore", "outside", "assembled_width", "outer_ring_width", "inner_ring_width"),
+    "cone": ("bore", "inner_ring_width"),
+    "cup": ("outside", "outer_ring_width"),
+    "thrust": ("bore", "outside", "width"),
+    "needle": ("bore", "outside", "width"),
+    "track": ("bore", "outside", "width", "outer_ring_width"),
+    "insert": ("bore", "outside", "width", "outer_ring_width"),
+}
 
 
-@dataclass(frozen=True)
-class ConditionKind:
-    """A kind of condition: its share, and the mean growth of the bore and loss of the outside, mm."""
+def offered_features(schemes: frozenset[str]) -> tuple[str, ...]:
+    """The features worth measuring on a part of these schemes of dimensions, in order.
 
-    name: str
-    weight: float
-    bore_growth_mm: float
-    outside_loss_mm: float
-    meaning: str
+    Args:
+        schemes: Names of schemes; none stands for what is not known.
+
+    Returns:
+        Names of features on the part.
+
+    Raises:
+        KeyError: When a scheme does not exist.
+
+    Source: common practice.
+
+    Example:
+        >>> offered_features(frozenset({"cup"}))
+        ('outside', 'outer_ring_width')
+    """
+    if not 1 <= len(schemes) <= MOST_SCHEMES:
+        return _OFFERED["radial"]
+    wanted = {name for scheme in schemes for name in _OFFERED[scheme]}
+    if "assembled_width" in wanted:
+        wanted.discard("width")
+    return tuple(feature.name for feature in FEATURES if feature.name in wanted)
 
 
 @lru_cache
 def bearing_conditions() -> tuple[ConditionKind, ...]:
-    """The kinds of condition of a ball bearing with their shares (they add up to 1)."""
-    rows = read_table(Path(__file__).with_name("bearing_conditions.csv")).rows
-    kinds = tuple(
-        ConditionKind(
-            row["kind"],
-            float(row["weight"]),
-            float(row["bore_growth_um"]) / 1000,
-            float(row["outside_loss_um"]) / 1000,
-            row["meaning"],
-        )
-        for row in rows
-    )
+    """The kinds of condition of a bearing with their shares (they add up to 1)."""
+    kinds = []
+    for row in read_table(_HERE / "bearing_conditions.csv").rows:
+        worn = {
+            feature
+            for feature, column in (("bore", "bore_growth_um"), ("outside", "outside_loss_um"))
+            if float(row[column]) > 0
+        }
+        kinds.append(ConditionKind(row["kind"], float(row["weight"]), frozenset(worn), row["meaning"]))
     if abs(sum(kind.weight for kind in kinds) - 1) > 1e-9:
         raise ValueError("the shares of the conditions must add up to 1")
-    if len({amount for kind in kinds for amount in (kind.bore_growth_mm, kind.outside_loss_mm)} - {0.0}) != 1:
-        raise ValueError("the conditions have one mean amount of wear")
-    return kinds
+    return tuple(kinds)
 
 
+@lru_cache
 def mean_wear_mm() -> float:
     """The mean amount by which a crept ring wears, mm."""
-    return max(kind.bore_growth_mm for kind in bearing_conditions())
+    rows = read_table(_HERE / "bearing_conditions.csv").rows
+    amounts = {float(row[column]) for row in rows for column in ("bore_growth_um", "outside_loss_um")} - {0.0}
+    if len(amounts) != 1:
+        raise ValueError("the conditions have one mean amount of wear")
+    return amounts.pop() / 1000
 
 
-def feature_named(name: str) -> Feature:
-    """The feature of a bearing with this name."""
-    for feature in FEATURES:
-        if feature.name == name:
-            return feature
-    raise BadInput(
-        "no_such_feature",
-        f"“{name[:30]}” is not measured on a ball bearing.",
-        "feature",
-        f"One of {', '.join(feature.name for feature in FEATURES)}.",
-    )
+@lru_cache
+def _measure_rows() -> dict[tuple[str, str], tuple[tuple[str, float], ...]]:
+    found: dict[tuple[str, str], list[tuple[str, float]]] = {}
+    for row in read_table(_HERE / "bearing_measures.csv").rows:
+        found.setdefault((row["scheme"], row["feature"]), []).append((row["dimension"], float(row["share"])))
+    for (scheme, feature), shares in found.items():
+        if abs(sum(share for _, share in shares) - 1) > 1e-9:
+            raise ValueError(f"the shares of {feature} of {scheme} must add up to 1")
+    return {key: tuple(rows) for key, rows in found.items()}
 
 
-@lru_cache(maxsize=8192)
-def manufacturing_interval_mm(
-    feature: str, nominal_mm: float, bore_mm: float, tolerance_class: str
-) -> tuple[float, float]:
-    """The limits between which a maker leaves a feature of a new bearing.
+@lru_cache
+def _interval_rules() -> dict[tuple[str, str], dict[str, str]]:
+    rows = read_table(_HERE / "bearing_intervals.csv").rows
+    return {(row["tolerance"], row["dimension"]): row for row in rows}
 
-    Formula: nominal + ISO 492 deviations; outside the table's sizes the nearest step is taken. A seat
-    lies in the usual zones: shaft from h6 to n6, housing from K7 to H8.
+
+@lru_cache(maxsize=65536)
+def measures(make: Make, feature: str) -> tuple[Measure, ...]:
+    """What a feature of a new bearing stands for, and the limits between which a maker leaves it.
+
+    Formula: nominal + the deviations of the standard; outside a table's sizes its nearest step. A
+    seat lies in the usual zones: shaft from h6 to n6, housing from K7 to H8. Standout is T − C.
 
     Args:
-        feature: `bore`, `outside`, `width`, `shaft_seat` or `housing_seat`.
-        nominal_mm: The nominal of the feature, mm, above 0.
-        bore_mm: The nominal bore, mm (the width's tolerance goes by it).
-        tolerance_class: `Normal`, `6`, `5` or `4`.
+        make: Scheme, kind of tolerance, dimensions (`DIMENSIONS`, mm; 0 where it has none) and class.
+        feature: The name of a feature.
 
     Returns:
-        Lower and upper limit, mm.
+        One measure, or several with shares where people measure different things under one name;
+        none when the part does not have the feature.
 
     Raises:
-        BadInput: When the class does not exist.
+        KeyError: When the kind of tolerance does not hold a dimension that the scheme has.
 
-    Source: ISO 492:2014; seats ISO 286-1:2010 and common practice. Below 0.6 mm bore or 2.5 mm outside, and above 500 mm bore, the
-    nearest step stands in (assumed).
+    Source: ISO 492, ISO 199, ISO 578, ISO 1206, ISO 3245, ISO 286-1; see bearing_intervals.csv.
 
     Example:
-        >>> manufacturing_interval_mm("outside", 52.0, 25.0, "Normal")
-        (51.987, 52.0)
+        >>> make = Make("radial", "radial", (25.0, 52.0, 15.0, 0.0, 0.0), "Normal")
+        >>> measures(make, "outside")
+        (Measure(share=1.0, nominal_mm=52.0, low_mm=51.987, high_mm=52.0),)
     """
+    found = []
+    for dimension, share in _measure_rows().get((make.scheme, feature), ()):
+        first, _, less = dimension.partition("-")
+        nominal, low, high = _limits_mm(make, first, feature)
+        if less:
+            other, other_low, other_high = _limits_mm(make, less, feature)
+            nominal, low, high = nominal - other, low - other_high, high - other_low
+        if nominal > 0:
+            found.append(Measure(share, nominal, low, high))
+    return tuple(found)
+
+
+def _limits_mm(make: Make, dimension: str, feature: str) -> tuple[float, float, float]:
+    """Nominal and limits of one dimension."""
+    nominal = make.dimensions_mm[DIMENSIONS.index(dimension)]
+    if nominal <= 0:
+        return 0.0, 0.0, 0.0
     if feature in _SEAT_ZONES:
-        lower, upper = (limits(min(nominal_mm, 500.0), zone) for zone in _SEAT_ZONES[feature])
-        return (nominal_mm + lower.lower_um / 1000, nominal_mm + upper.upper_um / 1000)
-    size = nominal_mm if feature != "width" else bore_mm
-    lowest, highest = (2.5, 800.0) if feature == "outside" else (0.6, 500.0)
-    found = ring_limits(feature, min(max(size, lowest), highest), _held(tolerance_class, size))
-    return (nominal_mm + found.lower_um / 1000, nominal_mm + found.upper_um / 1000)
+        lower, upper = (limits(min(nominal, 500.0), zone) for zone in _SEAT_ZONES[feature])
+        return nominal, nominal + lower.lower_um / 1000, nominal + upper.upper_um / 1000
+    low, high = _deviations_um(make, dimension, nominal)
+    return nominal, nominal + low / 1000, nominal + high / 1000
 
 
-def _held(tolerance_class: str, size_mm: float) -> str:
-    """Finer classes end at smaller sizes; beyond them the next coarser class stands in."""
-    ends = {"4": 180.0, "5": 400.0}
-    return "6" if size_mm > ends.get(tolerance_class, 1e9) else tolerance_class
+def _deviations_um(make: Make, dimension: str, nominal_mm: float) -> tuple[float, float]:
+    rule = _interval_rules()[make.tolerance, dimension]
+    if rule["rule"] == "plain":
+        return float(rule["lower_um"]), float(rule["upper_um"])
+    bore = make.dimensions_mm[0] or 0.55 * make.dimensions_mm[1]
+    size = nominal_mm if dimension in ("d_mm", "D_mm") else bore
+    return nearest_ring_limits_um(rule["kind"], rule["ring"], size, make.tolerance_class)
+
+
+@lru_cache(maxsize=65536)
+def unlisted_measure(feature: str, nominal_mm: float, tolerance: str, scheme: str) -> Measure:
+    """The limits of a feature of a part of the family that no list holds, when only its nominal is known.
+
+    Formula: as `measures`, every dimension taken as this nominal.
+
+    Args:
+        feature: The name of a feature.
+        nominal_mm: The nominal of what it stands for, mm, above 0.
+        tolerance: The kind of tolerance.
+        scheme: The scheme of dimensions.
+
+    Returns:
+        The measure; where the kind does not have the feature, that of a radial bearing.
+
+    Raises:
+        Nothing.
+
+    Source: as `measures`.
+
+    Example:
+        >>> round(unlisted_measure("bore", 25.0, "radial", "radial").low_mm, 3)
+        24.99
+    """
+    if feature == "standout":
+        return Measure(1.0, nominal_mm, nominal_mm, nominal_mm + 0.3)
+    same = (nominal_mm,) * len(DIMENSIONS)
+    found = measures(Make(scheme, tolerance, same, "Normal"), feature)
+    if not found:
+        plain = {"shaft_seat": feature, "housing_seat": feature, "bore": "bore", "outside": "outside"}
+        found = measures(Make("radial", "radial", same, "Normal"), plain.get(feature, "width"))
+    return found[0]
+
+
+BEARING = Family(
+    "bearing",
+    "rolling bearing",
+    DIMENSIONS,
+    FEATURES,
+    bearing_conditions(),
+    mean_wear_mm(),
+    4.0,
+    measures,
+    unlisted_measure,
+)
+FAMILIES = {BEARING.name: BEARING}
+
+
+def contract_dimensions(kind: str, values_mm: tuple[float, ...]) -> dict[str, float]:
+    """An envelope's dimensions by the contract's names for a kind.
+
+    Args:
+        kind: The kind of bearing.
+        values_mm: The dimensions in the order of `DIMENSIONS`, mm; 0 where it has none.
+
+    Returns:
+        The dimensions, mm, by name.
+
+    Raises:
+        KeyError: When the kind does not exist.
+
+    Source: the project's contract.
+
+    Example:
+        >>> contract_dimensions("drawn_cup", (25.0, 32.0, 0.0, 0.0, 16.0))
+        {'Fw_mm': 25.0, 'D_mm': 32.0, 'C_mm': 16.0}
+    """
+    own = dict(zip(DIMENSIONS, values_mm, strict=True))
+    own["Fw_mm"] = own["d_mm"]
+    return {name: own[name] for name in CONTRACT_NAMES[bearing_kinds()[kind].scheme]}
+
+
+def clearance_table(spec: BearingSpec) -> str:
+    """The clearance table that holds for a bearing: its kind's, with a taper bore its own.
+
+    Args:
+        spec: The bearing.
+
+    Returns:
+        A kind of `internal_clearance`; empty where the kind has no clearance of its own.
+
+    Raises:
+        KeyError: When the kind does not exist.
+
+    Source: ISO 5753-1.
+
+    Example:
+        >>> clearance_table(BearingSpec("22215", "222", 75, 130, 31, kind="spherical_roller", bore_shape="taper_1_12"))
+        'spherical_taper_bore'
+    """
+    table = bearing_kinds()[spec.kind].clearance
+    taper = spec.bore_shape != "cylindrical" and table in ("spherical", "self_aligning", "cylindrical")
+    return f"{table}_taper_bore" if taper else table
+
+
+def ring_kind(kind: str) -> str:
+    """Whose ring tolerances hold for the seats of a kind of bearing.
+
+    Args:
+        kind: The kind of bearing.
+
+    Returns:
+        `radial`, `taper`, `inch_taper` or `thrust`.
+
+    Raises:
+        KeyError: When the kind does not exist.
+
+    Source: bearing_kinds.csv.
+
+    Example:
+        >>> ring_kind("taper"), ring_kind("track_roller_yoke")
+        ('taper', 'radial')
+    """
+    tolerance = bearing_kinds()[kind].tolerance
+    known = {"taper": "taper", "inch_taper": "inch_taper", "thrust": "thrust", "thrust_double": "thrust"}
+    return known.get(tolerance, "radial")

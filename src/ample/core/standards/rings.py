@@ -1,4 +1,4 @@
-"""Tolerances of rolling-bearing rings (ISO 492) and radial internal clearance (ISO 5753-1)."""
+"""Tolerances of rolling-bearing rings and internal clearance, by kind of bearing."""
 
 from __future__ import annotations
 
@@ -13,6 +13,20 @@ from ample.core.tables import Table, read_table
 
 _HERE = Path(__file__).parent
 CLEARANCE_GROUPS = ("2", "N", "3", "4", "5")
+_RING_TABLES = {
+    "radial": "iso492_radial.csv",
+    "taper": "iso492_taper.csv",
+    "inch_taper": "inch_taper.csv",
+    "thrust": "iso199_thrust.csv",
+    "needle": "iso3245_needles.csv",
+}
+_RING_WORDS = {
+    "radial": "Radial bearings",
+    "taper": "Metric tapered roller bearings",
+    "inch_taper": "Inch tapered roller bearings",
+    "thrust": "Thrust bearings",
+    "needle": "Needle bearings without inner ring",
+}
 
 
 @dataclass(frozen=True)
@@ -29,7 +43,7 @@ class RingLimits:
 
 @dataclass(frozen=True)
 class ClearanceLimits:
-    """Limits of the radial internal clearance of a new, unmounted bearing, µm."""
+    """Limits of the internal clearance of a new, unmounted bearing, µm, radial or axial."""
 
     kind: str
     group: str
@@ -37,26 +51,34 @@ class ClearanceLimits:
     min_um: float
     max_um: float
     source: str
+    direction: str = "radial"
 
 
 @lru_cache
-def _ring_table() -> Table:
-    return read_table(_HERE / "iso492_radial.csv")
+def _ring_table(kind: str) -> Table:
+    return read_table(_HERE / _RING_TABLES[kind])
 
 
 @lru_cache
-def _clearance_table() -> Table:
-    return read_table(_HERE / "iso5753_clearance.csv")
+def _rings(kind: str) -> dict[tuple[str, str], Steps[tuple[float, float]]]:
+    return _by_two_keys(_ring_table(kind), "ring", "class", "lower_um", "upper_um")
 
 
 @lru_cache
-def _rings() -> dict[tuple[str, str], Steps[tuple[float, float]]]:
-    return _by_two_keys(_ring_table(), "ring", "class", "lower_um", "upper_um")
+def _clearance_tables() -> tuple[tuple[str, Table], ...]:
+    return (
+        ("radial", read_table(_HERE / "iso5753_clearance.csv")),
+        ("axial", read_table(_HERE / "axial_clearance.csv")),
+    )
 
 
 @lru_cache
-def _clearances() -> dict[tuple[str, str], Steps[tuple[float, float]]]:
-    return _by_two_keys(_clearance_table(), "kind", "group", "min_um", "max_um")
+def _clearances() -> dict[tuple[str, str], tuple[str, str, Steps[tuple[float, float]]]]:
+    found = {}
+    for direction, table in _clearance_tables():
+        for key, steps in _by_two_keys(table, "kind", "group", "min_um", "max_um").items():
+            found[key] = (direction, table.source, steps)
+    return found
 
 
 def _by_two_keys(
@@ -77,15 +99,18 @@ def _by_two_keys(
 def ring_limits(
     ring: str, size_mm: float, tolerance_class: str = "Normal", kind: str = "radial"
 ) -> RingLimits:
-    """Limits of a ring of a radial bearing about its nominal size.
+    """Limits of a ring of a bearing about its nominal size.
 
-    Formula: tabulated; the bore lies at 0/−Δ (unlike an H hole), the outside at 0/−Δ.
+    Formula: tabulated; bore and outside lie at 0/−Δ (the bore unlike an H hole), but those of inch
+    tapers at +Δ/0, never under nominal. Inch classes 4 and 2 are the ordinary ones.
 
     Args:
-        ring: `bore` (mean bore), `outside` (mean outside) or `width`.
-        size_mm: Nominal bore in mm for `bore` and `width`, nominal outside for `outside`.
-        tolerance_class: `Normal`, `6`, `5` or `4`.
-        kind: `radial`.
+        ring: `bore`, `outside`, `width` (radial), `inner_ring_width`, `outer_ring_width`,
+            `assembled_width` (tapers), `height`, `height_double` (thrust), `under_needles`.
+        size_mm: Nominal outside in mm for `outside`; for all others the nominal bore.
+        tolerance_class: radial and thrust `Normal`, `6`, `5`, `4`; taper `Normal`, `6X`, `5`, `4`;
+            inch_taper `4`, `2`, `3`, `0`, `00`.
+        kind: `radial`, `taper`, `inch_taper`, `thrust` or `needle`.
 
     Returns:
         Lower and upper deviation, µm.
@@ -93,66 +118,108 @@ def ring_limits(
     Raises:
         BadInput: When the kind, ring or class is not held, or the size is outside the table.
 
-    Source: ISO 492:2014.
+    Source: ISO 492:2014, ISO 199:2014, ISO 578, ANSI/ABMA 19.2, ISO 1206.
 
     Example:
-        >>> ring_limits("bore", 25).lower_um
-        -10.0
+        >>> ring_limits("bore", 25).lower_um, ring_limits("bore", 25.4, "4", "inch_taper").upper_um
+        (-10.0, 13.0)
     """
-    if kind != "radial":
+    if kind not in _RING_TABLES:
         raise BadInput(
             "kind_not_held",
-            f"Ring tolerances of “{kind[:20]}” bearings are not held here yet.",
+            f"Ring tolerances of “{kind[:20]}” bearings are not held.",
             "kind",
-            "Radial bearings except tapers are.",
+            f"One of {', '.join(_RING_TABLES)}.",
         )
-    if ring not in ("bore", "outside", "width"):
-        raise BadInput("no_such_ring", f"“{ring[:20]}” is no ring.", "ring", "bore or outside")
-    steps = _rings().get((ring, tolerance_class))
+    held = _rings(kind)
+    names = list(dict.fromkeys(name for name, _ in held))
+    if ring not in names:
+        raise BadInput("no_such_ring", f"“{ring[:20]}” is no ring.", "ring", f"One of {', '.join(names)}.")
+    steps = held.get((ring, tolerance_class))
     if steps is None:
+        classes = [cls for name, cls in held if name == ring]
         raise BadInput(
             "no_such_class",
-            f"Radial bearings have no class “{tolerance_class[:20]}”.",
+            f"{_RING_WORDS[kind]} have no class “{tolerance_class[:20]}”.",
             "class",
-            "Normal, 6, 5 or 4.",
+            f"One of {', '.join(classes)}.",
         )
-    low, high = steps.at(size_mm, f"ISO 492, {ring}, class {tolerance_class},")
-    return RingLimits(ring, tolerance_class, size_mm, low, high, _ring_table().source)
+    low, high = steps.at(size_mm, f"{_ring_table(kind).header['source']}, {ring}, class {tolerance_class},")
+    return RingLimits(ring, tolerance_class, size_mm, low, high, _ring_table(kind).source)
+
+
+def nearest_ring_limits_um(kind: str, ring: str, size_mm: float, tolerance_class: str) -> tuple[float, float]:
+    """Limits of a ring, the nearest step or the ordinary class standing in where the table ends.
+
+    Formula: as `ring_limits`; a class that the kind or size does not have gives its ordinary class.
+
+    Args:
+        kind: As for `ring_limits`.
+        ring: As for `ring_limits`.
+        size_mm: Nominal size, mm, above 0.
+        tolerance_class: Any class.
+
+    Returns:
+        Lower and upper deviation, µm.
+
+    Raises:
+        KeyError: When the kind has no such ring.
+
+    Source: the tables of `ring_limits`; outside them assumed.
+
+    Example:
+        >>> nearest_ring_limits_um("radial", "bore", 0.5, "Normal")
+        (-8.0, 0.0)
+    """
+    held = _rings(kind)
+    ordinary = "4" if kind == "inch_taper" else "Normal"
+    steps = held.get((ring, tolerance_class), held[ring, ordinary])
+    if size_mm > steps.highest_mm and tolerance_class != ordinary:
+        steps = held.get((ring, "6"), held[ring, ordinary])
+    inside = min(max(size_mm, steps.lowest_mm), steps.highest_mm)
+    return steps.at(inside, ring)
 
 
 def internal_clearance(kind: str, bore_mm: float, group: str = "N") -> ClearanceLimits:
-    """Radial internal clearance of a new bearing before it is mounted.
+    """Internal clearance of a new bearing before it is mounted, radial or (two kinds) axial.
 
     Formula: tabulated.
 
     Args:
-        kind: `deep_groove`.
-        bore_mm: Nominal bore, 2.5 to 500 mm.
+        kind: `deep_groove`, `self_aligning`, `cylindrical`, `spherical`, these last three also with
+            `_taper_bore`; `four_point` and `double_row_angular` (axial).
+        bore_mm: Nominal bore, mm; each kind has its range.
         group: `2`, `N`, `3`, `4` or `5`.
 
     Returns:
-        Least and most clearance, µm.
+        Least and most clearance, µm, and its direction.
 
     Raises:
         BadInput: When the kind or group is not held, or the bore is outside the table.
 
-    Source: ISO 5753-1:2009, Table 1.
+    Source: ISO 5753-1:2009; ISO 5753-2 and common lists for the axial ones.
 
     Example:
         >>> internal_clearance("deep_groove", 25, "3").max_um
         28.0
     """
-    if kind not in {held for held, _ in _clearances()}:
+    kinds = list(dict.fromkeys(held for held, _ in _clearances()))
+    if kind not in kinds:
         raise BadInput(
             "kind_not_held",
-            f"Internal clearance of “{kind[:20]}” is not held here yet.",
+            f"Internal clearance of “{kind[:20]}” is not held.",
             "kind",
-            "deep_groove is.",
+            f"One of {', '.join(kinds)}.",
         )
-    steps = _clearances().get((kind, group))
-    if steps is None:
+    found = _clearances().get((kind, group))
+    if found is None:
+        groups = ", ".join(each for held, each in _clearances() if held == kind)
         raise BadInput(
-            "no_such_group", f"There is no clearance group “{group[:20]}”.", "group", "2, N, 3, 4 or 5."
+            "no_such_group",
+            f"There is no clearance group “{group[:20]}” of {kind.replace('_', ' ')} bearings.",
+            "group",
+            f"One of {groups}.",
         )
-    low, high = steps.at(bore_mm, f"ISO 5753-1, group {group},", "bore_mm")
-    return ClearanceLimits(kind, group, bore_mm, low, high, _clearance_table().source)
+    direction, source, steps = found
+    low, high = steps.at(bore_mm, f"Clearance of {kind.replace('_', ' ')}, group {group},", "bore_mm")
+    return ClearanceLimits(kind, group, bore_mm, low, high, source, direction)

@@ -7,6 +7,7 @@ from itertools import groupby
 
 from ample.core import exchange as x
 from ample.core.errors import AmpleError, BadInput, Conflict, NotKnown
+from ample.core.identify import Seen
 from ample.core.operations import decode_answer, identify_answer
 from ample.core.sizes import Instrument, parse_length
 from ample.shop.bench import queries
@@ -61,7 +62,13 @@ def sheet_of(t: Transaction, part: PartHead) -> BenchSheet:
             )
         )
     return BenchSheet.model_validate(
-        {"marking": part.marking, "condition": part.condition_seen, "observations": observations}
+        {
+            "marking": part.marking,
+            "condition": part.condition_seen,
+            "kind": part.bench_kind,
+            "answers": part.bench_answers,
+            "observations": observations,
+        }
     )
 
 
@@ -101,7 +108,8 @@ def save_bench(t: Transaction, doer: Doer, part_id: int, save: BenchSave) -> Ben
             "Both are shown; nothing is lost.",
             {"version": part.version, "sheet": before.model_dump()},
         )
-    queries.change_part(t, part_id, save.sheet.marking, save.sheet.condition, save.version)
+    Seen.of(save.sheet.kind or None, save.sheet.answers)
+    queries.change_part(t, part_id, save.sheet, save.version)
     queries.replace_readings(t, part_id, readings)
     record(t, doer, "part", part_id, "bench", before, save.sheet)
     return bench_of(t, part_id)
@@ -145,6 +153,8 @@ def request_of(sheet: BenchSheet, limit: int = 10) -> x.IdentifyRequest:
             )
             for each in sheet.observations
         ],
+        kind=sheet.kind or None,
+        answers=sheet.answers,
         marking=sheet.marking or None,
         limit=limit,
     )
@@ -190,11 +200,12 @@ def choose_identity(
     earlier = queries.identification(t, part_id, lock=True)
     same_version(earlier, choice.version)
     found = identify_in_shop(index, request_of(sheet, 100), instrument_of)
-    size = {"d_mm": item.d_mm, "D_mm": item.D_mm, "B_mm": item.B_mm}
+    size = item.spec.dimensions
     near = [
         each
         for each in found.candidates
-        if all(abs(each.dimensions[name] - size[name]) < 1e-3 for name in size)
+        if each.dimensions.keys() == size.keys()
+        and all(abs(each.dimensions[name] - size[name]) < 1e-3 for name in size)
     ]
     chance = near[0].probability if near else 0.0
     misfit = near[0].misfit.sigmas if near and near[0].misfit else None

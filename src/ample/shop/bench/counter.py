@@ -7,8 +7,9 @@ import re
 from ample.core import exchange as x
 from ample.core.errors import BadInput
 from ample.core.operations import decode_answer
-from ample.core.parts.ratings import ball_of
+from ample.core.parts.ratings import element_mm
 from ample.core.sizes import parse_size
+from ample.core.specs import spec_of_reading
 from ample.shop.bench.actions import InstrumentOf, identify_in_shop
 from ample.shop.bench.records import CounterAnswer, CounterReading
 from ample.shop.catalogue import queries as catalogue
@@ -48,12 +49,11 @@ def _distinct(readings: list[x.ReadingAnswer]) -> list[x.ReadingAnswer]:
 
 def _with_stock(t: Transaction, reading: x.ReadingAnswer) -> CounterReading:
     size = reading.dimensions
-    names = ("d_mm", "D_mm", "B_mm")
-    held = [f"{size[name]:g}" for name in names if name in size]
+    spec = spec_of_reading(reading) if len(size) > 1 else None
     return CounterReading(
         reading=reading,
-        size_text=" × ".join(held) if len(held) == 3 else f"bore {size['d_mm']:g}, size not held here",
-        ball_mm=ball_of(*(size[name] for name in names)) if len(held) == 3 else None,
+        size_text=spec.size_text if spec else f"bore {next(iter(size.values())):g}, size not held here",
+        ball_mm=element_mm(spec.kind, spec.d_mm, spec.D_mm, spec.T_mm or spec.B_mm) if spec else None,
         assumed=[span.meaning for span in reading.spans if span.certainty == "assumed"][:2],
         stock=catalogue.stock_of_designation(t, reading.designation, reading.attributes["closure"]),
     )

@@ -5,7 +5,6 @@ from __future__ import annotations
 from ample.core.errors import BadInput
 from ample.core.exchange import InterchangeAnswer
 from ample.core.interchange import Running, interchange
-from ample.core.parts.ratings import ball_of
 from ample.shop.bench import queries
 from ample.shop.bench.actions import decoded, known_item, known_part, same_version
 from ample.shop.bench.records import ChooseRequest
@@ -40,7 +39,7 @@ def matches_of(t: Transaction, part_id: int, index: ShopIndex) -> MatchAnswer:
     return MatchAnswer(
         part_id=part_id,
         chosen=chosen,
-        ball_mm=ball_of(chosen.d_mm, chosen.D_mm, chosen.B_mm),
+        ball_mm=chosen.element_mm,
         reading=decoded(chosen, index),
         marking=chosen.marking,
         by_rule=sorted(

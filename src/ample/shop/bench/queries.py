@@ -2,8 +2,10 @@
 
 from __future__ import annotations
 
+import json
 from typing import Any
 
+from ample.shop.bench.records import BenchSheet
 from ample.store import Transaction
 
 
@@ -34,15 +36,27 @@ def replace_readings(t: Transaction, part_id: int, readings: list[dict[str, Any]
     )
 
 
-def change_part(t: Transaction, part_id: int, marking: str, condition: str, version: int) -> int:
-    """Change marking and condition if the part is still at this version; how many rows."""
+def change_part(t: Transaction, part_id: int, sheet: BenchSheet, version: int) -> int:
+    """Change what is seen of a part if it is still at this version; how many rows."""
     return t.change(
         """
         UPDATE parts
-        SET marking = %(marking)s, condition_seen = %(condition)s, version = version + 1
+        SET
+            marking = %(marking)s,
+            condition_seen = %(condition)s,
+            bench_kind = %(kind)s,
+            bench_answers = %(answers)s,
+            version = version + 1
         WHERE part_id = %(part_id)s AND version = %(version)s
         """,
-        {"part_id": part_id, "marking": marking, "condition": condition, "version": version},
+        {
+            "part_id": part_id,
+            "marking": sheet.marking,
+            "condition": sheet.condition,
+            "kind": sheet.kind,
+            "answers": json.dumps(sheet.answers),
+            "version": version,
+        },
     )
 
 

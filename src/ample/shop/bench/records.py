@@ -22,7 +22,8 @@ class FeatureReadings(Strict):
     """The repeats of one feature and the instrument."""
 
     feature: Literal[
-        "bore", "outside", "width", "shaft_seat", "housing_seat", "shaft", "housing_bore", "free_lip",
+        "bore", "outside", "width", "assembled_width", "inner_ring_width", "outer_ring_width", "standout",
+        "shaft_seat", "housing_seat", "shaft", "housing_bore", "free_lip",
         "inside", "section_1", "section_2", "section", "height", "rod", "groove_diameter", "groove_width",
         "seat_outside", "seat_thickness", "working_length", "free_length", "free_inside", "thickness",
     ]  # fmt: skip
@@ -35,6 +36,8 @@ class BenchSheet(Strict):
 
     marking: str = Field(default="", max_length=60)
     condition: Literal["", "new", "worn", "spun", "rusty"] = ""
+    kind: str = Field(default="", max_length=40, description="a kind or group, as its picture is chosen")
+    answers: dict[str, str] = Field(default_factory=dict, max_length=12)
     observations: list[FeatureReadings] = Field(default_factory=list, max_length=12)
 
 

@@ -5,8 +5,9 @@ from __future__ import annotations
 from collections.abc import Iterator, Mapping, Sequence
 from typing import Any
 
-from ample.core.designation import read_dialect
+from ample.core.designation import checked_dialect
 from ample.shop.catalogue import queries
+from ample.shop.catalogue.records import DialectCode, DialectRecord, DialectsAnswer, NewDialect
 from ample.shop.doer import Doer
 from ample.shop.history.actions import record
 from ample.store import Transaction
@@ -16,11 +17,35 @@ AT_ONCE = 2000
 
 def add_maker(t: Transaction, doer: Doer, name: str, codes: Sequence[Mapping[str, str]]) -> int:
     """A maker with its dialect; the dialect is checked before it is kept."""
-    read_dialect(name, codes)
+    checked_dialect(name, codes)
     maker_id = queries.add_maker(t, name, codes)
     queries.bump_revision(t)
     record(t, doer, "maker", maker_id, "added", None, {"name": name, "codes": len(codes)})
     return maker_id
+
+
+def keep_dialect(t: Transaction, doer: Doer, new: NewDialect) -> DialectsAnswer:
+    """Keep a maker's or market's codes; those that it had are replaced. A bad code is refused at its row."""
+    doer.must_be("counter", "bench", "buyer")
+    codes = [code.model_dump() for code in new.codes]
+    checked_dialect(new.name, codes)
+    held = queries.maker_named(t, new.name)
+    if held is None:
+        maker_id = queries.add_maker(t, new.name, codes)
+    else:
+        maker_id = held
+        queries.replace_codes(t, maker_id, codes)
+    queries.bump_revision(t)
+    record(t, doer, "maker", maker_id, "dialect", None, {"name": new.name, "codes": len(codes)})
+    return dialects_of(t)
+
+
+def dialects_of(t: Transaction) -> DialectsAnswer:
+    """Every dialect with its codes."""
+    found: dict[str, list[DialectCode]] = {}
+    for row in queries.dialect_codes(t):
+        found.setdefault(row.pop("maker"), []).append(DialectCode(**row))
+    return DialectsAnswer(dialects=[DialectRecord(name=name, codes=codes) for name, codes in found.items()])
 
 
 def import_items(t: Transaction, doer: Doer, maker_id: int, rows: Sequence[dict[str, Any]]) -> None:

@@ -3,14 +3,16 @@
 from __future__ import annotations
 
 import gc
+import sys
 import threading
 from dataclasses import dataclass
+from typing import Any
 
 from ample.core.designation import Dialect, read_dialect
 from ample.core.identify import Catalogue, Entry
 from ample.core.identify.catalogue import usual_weight
+from ample.core.parts import BearingSpec
 from ample.shop.catalogue import queries
-from ample.shop.catalogue.records import Item
 from ample.store import Database, Transaction
 
 MET_BEFORE, ON_THE_SHELF = 0.5, 0.3
@@ -60,17 +62,54 @@ def _kept(index: ShopIndex) -> ShopIndex:
 
 
 def build_index(t: Transaction) -> ShopIndex:
-    """Read the whole catalogue and lay it out."""
-    items = queries.all_items(t)
-    entries = [Entry(item.spec, item.marking, _weight(item), item.item_id) for item in items]
+    """Read the whole catalogue, a slice at a time, and lay it out; parts of one specification share it."""
+    entries: list[Entry] = []
+    known: dict[BearingSpec, tuple[BearingSpec, float]] = {}
+    after = 0
+    while slice_ := queries.items_after(t, after, AT_ONCE):
+        for row in slice_:
+            spec, usual = _shared(known, _spec(row))
+            met = 1 + MET_BEFORE * row["confirmed_count"] + ON_THE_SHELF * (row["stock_quantity"] > 0)
+            entries.append(Entry(spec, row["marking"], usual * met, row["item_id"]))
+        after = slice_[-1]["item_id"]
     catalogue = Catalogue.of(entries) if entries else None
     return ShopIndex(queries.revision(t), catalogue, tuple(dialects(t).values()))
 
 
-def _weight(item: Item) -> float:
-    """How often a part is met: its series, then what the shop stocks and has confirmed."""
-    usual = usual_weight(item.spec)
-    return usual * (1 + MET_BEFORE * item.confirmed_count + ON_THE_SHELF * (item.stock_quantity > 0))
+def _shared(
+    known: dict[BearingSpec, tuple[BearingSpec, float]], spec: BearingSpec
+) -> tuple[BearingSpec, float]:
+    """The one copy of a specification, and how often it is met before the shop's own counts."""
+    held = known.get(spec)
+    if held is None:
+        held = known[spec] = (spec, usual_weight(spec))
+    return held
+
+
+def _spec(row: dict[str, Any]) -> BearingSpec:
+    d, D, B = (float(row[name]) for name in ("bore_mm", "outside_mm", "width_mm"))
+    T, C = (None if row[name] is None else float(row[name]) for name in _MORE_SIZES)
+    words = [sys.intern(row[name]) for name in _WORDS]
+    designation, series, closure, clearance, tolerance_class, cage, bore_shape, kind, angle = words
+    return BearingSpec(
+        designation, series, d, D, B, closure, clearance, tolerance_class, cage, "none", bore_shape, (),
+        kind, T, C, angle,
+    )  # fmt: skip
+
+
+_MORE_SIZES = ("assembled_width_mm", "outer_ring_width_mm")
+_WORDS = (
+    "designation",
+    "series",
+    "closure",
+    "clearance",
+    "tolerance_class",
+    "cage",
+    "bore_shape",
+    "kind",
+    "angle",
+)
+AT_ONCE = 5000
 
 
 def dialects(t: Transaction) -> dict[str, Dialect]:

@@ -18,6 +18,12 @@ _ITEM = """
             i.bore_mm AS d_mm,
             i.outside_mm AS D_mm,
             i.width_mm AS B_mm,
+            i.assembled_width_mm AS T_mm,
+            i.outer_ring_width_mm AS C_mm,
+            i.kind,
+            i.bore_shape,
+            i.angle,
+            i.cage,
             i.closure,
             i.clearance,
             i.tolerance_class,
@@ -39,13 +45,46 @@ def bump_revision(t: Transaction) -> None:
     t.change("UPDATE catalogue_state SET revision = revision + 1 WHERE only_row = 1")
 
 
+def items_after(t: Transaction, after: int, most: int) -> list[dict[str, Any]]:
+    """The next items by number, as far as identification needs them."""
+    return t.rows(
+        """
+        SELECT
+            item_id,
+            marking,
+            designation,
+            series,
+            bore_mm,
+            outside_mm,
+            width_mm,
+            assembled_width_mm,
+            outer_ring_width_mm,
+            kind,
+            bore_shape,
+            angle,
+            cage,
+            closure,
+            clearance,
+            tolerance_class,
+            stock_quantity,
+            confirmed_count
+        FROM catalogue_items
+        WHERE item_id > %(after)s
+        ORDER BY item_id
+        LIMIT %(most)s
+        """,
+        {"after": after, "most": most},
+    )
+
+
 def all_items(t: Transaction) -> list[Item]:
     """Every item, in order."""
     return [Item.model_construct(**_as_floats(row)) for row in t.rows(_ITEM + " ORDER BY i.item_id")]
 
 
 def _as_floats(row: dict[str, Any]) -> dict[str, Any]:
-    return row | {name: float(row[name]) for name in ("d_mm", "D_mm", "B_mm")}
+    sizes = ("d_mm", "D_mm", "B_mm", "T_mm", "C_mm")
+    return row | {name: float(row[name]) for name in sizes if row[name] is not None}
 
 
 def item(t: Transaction, item_id: int) -> Item | None:
@@ -135,7 +174,7 @@ def dialect_codes(t: Transaction) -> list[dict[str, Any]]:
     """The codes of every maker's dialect, in order."""
     return t.rows(
         """
-        SELECT m.name AS maker, c.code, c.place, c.attribute, c.value, c.meaning, c.basis
+        SELECT m.name AS maker, c.code, c.place, c.attribute, c.value, c.meaning, c.basis, c.kinds, c.example
         FROM dialect_codes c
         JOIN makers m ON m.maker_id = c.maker_id
         ORDER BY c.maker_id, c.position
@@ -154,17 +193,39 @@ def confirm(t: Transaction, item_id: int) -> None:
 def add_maker(t: Transaction, name: str, codes: Sequence[Mapping[str, str]]) -> int:
     """A maker with the codes of its dialect in their order."""
     maker_id = t.insert("INSERT INTO makers (name) VALUES (%(name)s)", {"name": name})
+    _add_codes(t, maker_id, codes)
+    return maker_id
+
+
+def maker_named(t: Transaction, name: str) -> int | None:
+    """The maker of this name, locked until the transaction ends."""
+    row = t.first("SELECT maker_id FROM makers WHERE name = %(name)s FOR UPDATE", {"name": name})
+    return int(row["maker_id"]) if row else None
+
+
+def replace_codes(t: Transaction, maker_id: int, codes: Sequence[Mapping[str, str]]) -> None:
+    """Put these codes in the place of a maker's earlier ones."""
+    t.change("DELETE FROM dialect_codes WHERE maker_id = %(maker_id)s", {"maker_id": maker_id})
+    _add_codes(t, maker_id, codes)
+
+
+def _add_codes(t: Transaction, maker_id: int, codes: Sequence[Mapping[str, str]]) -> None:
+    columns = ("code", "place", "attribute", "value", "meaning", "basis", "kinds", "example")
     t.change_many(
         """
-        INSERT INTO dialect_codes (maker_id, position, code, place, attribute, value, meaning, basis)
+        INSERT INTO dialect_codes (
+            maker_id, position, code, place, attribute, value, meaning, basis, kinds, example
+        )
         VALUES (
             %(maker_id)s, %(position)s, %(code)s, %(place)s, %(attribute)s, %(value)s,
-            %(meaning)s, %(basis)s
+            %(meaning)s, %(basis)s, %(kinds)s, %(example)s
         )
         """,
-        [dict(code) | {"maker_id": maker_id, "position": n} for n, code in enumerate(codes)],
+        [
+            {name: code.get(name) or "" for name in columns} | {"maker_id": maker_id, "position": n}
+            for n, code in enumerate(codes)
+        ],
     )
-    return maker_id
 
 
 def add_items(t: Transaction, maker_id: int, rows: Sequence[dict[str, Any]]) -> None:
@@ -173,11 +234,13 @@ def add_items(t: Transaction, maker_id: int, rows: Sequence[dict[str, Any]]) -> 
         """
         INSERT INTO catalogue_items (
             maker_id, marking, designation, series, bore_mm, outside_mm, width_mm,
-            closure, clearance, tolerance_class, stock_quantity, stock_place
+            closure, clearance, tolerance_class, stock_quantity, stock_place,
+            kind, assembled_width_mm, outer_ring_width_mm, bore_shape, angle, cage
         )
         VALUES (
             %(maker_id)s, %(marking)s, %(designation)s, %(series)s, %(d_mm)s, %(D_mm)s, %(B_mm)s,
-            %(closure)s, %(clearance)s, %(tolerance_class)s, %(stock_quantity)s, %(stock_place)s
+            %(closure)s, %(clearance)s, %(tolerance_class)s, %(stock_quantity)s, %(stock_place)s,
+            %(kind)s, %(T_mm)s, %(C_mm)s, %(bore_shape)s, %(angle)s, %(cage)s
         )
         """,
         [row | {"maker_id": maker_id} for row in rows],

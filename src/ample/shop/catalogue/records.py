@@ -5,10 +5,11 @@ from __future__ import annotations
 from datetime import date
 from decimal import Decimal
 
-from pydantic import BaseModel
+from pydantic import BaseModel, ConfigDict, Field, computed_field
 
 from ample.core.exchange import InterchangeAnswer, ReadingAnswer
 from ample.core.parts import BearingSpec
+from ample.core.parts.ratings import element_mm
 
 
 class Item(BaseModel):
@@ -28,14 +29,71 @@ class Item(BaseModel):
     stock_quantity: int
     stock_place: str
     confirmed_count: int
+    T_mm: float | None = None
+    C_mm: float | None = None
+    kind: str = "deep_groove"
+    bore_shape: str = "cylindrical"
+    angle: str = ""
+    cage: str = "standard"
 
     @property
     def spec(self) -> BearingSpec:
         """The specification that the core works with."""
         return BearingSpec(
             self.designation, self.series, self.d_mm, self.D_mm, self.B_mm,
-            self.closure, self.clearance, self.tolerance_class,
+            self.closure, self.clearance, self.tolerance_class, self.cage, "none", self.bore_shape,
+            (), self.kind, self.T_mm, self.C_mm, self.angle,
         )  # fmt: skip
+
+    @computed_field  # type: ignore[prop-decorator]
+    @property
+    def size_text(self) -> str:
+        """The size as it is said."""
+        return self.spec.size_text
+
+    @property
+    def element_mm(self) -> float:
+        """The diameter of what rolls in it, for drawings."""
+        return element_mm(self.kind, self.d_mm, self.D_mm, self.T_mm or self.B_mm)
+
+
+class DialectCode(BaseModel):
+    """A code of a dialect: where it stands, what it sets, what it means, and a marking to try it on."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    code: str = Field(min_length=1, max_length=8)
+    place: str = Field(max_length=8, description="prefix or suffix")
+    attribute: str = Field(
+        max_length=40, description="closure, clearance, class, cage, angle, …; several with +"
+    )
+    value: str = Field(max_length=60)
+    meaning: str = Field(min_length=1, max_length=120)
+    basis: str = Field(default="maker's list", max_length=60)
+    kinds: str = Field(default="", max_length=160, description="kinds or groups it is for; blank: all")
+    example: str = Field(default="", max_length=60)
+
+
+class DialectRecord(BaseModel):
+    """A maker's or market's codes."""
+
+    name: str
+    codes: list[DialectCode]
+
+
+class DialectsAnswer(BaseModel):
+    """Every dialect that the shop reads and writes."""
+
+    dialects: list[DialectRecord]
+
+
+class NewDialect(BaseModel):
+    """A dialect to keep; one of this name is replaced."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    name: str = Field(min_length=1, max_length=40)
+    codes: list[DialectCode] = Field(min_length=1, max_length=400)
 
 
 class Offer(BaseModel):

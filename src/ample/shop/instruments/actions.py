@@ -6,9 +6,12 @@ from collections.abc import Callable
 from dataclasses import replace
 from datetime import date
 
+from ample.core.errors import BadInput
 from ample.core.sizes import Instrument, default_instrument
+from ample.shop.doer import Doer
+from ample.shop.history.actions import record
 from ample.shop.instruments import queries
-from ample.shop.instruments.records import InstrumentRecord
+from ample.shop.instruments.records import InstrumentRecord, Instruments, InstrumentSave
 from ample.store import Transaction
 
 OVERDUE_FACTOR = 1.5
@@ -35,6 +38,19 @@ def known_instruments(t: Transaction, today: date) -> list[InstrumentRecord]:
         )
         for each in usual
     ]
+
+
+def keep_instrument(t: Transaction, doer: Doer, save: InstrumentSave) -> Instruments:
+    """Keep an instrument with its certificate; a usual kind's own name is not taken."""
+    doer.must_be("bench")
+    today = doer.now.date()
+    if save.name in USUAL_KINDS:
+        raise BadInput("name_taken", f"“{save.name}” is the usual kind: give it a name of its own.", "name")
+    if save.calibrated_on > today:
+        raise BadInput("in_the_future", "It cannot have been calibrated after today.", "calibrated_on")
+    queries.keep_instrument(t, save.model_dump())
+    record(t, doer, "instrument", 0, "kept", None, save)
+    return Instruments(instruments=known_instruments(t, today))
 
 
 def instrument_finder(records: list[InstrumentRecord]) -> Callable[[str], Instrument]:

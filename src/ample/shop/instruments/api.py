@@ -4,19 +4,12 @@ from __future__ import annotations
 
 from flask import Response
 from flask_openapi3 import APIBlueprint, Tag
-from pydantic import BaseModel
 
-from ample.shop.desk import desk
-from ample.shop.instruments.actions import known_instruments
-from ample.shop.instruments.records import InstrumentRecord
+from ample.shop.desk import ErrorAnswer, desk
+from ample.shop.instruments.actions import keep_instrument, known_instruments
+from ample.shop.instruments.records import Instruments, InstrumentSave
 
 api = APIBlueprint("instruments", __name__, url_prefix="/api", abp_tags=[Tag(name="instruments")])
-
-
-class Instruments(BaseModel):
-    """The shop's instruments, then the usual kinds."""
-
-    instruments: list[InstrumentRecord]
 
 
 @api.get("/instruments", summary="Instruments", responses={200: Instruments})
@@ -24,3 +17,13 @@ def instruments() -> Response:
     """Every instrument with its doubt."""
     today = desk().doer().now.date()
     return desk().read(lambda t: Instruments(instruments=known_instruments(t, today)))
+
+
+@api.put(
+    "/instruments",
+    summary="Keep an instrument",
+    responses={200: Instruments, **dict.fromkeys((400, 403, 409, 422), ErrorAnswer)},
+)
+def save_instrument(body: InstrumentSave) -> Response:
+    """Keep an instrument with its certificate."""
+    return desk().once(lambda t, doer: keep_instrument(t, doer, body))

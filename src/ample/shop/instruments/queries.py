@@ -27,15 +27,23 @@ def all_instruments(t: Transaction, today: date) -> list[dict[str, Any]]:
     )
 
 
-def add_instrument(t: Transaction, values: dict[str, Any]) -> int:
-    """A new instrument."""
-    return t.insert(
+def keep_instrument(t: Transaction, values: dict[str, Any]) -> None:
+    """A new instrument, or a new certificate of one that is known."""
+    t.change(
         """
         INSERT INTO instruments (name, kind, outside_u_mm, inside_u_mm, scatter_mm, calibrated_on, months_valid)
         VALUES (
             %(name)s, %(kind)s, %(outside_u_mm)s, %(inside_u_mm)s, %(scatter_mm)s,
             %(calibrated_on)s, %(months_valid)s
         )
+        ON DUPLICATE KEY UPDATE
+            kind = VALUES(kind),
+            outside_u_mm = VALUES(outside_u_mm),
+            inside_u_mm = VALUES(inside_u_mm),
+            scatter_mm = VALUES(scatter_mm),
+            calibrated_on = VALUES(calibrated_on),
+            months_valid = VALUES(months_valid),
+            version = version + 1
         """,
         values,
     )

@@ -3,8 +3,9 @@
 from __future__ import annotations
 
 from datetime import date
+from typing import Literal
 
-from pydantic import BaseModel
+from pydantic import BaseModel, ConfigDict, Field
 
 
 class InstrumentRecord(BaseModel):
@@ -18,3 +19,23 @@ class InstrumentRecord(BaseModel):
     calibrated_on: date | None
     overdue: bool
     words: str
+
+
+class InstrumentSave(BaseModel):
+    """An instrument of the shop with its certificate; one of this name is changed."""
+
+    model_config = ConfigDict(extra="forbid", allow_inf_nan=False)
+
+    name: str = Field(min_length=1, max_length=40)
+    kind: Literal["rule", "caliper", "micrometer", "bore_gauge", "pi_tape"]
+    outside_u_mm: float = Field(gt=0, le=2, description="expanded uncertainty, k = 2")
+    inside_u_mm: float = Field(gt=0, le=2)
+    scatter_mm: float = Field(default=0.01, ge=0, le=1, description="spread of repeats")
+    calibrated_on: date
+    months_valid: int = Field(default=12, ge=1, le=120)
+
+
+class Instruments(BaseModel):
+    """The shop's instruments, then the usual kinds."""
+
+    instruments: list[InstrumentRecord]

@@ -7,7 +7,6 @@ from datetime import datetime
 from typing import Any
 
 from ample.core.assembly import part_kinds
-from ample.core.parts.ratings import ball_of
 from ample.core.sizes import Instrument
 from ample.shop.catalogue import queries as catalogue
 from ample.shop.catalogue.records import Item
@@ -97,7 +96,7 @@ def _part_state(
     return PartState(
         part=part,
         chosen=chosen,
-        ball_mm=ball_of(chosen.d_mm, chosen.D_mm, chosen.B_mm) if chosen else None,
+        ball_mm=chosen.element_mm if chosen else None,
         match=items.get(row["match_id"] or 0),
         waits_for=waits,
         lights=lights,

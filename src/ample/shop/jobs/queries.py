@@ -12,7 +12,7 @@ _JOB = "SELECT job_id, number, title, owner, symptom, opened_at, version FROM jo
 _PART = """
         SELECT
             part_id, job_id, position, name, surroundings, dirty, rpm, family,
-            marking, condition_seen, version
+            marking, condition_seen, bench_kind, bench_answers, version
         FROM parts
 """
 

@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
-from pydantic import BaseModel, ConfigDict, Field
+import json
+
+from pydantic import BaseModel, ConfigDict, Field, field_validator
 
 from ample.shop.catalogue.records import Item
 from ample.shop.times import UtcTime
@@ -39,7 +41,15 @@ class PartHead(BaseModel):
     family: str
     marking: str
     condition_seen: str
+    bench_kind: str
+    bench_answers: dict[str, str]
     version: int
+
+    @field_validator("bench_answers", mode="before")
+    @classmethod
+    def _from_column(cls, held: object) -> object:
+        """The column holds JSON text, or nothing."""
+        return json.loads(held) if isinstance(held, str) else held or {}
 
 
 class Light(BaseModel):

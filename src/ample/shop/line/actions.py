@@ -346,6 +346,8 @@ def send_to_bench(t: Transaction, doer: Doer, number: str, key: str) -> SentToBe
         {"feature": feature, "instrument": "caliper", "readings": [{"typed": size.typed, "unit": size.unit}]}
         for feature, size in known.features
     ]
-    sheet_now = BenchSheet.model_validate({"marking": known.marking, "observations": observations})
+    sheet_now = BenchSheet.model_validate(
+        {"marking": known.marking, "kind": part_kind(part.kind).picture, "observations": observations}
+    )
     save_bench(t, doer, new.part_id, BenchSave(version=new.version, sheet=sheet_now))
     return SentToBench(part_id=new.part_id)

@@ -9,7 +9,6 @@ from decimal import Decimal
 from typing import Any
 
 from ample.core.errors import BadInput, Conflict, NotKnown
-from ample.core.parts.ratings import ball_of
 from ample.core.sizes import Instrument
 from ample.shop.bench import queries as bench
 from ample.shop.bench.actions import known_item, known_part
@@ -82,7 +81,7 @@ def _line(
         )},
         replaces=replaces,
         item=item,
-        ball_mm=ball_of(item.d_mm, item.D_mm, item.B_mm),
+        ball_mm=item.element_mm,
         lights=lights,
         open_lights=sum(is_open(light) for light in lights),
         other_offers=[each for each in offers.get(row["item_id"], []) if each.supplier_id != supplier_id],

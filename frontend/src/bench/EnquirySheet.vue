@@ -1,0 +1,290 @@
+<script setup lang="ts">
+import { computed, onMounted } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import SectionShape from '@/drawing/SectionShape.vue'
+import DimensionLine from '@/drawing/DimensionLine.vue'
+import { usual } from '@/drawing/sizes'
+import type { PartSize } from '@/drawing/section'
+import { doubt, shown } from '@/entry/lengths'
+import { useJob } from '@/job/useJob'
+import { useKinds } from '@/job/useKinds'
+import { useKeys } from '@/shell/useKeys'
+import { layBench } from './benchLayout'
+import { SEATS, useBench } from './useBench'
+
+/** What a supplier is asked when nothing listed fits: the part drawn to the sizes read, with their doubt. */
+const route = useRoute()
+const router = useRouter()
+const kinds = useKinds()
+const job = useJob()
+const partId = Number(route.params.partId)
+const bench = useBench(partId)
+const { part, sheet } = bench
+const answer = bench.live.answer
+const mean = computed(
+  () => new Map((answer.value?.readings ?? []).map((each) => [each.feature, each.mean_mm])),
+)
+const kind = computed(() => {
+  const told = sheet.sheet.value.kind ?? ''
+  const likeliest = told ? answer.value?.kinds[0]?.kind : answer.value?.candidates[0]?.kind
+  return likeliest ?? kinds.groups.find((each) => each.group === told)?.pictured ?? 'deep_groove'
+})
+/** The usual proportions of the kind, brought to what was read. */
+const size = computed<PartSize>(() => {
+  const base = usual(kind.value)
+  const d = mean.value.get('bore') ?? mean.value.get('shaft_seat')
+  const D = mean.value.get('outside') ?? mean.value.get('housing_seat')
+  const by = d && base.d_mm ? d / base.d_mm : D && base.D_mm ? D / base.D_mm : 1
+  const wide = mean.value.get('width') ?? mean.value.get('inner_ring_width')
+  const T = mean.value.get('assembled_width') ?? (base.T_mm ? (wide ?? base.T_mm * by) : null)
+  const inside = d ?? base.d_mm * by
+  const outside = D ?? base.D_mm * by
+  const wall = (outside - inside) / (base.D_mm * by - base.d_mm * by || 1)
+  return {
+    kind: kind.value,
+    d_mm: inside,
+    D_mm: outside,
+    B_mm: wide ?? T ?? base.B_mm * by,
+    T_mm: T,
+    C_mm: base.C_mm ? (mean.value.get('outer_ring_width') ?? base.C_mm * by) : null,
+    ball_mm: base.ball_mm * by * Math.max(wall, 0.2),
+  }
+})
+const sold = computed(() => {
+  const own: readonly string[] = kinds.kind(kind.value)?.offered ?? ['bore', 'outside', 'width']
+  const read = [...mean.value.keys()].filter((name) => !SEATS.includes(name as (typeof SEATS)[number]))
+  return [...new Set([...own, ...read])].filter((name) => name !== 'standout')
+})
+const at = computed(() => layBench(size.value, 'open', sold.value))
+const rows = computed(() =>
+  (answer.value?.readings ?? []).map((each) => ({
+    name: kinds.feature(each.feature),
+    mm: shown(each.mean_mm, 'mm', each.expanded_uncertainty_mm < 0.012 ? 3 : 2),
+    inch: shown(each.mean_mm, 'in', 2),
+    doubt: doubt(each.expanded_uncertainty_mm, 'mm'),
+    count: each.count,
+    near: each.nearest.find((one) => one.within_reading_error)?.text ?? '',
+  })),
+)
+const label = (feature: string): string => {
+  const held = mean.value.get(feature)
+  return held === undefined ? 'not read' : shown(held, 'mm', 2)
+}
+const nearest = computed(() =>
+  (answer.value?.candidates ?? []).slice(0, 3).map((each) => ({
+    name: each.designation,
+    size: each.size_text,
+    off: each.features
+      .filter((one) => one.off_mm !== null && one.agreement !== 'agrees' && one.agreement !== 'not_read')
+      .map(
+        (one) =>
+          `${kinds.feature(one.feature)} ${(one.off_mm ?? 0) > 0 ? '+' : '−'}${Math.abs(one.off_mm ?? 0).toFixed(2)} mm`,
+      )
+      .join(', '),
+  })),
+)
+const told = computed(() =>
+  Object.entries(sheet.sheet.value.answers ?? {}).map(
+    ([name, value]) => kinds.question(name)?.answers.find((each) => each.value === value)?.words ?? value,
+  ),
+)
+const print = (): void => window.print()
+useKeys([
+  { key: 'p', words: 'print', run: print },
+  {
+    key: 'Escape',
+    words: 'back to the Bench',
+    run: () => void router.push({ name: 'bench', params: route.params }),
+    inFields: true,
+  },
+])
+onMounted(async () => {
+  if (!kinds.tables) await kinds.load()
+  await bench.load()
+})
+</script>
+
+<template>
+  <main class="page">
+    <div class="paper">
+      <header>
+        <div>
+          <h1>Enquiry: {{ part?.part.name }}</h1>
+          <p>{{ kinds.kind(kind)?.words }} · {{ part?.part.surroundings }}</p>
+        </div>
+        <p class="no fig">{{ job.state?.job.number }}</p>
+      </header>
+      <div class="body">
+        <svg
+          width="640"
+          height="468"
+          viewBox="0 0 640 468"
+          role="img"
+          aria-label="the part drawn to the sizes read"
+        >
+          <g class="ink">
+            <SectionShape
+              :size="size"
+              closure="open"
+              :scale="at.scale"
+              :middle="at.middle"
+              :axis="at.axis"
+              :half="at.broken"
+            />
+          </g>
+          <line :x1="at.axisFrom" :x2="at.axisTo" :y1="at.axisY" :y2="at.axisY" class="axis" />
+          <template v-for="line in at.lines" :key="line.feature">
+            <DimensionLine :extension="line.extension" :from="line.from" :to="line.to" :next="false" />
+            <rect :x="line.field.x - 52" :y="line.field.y - 17" width="104" height="32" class="ground" />
+            <text :x="line.field.x" :y="line.field.y + 8" class="fig">{{ label(line.feature) }}</text>
+          </template>
+        </svg>
+        <table>
+          <caption>
+            read
+          </caption>
+          <tbody>
+            <tr v-for="row in rows" :key="row.name">
+              <th>{{ row.name }}</th>
+              <td class="fig big">{{ row.mm }}</td>
+              <td>{{ row.doubt }}</td>
+              <td class="fig">{{ row.inch }} in</td>
+              <td class="faint">{{ row.count > 1 ? `${row.count} readings` : 'one reading' }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+      <dl>
+        <dt>marking</dt>
+        <dd class="fig">{{ sheet.sheet.value.marking || 'none that can be read' }}</dd>
+        <dt>seen</dt>
+        <dd>{{ [sheet.sheet.value.condition, ...told].filter(Boolean).join(', ') || 'nothing more' }}</dd>
+        <dt>runs</dt>
+        <dd>
+          {{ part?.part.rpm ? `${part.part.rpm} rev/min` : 'speed not known'
+          }}{{ part?.part.dirty ? ', in dirt' : '' }}
+        </dd>
+        <dt>nearest listed</dt>
+        <dd>
+          <span v-for="each in nearest" :key="each.name + each.size" class="near"
+            ><b>{{ each.name }}</b> {{ each.size }}{{ each.off ? `: ${each.off}` : '' }}</span
+          >
+        </dd>
+      </dl>
+      <p class="foot">
+        Sizes are of a worn part, with the doubt of the instrument; what is not read is drawn in usual
+        proportion. Offer what fits all sizes read, or say which differs.
+      </p>
+    </div>
+    <button type="button" class="go" @click="print"><span>Print</span><kbd>p</kbd></button>
+  </main>
+</template>
+
+<style scoped>
+.page {
+  overflow: auto;
+  padding: 22px;
+  display: grid;
+  justify-items: center;
+  gap: 14px;
+}
+.paper {
+  background: var(--sheet);
+  border: 1px solid var(--rule);
+  width: 1000px;
+  max-width: 100%;
+  padding: 26px 34px;
+}
+header {
+  display: flex;
+  justify-content: space-between;
+  border-bottom: 2px solid var(--ink);
+  padding-bottom: 10px;
+}
+.no {
+  font-size: 34px;
+}
+.body {
+  display: grid;
+  grid-template-columns: minmax(0, 560px) 1fr;
+  align-items: center;
+}
+svg {
+  max-width: 100%;
+  height: auto;
+}
+.ink {
+  stroke: var(--ink);
+  stroke-width: 2;
+}
+.axis {
+  stroke: var(--faint);
+  stroke-dasharray: 16 4 3 4;
+}
+.ground {
+  fill: var(--sheet);
+}
+text {
+  font-size: 26px;
+  text-anchor: middle;
+  fill: var(--ink);
+}
+table {
+  border-collapse: collapse;
+  font-size: 15px;
+}
+caption {
+  text-align: left;
+  font-size: 13px;
+  color: var(--faint);
+}
+th {
+  text-align: left;
+  font-weight: 500;
+}
+td,
+th {
+  padding: 4px 8px 4px 0;
+  border-bottom: 1px solid var(--rule);
+  white-space: nowrap;
+}
+.big {
+  font-size: 24px;
+}
+dl {
+  display: grid;
+  grid-template-columns: 120px 1fr;
+  gap: 4px 14px;
+  font-size: 15px;
+}
+dt {
+  color: var(--faint);
+}
+dd {
+  margin: 0;
+}
+.near {
+  display: block;
+}
+.foot {
+  margin-top: 14px;
+  font-size: 14px;
+  color: var(--faint);
+}
+.go {
+  width: 300px;
+}
+@media print {
+  .go {
+    display: none;
+  }
+  .page {
+    padding: 0;
+  }
+  .paper {
+    border: 0;
+    width: auto;
+    padding: 0;
+  }
+}
+</style>

@@ -1,0 +1,79 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Schemas } from '@/api/client'
+import { doubt, shown, type Unit } from '@/entry/lengths'
+
+/** The seat that the part sat on, where the part itself says little: typed like any other reading. */
+const props = defineProps<{
+  words: string
+  name: string
+  unit: Unit
+  worth: Schemas['DoubtAnswer'] | undefined
+  fault: string | undefined
+  next: boolean
+}>()
+const typed = defineModel<string>({ required: true })
+const emit = defineEmits<{ take: []; drop: []; leave: []; focus: [] }>()
+const held = computed(() => (props.worth ? shown(props.worth.mean_mm, props.unit, 3) : ''))
+</script>
+
+<template>
+  <label class="seat" :class="{ next, fault: !!fault }">
+    <span>{{ words }}</span>
+    <input
+      :value="typed || held"
+      :name="name"
+      class="fig"
+      maxlength="80"
+      autocomplete="off"
+      inputmode="decimal"
+      :placeholder="unit"
+      :aria-invalid="!!fault"
+      @focus="emit('focus')"
+      @input="typed = ($event.target as HTMLInputElement).value"
+      @keydown.enter.exact.prevent="emit('take')"
+      @keydown.backspace="!typed && held && (emit('drop'), $event.preventDefault())"
+      @blur="emit('leave')"
+    />
+    <i :class="{ stop: fault }">{{
+      fault ?? (worth ? doubt(worth.expanded_uncertainty_mm, unit) : next ? 'measure this next' : '')
+    }}</i>
+  </label>
+</template>
+
+<style scoped>
+.seat {
+  display: grid;
+  grid-template-columns: 60px 1fr;
+  align-items: baseline;
+  gap: 0 8px;
+  margin-bottom: 5px;
+}
+.seat span {
+  font-size: 13px;
+  color: var(--faint);
+}
+input {
+  border: 1.5px solid var(--ink);
+  background: var(--sheet);
+  font-size: 20px;
+  height: 32px;
+  width: 100%;
+  padding: 0 7px;
+}
+.next input {
+  border: 2.5px solid var(--attention);
+}
+.fault input {
+  border-color: var(--stop);
+}
+input::placeholder {
+  color: var(--hatch);
+}
+i {
+  grid-column: 2;
+  font-style: normal;
+  font-size: 13px;
+  color: var(--faint);
+}
+</style>

@@ -1,0 +1,130 @@
+import { halfSection, type PartSize } from '@/drawing/section'
+
+/** Where the section, its dimension lines and their fields lie on the bench's sheet. */
+export interface Line {
+  feature: string
+  extension: string
+  from: [number, number]
+  to: [number, number]
+  field: { x: number; y: number }
+}
+export interface Layout {
+  scale: number
+  middle: number
+  axis: number
+  /** Only the upper half is drawn, larger, and its distance from the axis is broken off. */
+  broken: boolean
+  /** Where the (drawn) axis line lies, and from where to where. */
+  axisY: number
+  axisFrom: number
+  axisTo: number
+  breaks: number | null
+  lines: Line[]
+}
+const MIDDLE = 352
+const TOP = 28
+const TOP_UNDER_A_FIELD = 106
+const BOTTOM = 332
+const WIDE = 300
+const FIELD_BELOW = 64
+const LEAST_WALL = 26
+const WALL_DRAWN = 104
+const BREAK_GAP = 58
+
+/** Lay out a part's section with a dimension line for each feature that is asked of it. */
+export function layBench(size: PartSize, closure: string, asked: readonly string[]): Layout {
+  const half = halfSection(size, closure)
+  const points = half.pieces.flatMap((piece) => ('points' in piece ? piece.points : []))
+  const left = Math.min(half.whole[0], ...points.map(([x]) => x))
+  const right = Math.max(half.whole[1], ...points.map(([x]) => x))
+  const outer = half.outside || Math.max(...points.map(([, r]) => r))
+  const inner = half.bore || Math.min(...points.map(([, r]) => r))
+  const above = asked.includes('outer_ring_width')
+  const top = above ? TOP_UNDER_A_FIELD : TOP
+  const tall = BOTTOM - top
+  const whole = Math.min(tall / (2 * outer), WIDE / (right - left))
+  const broken = (outer - inner) * whole < LEAST_WALL && half.bore > 0 && half.outside > 0
+  const scale = broken ? Math.min(WALL_DRAWN / (outer - inner), WIDE / (right - left)) : whole
+  // Broken off: the ring's upper part at the top of the sheet, the axis a little below it.
+  const axis = broken ? top + outer * scale : top + tall / 2
+  const axisY = broken ? Math.min(top + (outer - inner) * scale + BREAK_GAP + 130, 440) : axis
+  const middle = MIDDLE - ((left + right) / 2) * scale
+  const x = (mm: number): number => middle + mm * scale
+  const up = (r: number): number => axis - r * scale
+  const down = (r: number): number => (broken ? axisY : axis + r * scale)
+  const bottom = broken ? axisY : axis + outer * scale
+  const inside = asked.includes('inner_ring_width')
+  const outsideX = Math.min(x(left) - 112, 178)
+  const boreX = Math.min(Math.max(x(right) + 112, inside || broken ? 528 : 470), 528)
+  const along = (from: number, to: number, y: number, touch: number): Omit<Line, 'feature' | 'field'> => ({
+    extension: `M${x(from)} ${touch}V${y + Math.sign(y - touch) * 8}M${x(to)} ${touch}V${y + Math.sign(y - touch) * 8}`,
+    from: [x(from) + 1, y],
+    to: [x(to) - 1, y],
+  })
+  const middleOf = (from: number, to: number): number => (x(from) + x(to)) / 2
+  const makers: Record<string, () => Line | null> = {
+    outside: () =>
+      half.outside
+        ? {
+            feature: 'outside',
+            extension: `M${x(half.outer[0]) - 6} ${up(outer)}H${outsideX - 8}M${x(half.outer[0]) - 6} ${down(outer)}H${outsideX - 8}`,
+            from: [outsideX, up(outer) + 1],
+            to: [outsideX, down(outer) - 1],
+            field: { x: outsideX, y: broken ? (up(outer) + axisY) / 2 + 16 : axis },
+          }
+        : null,
+    bore: () =>
+      half.bore
+        ? {
+            feature: 'bore',
+            extension: `M${x(half.inner[1]) + 6} ${up(inner)}H${boreX + 8}M${x(half.inner[1]) + 6} ${down(inner)}H${boreX + 8}`,
+            from: [boreX, up(inner) + 1],
+            to: [boreX, down(inner) - 1],
+            field: { x: boreX, y: broken ? (up(inner) + axisY) / 2 + 12 : axis },
+          }
+        : null,
+    width: () => {
+      const y = broken ? up(inner) + 20 : bottom + 18
+      const touch = broken ? up(inner) + 5 : bottom + 6
+      return {
+        feature: 'width',
+        ...along(half.whole[0], half.whole[1], y, touch),
+        field: { x: middleOf(half.whole[0], half.whole[1]), y: y + (broken ? 52 : FIELD_BELOW - 14) },
+      }
+    },
+    assembled_width: () => ({
+      feature: 'assembled_width',
+      ...along(half.whole[0], half.whole[1], bottom + 18, bottom + 6),
+      field: { x: middleOf(half.whole[0], half.whole[1]), y: bottom + FIELD_BELOW + 4 },
+    }),
+    outer_ring_width: () => ({
+      feature: 'outer_ring_width',
+      ...along(half.outer[0], half.outer[1], up(outer) - 18, up(outer) - 6),
+      field: { x: middleOf(half.outer[0], half.outer[1]), y: up(outer) - FIELD_BELOW },
+    }),
+    inner_ring_width: () => {
+      const room = !broken && half.bore * scale > 42 && half.outside > 0
+      const y = room ? up(inner) + 16 : bottom + 18
+      return {
+        feature: 'inner_ring_width',
+        ...along(half.inner[0], half.inner[1], y, room ? up(inner) + 4 : bottom + 6),
+        field: {
+          x: room ? MIDDLE : middleOf(half.inner[0], half.inner[1]) + (half.outside > 0 ? 178 : 0),
+          y: room ? axis + 10 : bottom + FIELD_BELOW + 4,
+        },
+      }
+    },
+  }
+  const lines = asked.map((name) => makers[name]?.() ?? null).filter((line) => line !== null)
+  return {
+    scale,
+    middle,
+    axis,
+    broken,
+    axisY,
+    axisFrom: x(left) - 44,
+    axisTo: x(right) + 44,
+    breaks: broken ? axisY - 26 : null,
+    lines,
+  }
+}

@@ -1,0 +1,62 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { halfSection, type Piece, type PartSize, type Point } from './section'
+
+/** A bearing's section in ink: both halves about the axis, or the upper one alone. */
+const props = defineProps<{
+  size: PartSize
+  closure: string
+  scale: number
+  middle: number
+  axis: number
+  half?: boolean
+}>()
+const pieces = computed(() => halfSection(props.size, props.closure).pieces)
+const sides = computed(() => (props.half ? [-1] : [-1, 1]))
+const x = (mm: number): number => props.middle + mm * props.scale
+const y = (mm: number, side: number): number => props.axis + side * mm * props.scale
+const path = (points: readonly Point[], side: number): string =>
+  `M${points.map(([px, r]) => `${x(px).toFixed(2)} ${y(r, side).toFixed(2)}`).join('L')}Z`
+const fill = (piece: Piece): string =>
+  piece.what === 'ring' ? `url(#hatch-${piece.outer ? 'outer' : 'inner'})` : 'var(--sheet)'
+</script>
+
+<template>
+  <g class="section">
+    <template v-for="side in sides" :key="side">
+      <template v-for="(piece, i) in pieces" :key="i">
+        <path
+          v-if="piece.what === 'ring' || piece.what === 'roller'"
+          :d="path(piece.points, side)"
+          :fill="fill(piece)"
+        />
+        <circle
+          v-else-if="piece.what === 'ball'"
+          :cx="x(piece.at[0])"
+          :cy="y(piece.at[1], side)"
+          :r="piece.radius * scale"
+          fill="var(--sheet)"
+        />
+        <line
+          v-else
+          :class="piece.what"
+          :x1="x(piece.from[0])"
+          :y1="y(piece.from[1], side)"
+          :x2="x(piece.to[0])"
+          :y2="y(piece.to[1], side)"
+          :stroke-width="piece.what === 'cover' ? (piece.contact ? 3.4 : 2) : undefined"
+        />
+      </template>
+    </template>
+  </g>
+</template>
+
+<style scoped>
+.section {
+  stroke-linejoin: round;
+}
+.line {
+  stroke-width: 1;
+  stroke-dasharray: 6 3 2 3;
+}
+</style>

@@ -1,0 +1,1 @@
+"""Calipers that send, and what they have sent."""
