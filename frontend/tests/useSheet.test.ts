@@ -75,6 +75,21 @@ describe('a sheet that loses nothing', () => {
     expect(server.held).toEqual({ sheet: { name: 'cup', note: '' }, version: 2 })
     expect(useSaving().state).toBe('saved')
   })
+  it('opens with what was saved last when its load was overtaken by that save', async () => {
+    const before = { sheet: { ...EMPTY }, version: server.held.version }
+    const made = open()
+    made.sheet.value.name = 'cup'
+    scope.stop()
+    await pass(10)
+    expect(server.held.sheet.name).toBe('cup')
+    scope = effectScope()
+    const next = scope.run(() => useSheet<Sheet>('test', server.save, EMPTY))
+    next?.open(before)
+    expect(next?.sheet.value.name).toBe('cup')
+    if (next) next.sheet.value.note = 'worn'
+    await pass(600)
+    expect(server.held).toEqual({ sheet: { name: 'cup', note: 'worn' }, version: 3 })
+  })
   it('is kept on this machine until the server is back, and sent again with the same key', async () => {
     const made = open()
     server.away = true

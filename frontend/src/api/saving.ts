@@ -12,6 +12,8 @@ export const useSaving = defineStore('saving', () => {
   const states = ref(new Map<string, { state: State; words: string }>())
   const savedAt = ref<Date | null>(null)
   const revision = ref(0)
+  /** What these pages saved last, by name: a load that a save overtook answers with less than that. */
+  const newest = new Map<string, { sheet: unknown; version: number }>()
 
   function set(name: string, state: State, words = ''): void {
     states.value.set(name, { state, words })
@@ -44,6 +46,7 @@ export const useSaving = defineStore('saving', () => {
     words,
     state: computed(() => worst.value.state),
     revision,
+    newest,
     saved,
     changed: (name: string) => set(name, 'changed'),
     working: (name: string) => {

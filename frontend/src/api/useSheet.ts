@@ -74,7 +74,9 @@ export function useSheet<T>(
   }
 
   /** Begin with what the server holds; a draft of an earlier visit, and what was typed already, is merged in. */
-  function open(held: Held<T>): void {
+  function open(loaded: Held<T>): void {
+    const own = saving.newest.get(name) as Held<T> | undefined
+    const held = own && own.version > loaded.version ? own : loaded
     const early = copy(sheet.value)
     const empty = base
     setBase(copy(held.sheet))
@@ -138,6 +140,7 @@ export function useSheet<T>(
     if (told.answer) {
       setBase(sent)
       version = told.answer.version
+      saving.newest.set(name, { sheet: copy(sent), version })
       refusal.value = null
       key = newKey()
       keep()
