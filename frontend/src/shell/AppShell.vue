@@ -38,6 +38,12 @@ function to(stage: Stage) {
   if (!job.state || !target.value) return { name: 'counter' }
   return { name: stage.name, params: { number: job.state.job.number, partId: target.value.part.part_id } }
 }
+/** A stage's key pressed before the job of this address is here waits for it. */
+async function goTo(stage: Stage): Promise<void> {
+  const { number } = route.params
+  if (typeof number === 'string' && number !== job.state?.job.number) await job.take(number)
+  await router.push(to(stage))
+}
 watch(
   () => [route.params.number, session.person?.person_id] as const,
   ([number, who]) => {
@@ -68,7 +74,7 @@ useKeys([
   ...(['take-in', 'line', 'bench', 'match', 'seats', 'order'] as const).map((name, i) => ({
     key: `Alt+${i + 1}`,
     words: ['Take in', 'Line', 'Bench', 'Match', 'Seats', 'Order'][i] as string,
-    run: () => void router.push(to({ name } as Stage)),
+    run: () => void goTo({ name } as Stage),
     inFields: true,
   })),
 ])
