@@ -10,7 +10,7 @@ from scipy.stats import gamma, norm
 
 from ample.core.identify import Observation, Seen
 from ample.core.identify.kind_evidence import kind_likelihood
-from ample.core.identify.model import LARGEST_MM, SEAT_WORN, SHARED_PART, SLIP, SMALLEST_MM
+from ample.core.identify.model import LARGEST_MM, SHARED_PART, SLIP, SMALLEST_MM
 from ample.core.identify.unlisted import UNLISTED_PRIOR, Shape, Unlisted
 from ample.core.parts import BEARING
 from benchmarks.simulate import Draw, Simulator
@@ -100,7 +100,7 @@ class Reference:
             density = np.where(right > 0, ndtr(-right) - ndtr(-left), ndtr(left) - ndtr(right)) / width
             found.append((1 - SLIP) * np.nan_to_num(density).mean(axis=2) + _slip(observation))
         if not feature.on_part:
-            mixed = (1 - SEAT_WORN) * found[0] + SEAT_WORN * found[1]
+            mixed = (1 - feature.worn_share) * found[0] + feature.worn_share * found[1]
             return [mixed, mixed]
         return found
 

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from ample.core.identify import Catalogue, Observation
-from ample.core.identify.model import LARGEST_MM, SEAT_WORN, SHARED_PART, SLIP, SMALLEST_MM
+from ample.core.identify.model import LARGEST_MM, SHARED_PART, SLIP, SMALLEST_MM
 from ample.core.identify.unlisted import Shape, Unlisted
 from ample.core.parts import BEARING, Measure, bearing_kinds
 from ample.core.sizes import Instrument
@@ -159,7 +159,7 @@ class Simulator:
                 continue
             feature = BEARING.by_name[name]
             one = meant[self.random.choice(len(meant), p=[each.share for each in meant])]
-            worn = name in kind.worn if feature.on_part else self.random.random() < SEAT_WORN
+            worn = name in kind.worn if feature.on_part else self.random.random() < feature.worn_share
             wear = feature.wear_sign * self._wear() if worn else 0.0
             u = self.instrument.expanded_uncertainty_mm(feature.reach) / 2
             own = math.sqrt(u**2 - shared_deviation**2) * self.habits.doubt_factor

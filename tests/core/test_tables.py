@@ -9,7 +9,7 @@ from ample.core.tables import HEADER_KEYS, read_table
 
 ROOT = Path(ample.__file__).parent
 TABLES = sorted(ROOT.rglob("*.csv")) + sorted((Path(__file__).parents[1] / "published").glob("*.csv"))
-STATUS = ("exact", "rounded", "from memory", "common practice")
+STATUS = ("exact", "two sources", "rounded", "from memory", "common practice")
 
 
 @pytest.mark.parametrize("path", TABLES, ids=lambda path: path.name)

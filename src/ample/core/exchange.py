@@ -9,7 +9,9 @@ from pydantic import BaseModel, ConfigDict, Field
 Unit = Literal["mm", "in"]
 Millimetres = Annotated[float, Field(gt=0, le=20_000, allow_inf_nan=False)]
 Name = Annotated[str, Field(max_length=60)]
-FamilyName = Literal["bearing"]
+FamilyName = Literal[
+    "bearing", "lip_seal", "o_ring", "hydraulic_seal", "face_seal", "retaining_ring", "washer", "key"
+]
 
 
 class Request(BaseModel):
@@ -176,12 +178,13 @@ class KindsRequest(Request):
     family: FamilyName = "bearing"
 
 
-class BearingKindAnswer(Answer):
+class KindAnswer(Answer):
     """A kind: the picture it stands under, what it is sold by, what is measured, what is seen of it."""
 
     kind: str
     group: str
     words: str
+    scheme: str
     dimensions: list[str]
     offered: list[str]
     seen: dict[str, str]
@@ -221,10 +224,13 @@ class FamilyFeature(Answer):
 class KindsAnswer(Answer):
     """Groups by their pictures, kinds, questions and features of a family."""
 
+    family: str
+    words: str
     groups: list[FamilyGroup]
-    kinds: list[BearingKindAnswer]
+    kinds: list[KindAnswer]
     questions: list[EyeQuestion]
     features: list[FamilyFeature]
+    conditions: list[str]
 
 
 # identify ----------------------------------------------------------------------------------
@@ -277,6 +283,8 @@ class VariantAnswer(Answer):
     clearance: str
     tolerance_class: str = Field(alias="class")
     kind: str
+    kind_words: str
+    attributes: dict[str, str]
     bore_shape: str
     angle: str
     probability: float
@@ -303,6 +311,7 @@ class CandidateAnswer(Answer):
     kind: str
     kinds: list[KindShare]
     size_text: str
+    called: str = Field(description="what the trade calls it where that is not its size")
     ball_mm: float = Field(description="diameter of what rolls, in usual proportion, for the drawing")
 
 

@@ -22,18 +22,17 @@ from ample.core.fits import (
     zone_advice,
 )
 from ample.core.identify import Catalogue, Observation, Seen, identify, standard_catalogue
-from ample.core.identify.ranking import Candidate, Identification
+from ample.core.identify.ranking import Candidate, Identification, VariantChance
 from ample.core.interchange import Running, interchange
 from ample.core.parts import (
     CLOSURES,
     FAMILIES,
-    PICTURES,
     BearingSpec,
+    Family,
     MarkingReading,
+    PartSpec,
     bearing_kinds,
-    bearing_questions,
     clearance_table,
-    offered_features,
     ring_kind,
 )
 from ample.core.parts.needles import needle_count
@@ -47,7 +46,7 @@ from ample.core.sizes import (
     parse_length,
     parse_size,
 )
-from ample.core.specs import spec_of
+from ample.core.specs import called, spec_of
 from ample.core.standards import internal_clearance, limits, ring_limits
 
 InstrumentOf = Callable[[str], Instrument]
@@ -165,12 +164,12 @@ def _internal_clearance(request: x.InternalClearanceRequest) -> x.InternalCleara
 
 
 def _decode(request: x.DecodeRequest) -> x.DecodeAnswer:
-    return decode_answer(request.text)
+    return decode_answer(request.text, (), request.family)
 
 
-def decode_answer(text: str, dialects: Sequence[Dialect] = ()) -> x.DecodeAnswer:
+def decode_answer(text: str, dialects: Sequence[Dialect] = (), family: str | None = None) -> x.DecodeAnswer:
     """Read a marking with the general dictionary and, first, the dialects given."""
-    readings = decode(text, tuple(dialects))
+    readings = decode(text, tuple(dialects), family=family)
     return x.DecodeAnswer(
         readings=[_reading(reading) for reading in readings],
         unread=list(readings[0].unread) if readings else [text],
@@ -194,17 +193,22 @@ def _reading(reading: MarkingReading) -> x.ReadingAnswer:
 def _kinds(request: x.KindsRequest) -> x.KindsAnswer:
     family = FAMILIES[request.family]
     return x.KindsAnswer(
-        groups=[x.FamilyGroup(group=name, words=words, pictured=kind) for name, words, kind in PICTURES],
+        family=family.name,
+        words=family.words,
+        groups=[
+            x.FamilyGroup(group=name, words=words, pictured=kind) for name, words, kind in family.pictures
+        ],
         kinds=[
-            x.BearingKindAnswer(
+            x.KindAnswer(
                 kind=kind.name,
                 group=kind.group,
                 words=kind.words,
+                scheme=kind.scheme,
                 dimensions=list(kind.dimension_names),
-                offered=list(offered_features(frozenset({kind.scheme}))),
+                offered=list(family.offered(frozenset({kind.scheme}))),
                 seen=dict(kind.seen),
             )
-            for kind in bearing_kinds().values()
+            for kind in family.kinds.values()
         ],
         questions=[
             x.EyeQuestion(
@@ -212,17 +216,18 @@ def _kinds(request: x.KindsRequest) -> x.KindsAnswer:
                 words=each.words,
                 answers=[x.EyeAnswer(value=value, words=words) for value, words in each.answers],
             )
-            for each in bearing_questions()
+            for each in family.questions
         ],
         features=[
             x.FamilyFeature(feature=each.name, words=each.words, on_part=each.on_part)
             for each in family.features
         ],
+        conditions=sorted(family.seen_words) or ["new", "worn", "spun", "rusty"],
     )
 
 
 def _identify(request: x.IdentifyRequest) -> x.IdentifyAnswer:
-    return identify_answer(request, standard_catalogue())
+    return identify_answer(request, standard_catalogue(request.family))
 
 
 def identify_answer(
@@ -232,17 +237,18 @@ def identify_answer(
     instrument_of: InstrumentOf = default_instrument,
 ) -> x.IdentifyAnswer:
     """Identify from a request over a catalogue, with the shop's own instruments and dialects."""
+    family = catalogue.family
     observations = [
-        _observation(each, f"observations[{place}]", instrument_of)
+        _observation(each, f"observations[{place}]", instrument_of, family.name)
         for place, each in enumerate(request.observations)
     ]
     marking = (request.marking or "").strip()
-    markings = decode(marking, tuple(dialects), EVIDENCE_READINGS) if marking else ()
+    markings = decode(marking, tuple(dialects), EVIDENCE_READINGS, family.name) if marking else ()
     at_hand = instrument_of(request.at_hand) if request.at_hand else None
-    seen = Seen.of(request.kind, request.answers)
+    seen = Seen.of(request.kind, request.answers, family)
     found = identify(catalogue, observations, markings, request.limit, at_hand, request.variants, seen)
     return x.IdentifyAnswer(
-        candidates=[_candidate(each) for each in found.candidates],
+        candidates=[_candidate(each, family) for each in found.candidates],
         none_probability=found.none_probability,
         unit_hint=_unit_hint(found),
         next_measurement=(
@@ -252,7 +258,7 @@ def identify_answer(
         entropy_bits=found.entropy_bits,
         readings=[_doubt(each) for each in observations],
         marking=[_reading(reading) for reading in _to_show(markings, found)],
-        kinds=_kind_shares(found.kinds),
+        kinds=_kind_shares(family, found.kinds),
         next_question=(
             x.NextQuestionAnswer.model_validate(found.next_question) if found.next_question else None
         ),
@@ -266,11 +272,13 @@ def _to_show(markings: Sequence[MarkingReading], found: Identification) -> list[
     return sorted(markings, key=lambda reading: reading.designation != best)[:SHOWN_MARKINGS]
 
 
-def _kind_shares(shares: Sequence[tuple[str, float]]) -> list[x.KindShare]:
-    return [x.KindShare(kind=kind, words=bearing_kinds()[kind].words, probability=p) for kind, p in shares]
+def _kind_shares(family: Family, shares: Sequence[tuple[str, float]]) -> list[x.KindShare]:
+    return [x.KindShare(kind=kind, words=family.kinds[kind].words, probability=p) for kind, p in shares]
 
 
-def _observation(request: x.ObservationRequest, field: str, instrument_of: InstrumentOf) -> Observation:
+def _observation(
+    request: x.ObservationRequest, field: str, instrument_of: InstrumentOf, family: str
+) -> Observation:
     values = []
     for place, value in enumerate(request.values):
         try:
@@ -280,7 +288,7 @@ def _observation(request: x.ObservationRequest, field: str, instrument_of: Instr
             raise BadInput(error.code, error.message, f"{field}.values[{place}]", error.hint) from error
     try:
         instrument = instrument_of(request.instrument)
-        return Observation(request.feature, tuple(values), instrument, request.condition)
+        return Observation(request.feature, tuple(values), instrument, request.condition, family)
     except AmpleError as error:
         raise BadInput(error.code, error.message, f"{field}.{error.field}", error.hint) from error
 
@@ -297,7 +305,7 @@ def _doubt(observation: Observation) -> x.DoubtAnswer:
     )
 
 
-def _candidate(candidate: Candidate) -> x.CandidateAnswer:
+def _candidate(candidate: Candidate, family: Family) -> x.CandidateAnswer:
     best = candidate.variants[0].entry.spec
     return x.CandidateAnswer(
         designation=best.designation,
@@ -305,27 +313,41 @@ def _candidate(candidate: Candidate) -> x.CandidateAnswer:
         probability=candidate.probability,
         features=[x.AgreementAnswer.model_validate(each) for each in candidate.features],
         misfit=x.AgreementAnswer.model_validate(candidate.misfit) if candidate.misfit else None,
-        variants=[
-            x.VariantAnswer(
-                key=each.entry.key,
-                designation=each.entry.spec.designation,
-                marking=each.entry.marking,
-                closure=each.entry.spec.closure,
-                closure_words=CLOSURES[each.entry.spec.closure].words,
-                clearance=each.entry.spec.clearance,
-                tolerance_class=each.entry.spec.tolerance_class,
-                kind=each.entry.spec.kind,
-                bore_shape=each.entry.spec.bore_shape,
-                angle=each.entry.spec.angle,
-                probability=each.probability,
-            )
-            for each in candidate.variants
-        ],
+        variants=[_variant(each, family) for each in candidate.variants],
         variant_count=candidate.variant_count,
         kind=best.kind,
-        kinds=_kind_shares(candidate.kinds),
+        kinds=_kind_shares(family, candidate.kinds),
         size_text=best.size_text,
-        ball_mm=element_mm(best.kind, best.d_mm, best.D_mm, best.T_mm or best.B_mm),
+        called=called(best),
+        ball_mm=_rolls_mm(best),
+    )
+
+
+def _rolls_mm(spec: PartSpec) -> float:
+    if isinstance(spec, BearingSpec):
+        return element_mm(spec.kind, spec.d_mm, spec.D_mm, spec.T_mm or spec.B_mm)
+    return 0.0
+
+
+def _variant(chance: VariantChance, family: Family) -> x.VariantAnswer:
+    spec = chance.entry.spec
+    own = spec.marked
+    closure = own.get("closure", "open")
+    bearing = spec if isinstance(spec, BearingSpec) else None
+    return x.VariantAnswer(
+        key=chance.entry.key,
+        designation=spec.designation,
+        marking=chance.entry.marking,
+        closure=closure,
+        closure_words=CLOSURES[closure].words,
+        clearance=own.get("clearance", "N"),
+        tolerance_class=own.get("class", "Normal"),
+        kind=spec.kind,
+        kind_words=family.kinds[spec.kind].words,
+        attributes={} if bearing else {name: value for name, value in own.items() if value},
+        bore_shape=bearing.bore_shape if bearing else "cylindrical",
+        angle=bearing.angle if bearing else "",
+        probability=chance.probability,
     )
 
 

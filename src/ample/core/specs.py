@@ -3,12 +3,14 @@
 from __future__ import annotations
 
 from dataclasses import replace
+from functools import lru_cache
 from typing import Any
 
 from ample.core import exchange as x
 from ample.core.designation import decode
 from ample.core.errors import BadInput
-from ample.core.parts import CLOSURES, BearingSpec, MarkingReading, bearing_kinds
+from ample.core.parts import CLOSURES, BearingSpec, MarkingReading, PartSpec, bearing_kinds
+from ample.core.standards import seal_sizes
 
 
 def spec_of(request: str | x.SpecRequest, field: str) -> BearingSpec:
@@ -88,3 +90,13 @@ def _spec_of_sizes(asked: x.SpecRequest, field: str) -> BearingSpec:
         raise BadInput("bad_sizes", "The outside must be larger than the bore.", f"{field}.D_mm")
     name = f"{asked.d_mm:g}x{asked.D_mm:g}x{asked.B_mm:g}"
     return BearingSpec(name, "", asked.d_mm, asked.D_mm, asked.B_mm)
+
+
+@lru_cache
+def _called() -> dict[tuple[str, str], str]:
+    return {(size.family, size.designation): size.called for size in seal_sizes() if size.called}
+
+
+def called(spec: PartSpec) -> str:
+    """What the trade calls a part where that is not its size: `1/8 × 1 1/2 in` of the O-ring -222."""
+    return _called().get((spec.family, spec.designation), "")

@@ -19,7 +19,7 @@ from ample.core.identify.model import (
 )
 from ample.core.identify.posterior import learnt, measure
 from ample.core.identify.unlisted import GRIDS, grid_near
-from ample.core.parts import BEARING
+from ample.core.parts import BEARING, Limits
 from ample.core.sizes import default_instrument
 
 CALIPER = default_instrument("caliper")
@@ -177,13 +177,15 @@ def test_the_interval_density_integrates_to_one(sigma):
 def test_repeats_give_a_proper_density():
     """Over all pairs of readings the density of two repeats integrates to one (slips and scatter in it)."""
     shared = shared_error(CALIPER)
-    low, high = np.array([24.99]), np.array([25.0])
+    limits = Limits(np.array([25.0]), np.array([24.99]), np.array([25.0]))
     grid = np.linspace(24.7, 25.3, 61)
     step = grid[1] - grid[0]
     total = 0.0
     for a in grid:
         for b in grid:
-            made = profile(Observation("bore", (float(a), float(b)), CALIPER), low, high, shared)
+            made = profile(
+                Observation("bore", (float(a), float(b)), CALIPER), limits, shared, BEARING.effects_on["bore"]
+            )
             total += float(made.unworn[0] @ shared.weights) * step * step
     assert total == pytest.approx(0.99**2, abs=0.02)
 

@@ -9,8 +9,6 @@ from ample.core.parts import (
     bearing_kinds,
     bearing_questions,
     clearance_table,
-    kinds_meant,
-    offered_features,
 )
 from ample.core.parts.needles import needle_count
 from ample.core.parts.ratings import element_mm
@@ -37,7 +35,7 @@ def spec_of(size):
 def test_every_kind_has_sizes_and_limits_for_all_that_is_measured(kind):
     spec = spec_of(ONE_OF[kind])
     described = bearing_kinds()[kind]
-    for name in offered_features(frozenset({described.scheme})):
+    for name in BEARING.offered(frozenset({described.scheme})):
         found = BEARING.measures(spec.make, name)
         assert found, name
         assert sum(each.share for each in found) == pytest.approx(1)
@@ -96,10 +94,10 @@ def test_a_taper_bore_has_its_own_clearance():
 
 
 def test_groups_hold_their_kinds():
-    assert {"taper", "inch_taper", "inch_cone", "inch_cup"} == kinds_meant("taper")
-    assert kinds_meant("cylindrical_nu") == {"cylindrical_nu"}
+    assert {"taper", "inch_taper", "inch_cone", "inch_cup"} == BEARING.kinds_meant("taper")
+    assert BEARING.kinds_meant("cylindrical_nu") == {"cylindrical_nu"}
     with pytest.raises(BadInput, match="no kind"):
-        kinds_meant("gear")
+        BEARING.kinds_meant("gear")
 
 
 def test_features_are_named_once():

@@ -1,4 +1,4 @@
-"""Reading and writing the markings of bearings."""
+"""Reading and writing the markings of bearings, seals, rings and small parts."""
 
 from ample.core.designation.bore_code import bore_of_code, code_of_bore
 from ample.core.designation.checking import checked_dialect
@@ -6,17 +6,24 @@ from ample.core.designation.decode import LONGEST_MARKING, decode
 from ample.core.designation.dialects import Code, Dialect, general_dialect, read_dialect
 from ample.core.designation.encode import encode
 from ample.core.designation.names import known_names
+from ample.core.designation.seal_words import Word, seal_words
+from ample.core.designation.seal_writing import Habit, encode_seal, listed_specs
 
 __all__ = [
     "LONGEST_MARKING",
     "Code",
     "Dialect",
+    "Habit",
+    "Word",
     "bore_of_code",
     "checked_dialect",
     "code_of_bore",
     "decode",
     "encode",
+    "encode_seal",
     "general_dialect",
     "known_names",
+    "listed_specs",
     "read_dialect",
+    "seal_words",
 ]

@@ -9,6 +9,7 @@ from itertools import islice, product
 
 from ample.core.designation.bases import Base, exact_bases, is_wild, pattern_bases, unheld_bases
 from ample.core.designation.dialects import Dialect, general_dialect
+from ample.core.designation.seals import FEW_WORN, MANY_WORN, seal_readings
 from ample.core.designation.suffixes import code_spans, skip, suffix_choices
 from ample.core.errors import BadInput
 from ample.core.parts import CLOSURES, MarkingReading, Span, bearing_kinds
@@ -27,7 +28,7 @@ _WITH_SECOND_MEANINGS = 6
 
 
 def decode(
-    text: str, dialects: tuple[Dialect, ...] = (), limit: int = MOST_READINGS
+    text: str, dialects: tuple[Dialect, ...] = (), limit: int = MOST_READINGS, family: str | None = None
 ) -> tuple[MarkingReading, ...]:
     """Read a marking: every span with its meaning, and whether it is stated, implied or assumed.
 
@@ -38,6 +39,7 @@ def decode(
         text: What is read on the part, at most 60 characters.
         dialects: Makers' or markets' codes to try as well as the general dictionary.
         limit: How many readings to give at most, 1 to 400.
+        family: Only readings of this family; all families when not given.
 
     Returns:
         The readings, best first; none when nothing in the text is a known designation.
@@ -63,15 +65,26 @@ def decode(
         raise BadInput("nothing_read", "There is no marking to read.", "text")
     clean = _same_length_upper(text)
     readings: list[MarkingReading] = []
-    for dialect in (*(each.over_general for each in dialects), general_dialect()):
-        readings += _readings_in(clean, text, dialect, limit)
-    if not readings:
-        readings = _by_size(text)
+    if family in (None, "bearing"):
+        readings = _bearing_readings(clean, text, dialects, limit)
+    if family != "bearing":
+        most = MANY_WORN if limit > MOST_READINGS else FEW_WORN
+        readings += [each for each in seal_readings(clean, text, most) if family in (None, each.family)]
     readings.sort(key=lambda reading: -reading.score)
     if readings and not readings[0].unread and not is_wild(clean):
         least = _WORTH_GIVING * readings[0].score
         readings = [reading for reading in readings if reading.score >= least]
     return tuple(_without_repeats(readings)[:limit])
+
+
+def _bearing_readings(
+    clean: str, text: str, dialects: tuple[Dialect, ...], limit: int
+) -> list[MarkingReading]:
+    """The text as a rolling bearing's marking, or as the size of one."""
+    readings: list[MarkingReading] = []
+    for dialect in (*(each.over_general for each in dialects), general_dialect()):
+        readings += _readings_in(clean, text, dialect, limit)
+    return readings or _by_size(text)
 
 
 def _same_length_upper(text: str) -> str:
@@ -254,7 +267,7 @@ def _without_repeats(readings: list[MarkingReading]) -> list[MarkingReading]:
     seen: set[tuple[object, ...]] = set()
     kept = []
     for reading in readings:
-        key = (reading.designation, tuple(sorted(reading.attributes.items())))
+        key = (reading.family, reading.designation, tuple(sorted(reading.attributes.items())))
         if key not in seen:
             seen.add(key)
             kept.append(reading)

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from ample.core.designation.dialects import Code, Dialect, general_dialect
 from ample.core.errors import BadInput
-from ample.core.parts import BearingKind, BearingSpec, bearing_kinds
+from ample.core.parts import BearingSpec, Kind, bearing_kinds
 
 
 def encode(spec: BearingSpec, dialect: Dialect | None = None) -> str:
@@ -51,7 +51,7 @@ def encode(spec: BearingSpec, dialect: Dialect | None = None) -> str:
     return f"{prefixes}{spec.designation}{suffixes}"
 
 
-def _code_for(dialect: Dialect, kind: BearingKind, sets: tuple[tuple[str, str], ...]) -> Code:
+def _code_for(dialect: Dialect, kind: Kind, sets: tuple[tuple[str, str], ...]) -> Code:
     code = dialect.writing(kind.name, kind.group).get(sets)
     if code is None:
         name, value = sets[0]

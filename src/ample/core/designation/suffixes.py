@@ -7,7 +7,7 @@ from functools import lru_cache
 
 from ample.core.designation.bases import is_wild, reads_as
 from ample.core.designation.dialects import Code, Dialect
-from ample.core.parts import BearingKind, Span
+from ample.core.parts import Kind, Span
 
 SEPARATORS = " -_/.,;:+()[]×'\""
 MOST_HALF_READ = 4
@@ -23,7 +23,7 @@ def skip(clean: str, at: int) -> int:
 
 
 def suffix_choices(
-    clean: str, typed: str, dialect: Dialect, at: int, kind: BearingKind
+    clean: str, typed: str, dialect: Dialect, at: int, kind: Kind
 ) -> tuple[list[list[tuple[Span, ...]]], tuple[str, ...]]:
     """For each suffix, the spans of each of its meanings for this kind; and the pieces that have none."""
     choices: list[list[tuple[Span, ...]]] = []
@@ -57,7 +57,7 @@ def suffix_choices(
 
 
 def _code_at(
-    dialect: Dialect, clean: str, at: int, kind: BearingKind, worn: bool
+    dialect: Dialect, clean: str, at: int, kind: Kind, worn: bool
 ) -> tuple[str, tuple[Code, ...]] | None:
     """The longest code at a place that means something for this kind and ends well."""
     held = dialect.suffixes_of(kind.name, kind.group)
@@ -76,9 +76,7 @@ def _ends_well(dialect: Dialect, held: dict[str, tuple[Code, ...]], clean: str, 
     return any(clean[at : at + length] in held for length in range(1, dialect.longest_suffix + 1))
 
 
-def _half_read(
-    dialect: Dialect, piece: str, start: int, typed: str, kind: BearingKind
-) -> list[tuple[Span, ...]]:
+def _half_read(dialect: Dialect, piece: str, start: int, typed: str, kind: Kind) -> list[tuple[Span, ...]]:
     """A suffix of which only the beginning, or all but some characters, could be read."""
     if not (1 < len(piece) <= 5) or not any(c.isalnum() for c in piece):
         return []

@@ -10,8 +10,17 @@ from pathlib import Path
 import numpy as np
 from numpy.typing import NDArray
 
-from ample.core.parts import BEARING, BearingSpec, Family, Make, bearing_kinds
-from ample.core.standards import bearing_series, bearing_sizes
+from ample.core.parts import (
+    FAMILIES,
+    BearingSpec,
+    Family,
+    Limits,
+    Make,
+    PartSpec,
+    SealSpec,
+    bearing_kinds,
+)
+from ample.core.standards import bearing_series, bearing_sizes, sizes_of_family
 from ample.core.tables import read_table
 
 Floats = NDArray[np.float64]
@@ -23,7 +32,7 @@ RARE = 0.05
 class Entry:
     """One listed part: its specification, how it is marked, and how often it is met."""
 
-    spec: BearingSpec
+    spec: PartSpec
     marking: str
     weight: float = 1.0
     key: int = 0
@@ -37,9 +46,7 @@ class Intervals:
     the feature can stand for, `share` how often it does.
     """
 
-    nominal_mm: Floats
-    low_mm: Floats
-    high_mm: Floats
+    limits: Limits
     of_unit: Ints
     share: Floats
 
@@ -80,9 +87,7 @@ class Catalogue:
     group_unit: Ints
     group_kind: Ints
     group_prior: Floats
-    entry_closure: NDArray[np.str_]
-    entry_clearance: NDArray[np.str_]
-    entry_class: NDArray[np.str_]
+    entry_marked: dict[str, NDArray[np.str_]]
     envelope_rows: tuple[Ints, ...]
 
     @property
@@ -96,10 +101,12 @@ class Catalogue:
         return np.asarray(self.unit_envelope[self.group_unit])
 
     @staticmethod
-    def of(entries: Sequence[Entry], family: Family = BEARING) -> Catalogue:
-        """Lay out entries; the prior is shared per envelope and kind, then within."""
+    def of(entries: Sequence[Entry]) -> Catalogue:
+        """Lay out entries of one family; the prior is shared per envelope and kind, then within."""
         if not entries:
             raise ValueError("a catalogue needs at least one entry")
+        family = FAMILIES[entries[0].spec.family]
+        marked = [e.spec.marked for e in entries]
         units: dict[Make, int] = {}
         entry_unit = np.array([units.setdefault(e.spec.make, len(units)) for e in entries])
         makes = tuple(units)
@@ -131,9 +138,7 @@ class Catalogue:
             groups // len(kinds),
             groups % len(kinds),
             np.asarray(np.bincount(entry_group, prior, len(groups)), dtype=np.float64),
-            np.array([e.spec.closure for e in entries]),
-            np.array([e.spec.clearance for e in entries]),
-            np.array([e.spec.tolerance_class for e in entries]),
+            {name: np.array([own.get(name, "") for own in marked]) for name in family.marked},
             tuple(np.split(order, edges)),
         )
 
@@ -162,17 +167,26 @@ def _intervals(makes: tuple[Make, ...], family: Family) -> dict[str, Intervals]:
     for feature in family.features:
         made = [family.measures(make, feature.name) for make in makes]
         most = max((len(each) for each in made), default=0) or 1
-        index: dict[tuple[float, float, float], int] = {(np.nan, np.nan, np.nan): 0}
+        index: dict[tuple[object, ...], int] = {}
+        rows = [(np.nan, np.nan, np.nan, 0.0, 0.0)]
+        parts: list[dict[str, float]] = [{}]
         of_unit = np.zeros((len(makes), most), dtype=np.intp)
         share = np.zeros((len(makes), most))
         share[:, 0] = 1.0
         for row, each in enumerate(made):
             for column, one in enumerate(each):
-                limits = (one.nominal_mm, one.low_mm, one.high_mm)
-                of_unit[row, column] = index.setdefault(limits, len(index))
+                limits = (one.nominal_mm, one.low_mm, one.high_mm, one.used_shift_mm, one.used_residue_mm)
+                place = index.setdefault((limits, one.of), len(rows))
+                if place == len(rows):
+                    rows.append(limits)
+                    parts.append(dict(one.of))
+                of_unit[row, column] = place
                 share[row, column] = one.share
-        nominal, low, high = np.array(list(index)).T
-        found[feature.name] = Intervals(nominal, low, high, of_unit, share)
+        nominal, low, high, shift, residue = np.array(rows).T
+        names = sorted({name for own in parts for name in own})
+        of = {name: np.array([own.get(name, 0.0) for own in parts]) for name in names}
+        held = Limits(nominal, low, high, of, shift, residue)
+        found[feature.name] = Intervals(held, of_unit, share)
     return found
 
 
@@ -195,8 +209,39 @@ def usual_weight(spec: BearingSpec) -> float:
 
 
 @lru_cache
-def standard_catalogue() -> Catalogue:
-    """Every standard size held; where the kind can be so: open, shielded and sealed, wider clearance."""
+def seal_catalogue(family: str) -> Catalogue:
+    """Every listed size of a family of seals, rings or small parts."""
+    entries = []
+    for size in sizes_of_family(family):
+        spec = SealSpec(size.family, size.designation, size.kind, size.dimensions_mm, (), size.listed)
+        entries.append(Entry(spec, size.designation, size.share))
+    return Catalogue.of(entries)
+
+
+def standard_catalogue(family: str = "bearing") -> Catalogue:
+    """Every standard size held of a family.
+
+    Args:
+        family: The name of the family.
+
+    Returns:
+        The catalogue, laid out once.
+
+    Raises:
+        Nothing.
+
+    Source: the lists of `core/standards`.
+
+    Example:
+        >>> standard_catalogue("key").family.words
+        'key'
+    """
+    return bearing_catalogue() if family == "bearing" else seal_catalogue(family)
+
+
+@lru_cache
+def bearing_catalogue() -> Catalogue:
+    """Every standard bearing size held; where the kind can be so: open, shielded and sealed, wider clearance."""
     entries = []
     kinds = bearing_kinds()
     for size in bearing_sizes():

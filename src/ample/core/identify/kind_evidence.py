@@ -10,7 +10,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from ample.core.identify.catalogue import Catalogue
-from ample.core.parts import bearing_kinds, bearing_questions, check_answer, kinds_meant
+from ample.core.parts import BEARING, FAMILIES, Family
 
 Floats = NDArray[np.float64]
 WRONG_PICTURE = 0.001
@@ -27,11 +27,11 @@ class Seen:
     answers: tuple[tuple[str, str], ...] = ()
 
     @staticmethod
-    def of(kind: str | None, answers: Mapping[str, str]) -> Seen:
+    def of(kind: str | None, answers: Mapping[str, str], family: Family = BEARING) -> Seen:
         """From what was asked: a kind or a group, and answers; both are checked."""
         for question, answer in answers.items():
-            check_answer(question, answer)
-        return Seen(kinds_meant(kind) if kind else frozenset(), tuple(sorted(answers.items())))
+            family.check_answer(question, answer)
+        return Seen(family.kinds_meant(kind) if kind else frozenset(), tuple(sorted(answers.items())))
 
 
 @dataclass(frozen=True)
@@ -45,17 +45,17 @@ class NextQuestion:
 
 def kind_likelihood(catalogue: Catalogue, seen: Seen) -> Floats:
     """Likelihood of what was seen for each kind of the catalogue."""
-    return _likelihoods(catalogue.kinds, seen)
+    return _likelihoods(catalogue.family.name, catalogue.kinds, seen)
 
 
 @lru_cache(maxsize=512)
-def _likelihoods(kinds: tuple[str, ...], seen: Seen) -> Floats:
-    return np.array([_likelihood(kind, seen) for kind in kinds])
+def _likelihoods(family: str, kinds: tuple[str, ...], seen: Seen) -> Floats:
+    return np.array([_likelihood(family, kind, seen) for kind in kinds])
 
 
-def _likelihood(name: str, seen: Seen) -> float:
+def _likelihood(family: str, name: str, seen: Seen) -> float:
     likelihood = 1.0 if not seen.kinds or name in seen.kinds else WRONG_PICTURE
-    told = bearing_kinds()[name].told
+    told = FAMILIES[family].kinds[name].told
     for question, answer in seen.answers:
         own = told.get(question)
         likelihood *= UNDECIDED if own is None else 1.0 if own == answer else WRONG_ANSWER
@@ -63,13 +63,13 @@ def _likelihood(name: str, seen: Seen) -> float:
 
 
 @lru_cache(maxsize=512)
-def schemes_meant(seen: Seen) -> frozenset[str]:
+def schemes_meant(seen: Seen, family: str = BEARING.name) -> frozenset[str]:
     """The schemes of dimensions that the part can have after what was seen; none when all can."""
     if not seen.kinds and not seen.answers:
         return frozenset()
     likely: dict[str, float] = {}
-    for kind in bearing_kinds().values():
-        likely[kind.scheme] = max(likely.get(kind.scheme, 0.0), _likelihood(kind.name, seen))
+    for kind in FAMILIES[family].kinds.values():
+        likely[kind.scheme] = max(likely.get(kind.scheme, 0.0), _likelihood(family, kind.name, seen))
     best = max(likely.values())
     return frozenset(scheme for scheme, chance in likely.items() if chance > 0.1 * best)
 
@@ -85,10 +85,10 @@ def next_question(catalogue: Catalogue, kind_chance: Floats, seen: Seen) -> Next
     answered = {question for question, _ in seen.answers}
     best: NextQuestion | None = None
     worth = 0.0
-    for question in bearing_questions():
+    for question in catalogue.family.questions:
         if question.name in answered:
             continue
-        shares = kind_chance @ _answers(catalogue.kinds, question.name) / total
+        shares = kind_chance @ _answers(catalogue.family.name, catalogue.kinds, question.name) / total
         shares = shares[shares > 0]
         bits = float(-(shares * np.log2(shares / shares.sum())).sum())
         if bits > WORTH_ASKING_BITS and bits / question.trouble > worth:
@@ -98,8 +98,8 @@ def next_question(catalogue: Catalogue, kind_chance: Floats, seen: Seen) -> Next
 
 
 @lru_cache(maxsize=256)
-def _answers(kinds: tuple[str, ...], question: str) -> Floats:
+def _answers(family: str, kinds: tuple[str, ...], question: str) -> Floats:
     """Which kind (row) gives which answer (column) to a question."""
-    given = [bearing_kinds()[name].told.get(question) for name in kinds]
+    given = [FAMILIES[family].kinds[name].told.get(question) for name in kinds]
     columns = sorted({answer for answer in given if answer is not None})
     return np.array([[float(answer == column) for column in columns] for answer in given])

@@ -13,6 +13,7 @@ from ample.core.parts import MarkingReading
 
 MISREAD = 0.03
 NOT_OF_THIS = 0.1
+_OTHER_KIND, _OTHER_ATTRIBUTE = 0.05, 0.1
 _WHOLE_SILENT = {"closure": 0.15, "clearance": 0.2, "class": 0.2}
 _WORN_SILENT = {"closure": 0.6, "clearance": 0.6, "class": 0.6}
 _CONTRADICTS = {"closure": 0.03, "clearance": 0.05, "class": 0.05}
@@ -52,12 +53,9 @@ def marking_likelihood(catalogue: Catalogue, markings: Sequence[MarkingReading])
             continue
         left_over = NOT_OF_THIS ** (len(reading.unread) - fewest)
         weights = np.full(len(rows), left_over * _strength(reading, markings))
-        for attribute, column in (
-            ("closure", catalogue.entry_closure),
-            ("clearance", catalogue.entry_clearance),
-            ("class", catalogue.entry_class),
-        ):
+        for attribute, column in catalogue.entry_marked.items():
             weights *= _weights(reading, attribute, column[rows])
+        weights *= _of_kind(reading, catalogue, rows)
         held = found.get(reading.designation)
         found[reading.designation] = weights if held is None else np.maximum(held, weights)
     if not found:
@@ -68,8 +66,18 @@ def marking_likelihood(catalogue: Catalogue, markings: Sequence[MarkingReading])
     return Evidence(background, rows[order], extra[order])
 
 
+def _of_kind(reading: MarkingReading, catalogue: Catalogue, rows: Ints) -> Floats:
+    """A seal's marking that states its kind speaks for that kind of the size it names."""
+    if "kind" not in reading.stated or reading.attributes.get("kind") not in catalogue.kinds:
+        return np.ones(len(rows))
+    own = catalogue.kinds.index(reading.attributes["kind"])
+    return np.where(catalogue.entry_kind[rows] == own, 1.0, _OTHER_KIND)
+
+
 def _weights(reading: MarkingReading, attribute: str, column: NDArray[np.str_]) -> NDArray[np.float64]:
-    value = reading.attributes.get(attribute, _USUAL[attribute])
+    value = reading.attributes.get(attribute, _USUAL.get(attribute, ""))
+    if attribute not in _USUAL:
+        return np.where((column == value) | (column == "") | (value == ""), 1.0, _OTHER_ATTRIBUTE)
     if attribute in reading.stated:
         other = _CONTRADICTS[attribute]
     else:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import lru_cache
 from itertools import combinations
@@ -13,7 +14,7 @@ from numpy.typing import NDArray
 from scipy.special import gammaincinv, ndtr
 
 from ample.core.errors import BadInput
-from ample.core.parts import BEARING, FAMILIES, Family, Feature
+from ample.core.parts import BEARING, FAMILIES, NO_EFFECT, WORN, Effect, Family, Feature, Limits
 from ample.core.sizes import Instrument
 from ample.core.sizes.lengths import LONGEST_MM
 
@@ -25,13 +26,15 @@ Floats = NDArray[np.float64]
 SLIP = 0.01
 SMALLEST_MM, LARGEST_MM = 0.3, 900.0
 SHARED_PART = 0.5
-SEAT_WORN = 0.4
 RUST_RESIDUE_MM = 0.02
 FARTHEST_SIGMAS, MOST_SHIFT_MM = 12.0, 0.25
 INSTRUMENT_NODES = 5
 MOST_REPEATS = 12
-CONDITIONS = ("new", "sound", "worn", "spun", "rusty")
-Kinds = tuple[tuple[float, frozenset[str]], ...]
+CONDITIONS = (
+    "new", "sound", "worn", "spun", "rusty", "used", "stretched", "swollen", "shrunk", "flattened", "hard",
+)  # fmt: skip
+UNSEEN = 0.02
+Kinds = tuple[tuple[float, Mapping[str, Effect]], ...]
 
 
 @dataclass(frozen=True)
@@ -100,12 +103,18 @@ def slip_density(value_mm: float) -> float:
     return 1 / (inside * math.log(LARGEST_MM / SMALLEST_MM))
 
 
+def slip_densities(values_mm: Floats) -> Floats:
+    """The same for many readings."""
+    inside = np.clip(values_mm, SMALLEST_MM, LARGEST_MM)
+    return np.asarray(1 / (inside * math.log(LARGEST_MM / SMALLEST_MM)))
+
+
 def interval_density(
     value_mm: float | Floats,
     low_mm: Floats,
     high_mm: Floats,
     shift_mm: Floats | float,
-    sigma_mm: float,
+    sigma_mm: Floats | float,
 ) -> Floats:
     """Density of a reading of a part made evenly between two limits, read with normal doubt.
 
@@ -190,80 +199,119 @@ def _adds_nothing(whole: Kept, mean_mm: float, weight: float) -> bool:
     return (off < 0.5 and weight < 1e-3 * whole.weight) or (off < 1.2 and weight < 1e-5 * whole.weight)
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, eq=False)
 class Profile:
-    """Density of a feature's readings per interval and instrument node: unworn, and worn.
+    """Density of a feature's readings per interval and instrument node, by what the condition does.
 
     `near` marks the intervals that the readings can be of unless all slipped; for the others the
     density is `slip`.
     """
 
-    unworn: Floats
-    worn: Floats
+    made: Mapping[Effect, Floats]
     slip: float
     near: NDArray[np.bool_]
+
+    def of(self, effect: Effect) -> Floats:
+        """The density under an effect; one that does nothing to this feature is none."""
+        return self.made.get(effect, self.made[NO_EFFECT])
+
+    @property
+    def unworn(self) -> Floats:
+        """The density of a part that no condition has changed."""
+        return self.made[NO_EFFECT]
+
+    @property
+    def worn(self) -> Floats:
+        """The density of a worn part."""
+        return self.of(WORN)
 
     def split(self, count: int) -> tuple[Profile, Profile]:
         """The first intervals, and the rest."""
         return (
-            Profile(self.unworn[:count], self.worn[:count], self.slip, self.near[:count]),
-            Profile(self.unworn[count:], self.worn[count:], self.slip, self.near[count:]),
+            Profile({e: rows[:count] for e, rows in self.made.items()}, self.slip, self.near[:count]),
+            Profile({e: rows[count:] for e, rows in self.made.items()}, self.slip, self.near[count:]),
         )
 
 
 def profile(
     observation: Observation,
-    low_mm: Floats,
-    high_mm: Floats,
+    limits: Limits,
     shared: InstrumentError | None,
-    worn: bool = True,
+    effects: tuple[Effect, ...],
 ) -> Profile:
-    """Fold manufacture, instrument, scatter, wear and slips for each interval.
+    """Fold manufacture, instrument, scatter, condition and slips for each interval.
 
-    Returns arrays (interval, instrument node); `shared` is None for another instrument than
-    the one most readings were taken with, whose whole doubt is then its own. With `worn` off
-    only the unworn part is worked out. Beyond 12 σ and the most that wear and a shared error
-    shift, the normal density is under 1e-31 of its peak and the slips alone count. What is beside the
-    part (a seat) wears by itself, whatever the part did: unworn and worn are mixed in it. An interval
-    that is not a number is that of a part without the feature.
+    Returns arrays (interval, instrument node) for each effect; `shared` is None for another instrument
+    than the one most readings were taken with, whose whole doubt is then its own. Beyond 12 σ and the
+    most that wear and a shared error shift, the normal density is under 1e-31 of its peak and the slips
+    alone count. What is beside the part (a seat) wears by itself, whatever the part did: unworn and worn
+    are mixed in it. An interval that is not a number is that of a part without the feature.
     """
-    family, feature = FAMILIES[observation.family], observation.described
+    feature = observation.described
     shifts = shared.shifts_mm if shared else np.zeros(1)
-    sign = feature.wear_sign if worn else 0.0
     sets, all_slipped = kept_sets(observation, shared)
-    unworn = np.full((len(low_mm), len(shifts)), all_slipped)
-    worn_too = unworn.copy()
-    near_any = np.zeros(len(low_mm), dtype=bool)
+    by_itself = bool(feature.wear_sign) and not feature.on_part and len(effects) > 0
+    wanted = (NO_EFFECT, WORN) if by_itself else effects or (NO_EFFECT,)
+    made = {}
+    near_any = np.zeros(len(limits.low_mm), dtype=bool)
+    for effect in wanted:
+        if effect.worn and not feature.wear_sign:
+            continue
+        density, near = _density(observation, limits, shifts, sets, all_slipped, effect)
+        made[effect] = density
+        near_any |= near
+    if by_itself:
+        mixed = (1 - feature.worn_share) * made[NO_EFFECT] + feature.worn_share * made[WORN]
+        made = {NO_EFFECT: mixed}
+    return Profile(made, all_slipped, near_any)
+
+
+def _density(
+    observation: Observation,
+    limits: Limits,
+    shifts: Floats,
+    sets: tuple[Kept, ...],
+    all_slipped: float,
+    effect: Effect,
+) -> tuple[Floats, NDArray[np.bool_]]:
+    """Density per interval and node under one effect, and which intervals are near."""
+    family, feature = FAMILIES[observation.family], observation.described
+    moved, residue = limits.moved_mm(effect), limits.residue_mm(effect)
+    low_all, high_all = limits.low_mm + moved, limits.high_mm + moved
+    most_residue = float(np.max(residue, initial=0.0)) if isinstance(residue, np.ndarray) else residue
+    density = np.full((len(low_all), len(shifts)), all_slipped)
+    near_any = np.zeros(len(low_all), dtype=bool)
     for kept in sets:
-        reach = FARTHEST_SIGMAS * kept.sigma_mm + MOST_SHIFT_MM
-        near = np.flatnonzero((high_mm > kept.mean_mm - reach) & (low_mm < kept.mean_mm + reach))
+        reach = FARTHEST_SIGMAS * math.hypot(kept.sigma_mm, most_residue) + MOST_SHIFT_MM
+        near = np.flatnonzero((high_all > kept.mean_mm - reach) & (low_all < kept.mean_mm + reach))
         near_any[near] = True
-        low, high = low_mm[near, None], high_mm[near, None]
-        unworn[near] += kept.weight * interval_density(kept.mean_mm, low, high, shifts, kept.sigma_mm)
-        if sign:
+        low, high = low_all[near, None], high_all[near, None]
+        if effect.worn:
             count = 6 if kept.sigma_mm > 0.012 else 24
-            amounts = sign * wear_amounts_mm(count, family.wear_mean_mm, family.wear_shape)
-            densities = interval_density(
-                kept.mean_mm,
-                low[:, :, None],
-                high[:, :, None],
-                shifts[:, None] + amounts,
-                kept.sigma_mm,
-            )
-            worn_too[near] += kept.weight * densities.mean(axis=2)
-    if sign and not feature.on_part:
-        unworn = (1 - SEAT_WORN) * unworn + SEAT_WORN * worn_too
-        return Profile(unworn, unworn, all_slipped, near_any)
-    return Profile(unworn, worn_too if sign else unworn, all_slipped, near_any)
+            amounts = feature.wear_sign * wear_amounts_mm(count, family.wear_mean_mm, family.wear_shape)
+            shift = shifts[:, None] + amounts
+            folded = interval_density(kept.mean_mm, low[:, :, None], high[:, :, None], shift, kept.sigma_mm)
+            density[near] += kept.weight * folded.mean(axis=2)
+            continue
+        sigma: Floats | float = kept.sigma_mm
+        if most_residue:
+            own = residue[near, None] if isinstance(residue, np.ndarray) else residue
+            sigma = np.hypot(kept.sigma_mm, own)
+        density[near] += kept.weight * interval_density(kept.mean_mm, low, high, shifts, sigma)
+    return density, near_any
 
 
 def kind_weights(family: Family, observations: tuple[Observation, ...]) -> Kinds:
-    """Chance of each kind of condition with the features it wears, given what is seen of them."""
+    """Chance of each kind of condition with what it does, given what is seen of the part."""
     seen = {each.feature: each.condition for each in observations if each.condition}
+    wearing = sorted({name for kind in family.conditions for name in kind.worn})
+    told = frozenset(word for word in seen.values() if word in family.seen_words)
     weighted = []
     for kind in family.conditions:
         weight = kind.weight
-        for feature in family.wearing:
+        if told:
+            weight *= 1.0 if kind.seen & told else UNSEEN
+        for feature in wearing:
             condition, worn = seen.get(feature), feature in kind.worn
             if condition in ("new", "sound"):
                 weight *= 1e-6 if worn else 1.0
@@ -271,6 +319,6 @@ def kind_weights(family: Family, observations: tuple[Observation, ...]) -> Kinds
                 weight *= 1.0 if worn else 0.05
         if "new" in seen.values() and kind.worn:
             weight *= 1e-6
-        weighted.append((weight, kind.worn))
+        weighted.append((weight, kind.effects))
     total = sum(weight for weight, _ in weighted)
-    return tuple((weight / total, worn) for weight, worn in weighted)
+    return tuple((weight / total, effects) for weight, effects in weighted)

@@ -14,20 +14,21 @@ from ample.core.identify.model import (
     Observation,
     interval_density,
     shared_error,
-    slip_density,
+    slip_densities,
     wear_amounts_mm,
 )
 from ample.core.identify.posterior import Posterior, learnt
-from ample.core.parts import Feature
+from ample.core.parts import NO_EFFECT, Feature, Limits
 from ample.core.sizes import Instrument
 
 Floats = NDArray[np.float64]
 
-MOST_VALUES = 160
+MOST_VALUES, MOST_LISTED_CLOSE = 160, 40
 NEGLIGIBLE = 1e-5
 SETTLED_BITS = 0.05
 MARKING_READABLE = 0.5
 MARKING_TROUBLE = 1.6
+MOST_EFFECTS = 4
 
 
 @dataclass(frozen=True)
@@ -87,15 +88,16 @@ def _entropy(chances: Floats) -> float:
     return float(-(positive * np.log2(positive)).sum())
 
 
-def _by_value(state: State, feature: Feature) -> tuple[Floats, Floats, Floats, Floats]:
-    """Nominals of the feature still possible: chance, nominal, lower and upper limit."""
+def _by_value(state: State, feature: Feature) -> tuple[Floats, Limits]:
+    """What the feature can still stand for: chances, and the limits."""
     held = state.catalogue.intervals[feature.name]
     spread = (state.unit_chance[:, None] * held.share).ravel()
-    chance = np.asarray(np.bincount(held.of_unit.ravel(), spread, len(held.low_mm)), dtype=np.float64)
+    chance = np.asarray(np.bincount(held.of_unit.ravel(), spread, len(held.limits.low_mm)), dtype=np.float64)
     chance[0] = 0.0
     keep = np.flatnonzero(chance > NEGLIGIBLE)
-    keep = keep[np.argsort(-chance[keep], kind="stable")][:MOST_VALUES]
-    return chance[keep], held.nominal_mm[keep], held.low_mm[keep], held.high_mm[keep]
+    most = MOST_VALUES if state.catalogue.family.grid is None else MOST_LISTED_CLOSE
+    keep = keep[np.argsort(-chance[keep], kind="stable")][:most]
+    return chance[keep], held.limits.only(keep)
 
 
 def _gain_bits(state: State, feature: Feature, at_hand: Instrument) -> float:
@@ -105,23 +107,28 @@ def _gain_bits(state: State, feature: Feature, at_hand: Instrument) -> float:
     candidate's own readings, given wear and instrument as far as they are known; none-of-these
     spreads over the family's range.
     """
-    chance, _, low, high = _by_value(state, feature)
+    chance, possible = _by_value(state, feature)
     if not len(chance):
         return 0.0
-    states = _states(state, feature, at_hand)
+    low, high = possible.low_mm, possible.high_mm
+    states = _states(state, feature, at_hand, possible)
     shift = sum(each.chance * each.shift_mm for each in states)
-    sigma = max(each.sigma_mm for each in states)
+    sigma = max(float(np.max(each.sigma_mm)) for each in states)
     points = np.linspace(-2.0, 2.0, 5)
     weights = np.exp(-0.5 * points**2)
     weights /= weights.sum()
     width = np.sqrt(sigma**2 + (high - low) ** 2 / 12)
     readings = (((low + high) / 2 + shift)[:, None] + width[:, None] * points).ravel()
-    background = SLIP * np.array([slip_density(value) for value in readings])
-    near, owner = np.nonzero(np.abs(readings[:, None] - ((low + high) / 2)[None, :]) < 8 * sigma + 0.4)
+    background = SLIP * slip_densities(readings)
+    farthest = max(float(np.max(np.abs(each.shift_mm))) for each in states)
+    near, owner = np.nonzero(
+        np.abs(readings[:, None] - ((low + high) / 2)[None, :])
+        < 8 * sigma + 0.4 + farthest + (high - low) / 2
+    )
     pairs = np.zeros(len(near))
     for each in states:
         pairs += each.chance * interval_density(
-            readings[near], low[owner], high[owner], each.shift_mm, each.sigma_mm
+            readings[near], low[owner], high[owner], each.shift_at(owner), each.sigma_at(owner)
         )
     density = np.zeros((len(readings), len(low)))
     density[near, owner] = (1 - SLIP) * pairs
@@ -133,26 +140,37 @@ def _gain_bits(state: State, feature: Feature, at_hand: Instrument) -> float:
     return max(listed - rest * float(np.log2(rest)), 0.0)
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, eq=False)
 class Expected:
     """A way in which the next reading can lie about its nominal: chance, shift and doubt, mm."""
 
     chance: float
-    shift_mm: float
-    sigma_mm: float
+    shift_mm: Floats | float
+    sigma_mm: Floats | float
+
+    def shift_at(self, rows: NDArray[np.intp]) -> Floats | float:
+        """The shift for some of the sizes."""
+        return self.shift_mm[rows] if isinstance(self.shift_mm, np.ndarray) else self.shift_mm
+
+    def sigma_at(self, rows: NDArray[np.intp]) -> Floats | float:
+        """The doubt for some of the sizes."""
+        return self.sigma_mm[rows] if isinstance(self.sigma_mm, np.ndarray) else self.sigma_mm
 
 
-def _states(state: State, feature: Feature, at_hand: Instrument) -> list[Expected]:
-    """Unworn and worn, each with the shared error as far as the earlier readings have shown it."""
+def _states(state: State, feature: Feature, at_hand: Instrument, possible: Limits) -> list[Expected]:
+    """What conditions can do to it, each with the shared error as far as the earlier readings have shown it."""
     u = at_hand.expanded_uncertainty_mm(feature.reach) / 2
     shared = shared_error(at_hand)
     same = state.posterior.shared is shared
     chances = state.learnt
     family = state.catalogue.family
-    wears = np.array([feature.name in worn for _, worn in state.posterior.kinds])
+    effects = [own.get(feature.name, NO_EFFECT) for _, own in state.posterior.kinds]
+    different = list(dict.fromkeys(effects))
+    if len(different) > MOST_EFFECTS:
+        return [_blurred(state, feature, at_hand, possible)]
     found = []
-    for worn in (False, True):
-        rows = chances[wears == worn].sum(axis=0)
+    for effect in different:
+        rows = chances[[own == effect for own in effects]].sum(axis=0)
         total = float(rows.sum())
         if total <= 0:
             continue
@@ -162,19 +180,36 @@ def _states(state: State, feature: Feature, at_hand: Instrument) -> list[Expecte
             mean = float(rows @ shared.shifts_mm) / total
             spread = max(float(rows @ shared.shifts_mm**2) / total - mean**2, 0.0)
             variance = max(u**2 - shared.deviation_mm**2, 0.0) + spread
-        sigma = float(np.sqrt(variance + at_hand.scatter_mm**2))
+        moved, residue = possible.moved_mm(effect), possible.residue_mm(effect)
+        sigma = np.sqrt(variance + at_hand.scatter_mm**2 + np.square(residue))
         amounts = np.zeros(1)
-        if worn:
+        if effect.worn:
             amounts = feature.wear_sign * wear_amounts_mm(6, family.wear_mean_mm, family.wear_shape)[::2]
-        found += [Expected(total / len(amounts), mean + float(amount), sigma) for amount in amounts]
+        found += [Expected(total / len(amounts), mean + float(amount) + moved, sigma) for amount in amounts]
     return found
+
+
+def _blurred(state: State, feature: Feature, at_hand: Instrument, possible: Limits) -> Expected:
+    """Many amounts of many conditions taken as one mean shift with its spread."""
+    chances = state.learnt.sum(axis=1)
+    moved = np.array(
+        [
+            np.broadcast_to(possible.moved_mm(own.get(feature.name, NO_EFFECT)), possible.low_mm.shape)
+            for _, own in state.posterior.kinds
+        ]
+    )
+    mean = chances @ moved
+    spread = chances @ (moved - mean) ** 2
+    u = at_hand.expanded_uncertainty_mm(feature.reach) / 2
+    return Expected(1.0, mean, np.sqrt(u**2 + at_hand.scatter_mm**2 + spread))
 
 
 def _reason(state: State, name: str) -> str:
     if name == "marking":
         return "Read the marking: it says at once what the sizes only narrow down."
     feature = state.catalogue.family.feature(name)
-    chance, nominal, _, _ = _by_value(state, feature)
+    chance, possible = _by_value(state, feature)
+    nominal = possible.nominal_mm
     sizes: dict[float, float] = {}
     for share, size in zip(chance, nominal, strict=True):
         sizes[float(size)] = sizes.get(float(size), 0.0) + float(share)

@@ -20,13 +20,9 @@ from ample.core.identify.model import (
     shared_error,
     slip_density,
 )
-from ample.core.identify.unlisted import (
-    OTHER_FAMILY_PRIOR,
-    UNLISTED_PRIOR,
-    Unlisted,
-    near_sizes,
-    unlisted_density,
-)
+from ample.core.identify.unlisted import OTHER_FAMILY_PRIOR, UNLISTED_PRIOR, Unlisted
+from ample.core.identify.unlisted_seals import UnlistedSeal
+from ample.core.parts import NO_EFFECT, Effect, Family
 
 Floats = NDArray[np.float64]
 LISTED_PRIOR = 1 - UNLISTED_PRIOR - OTHER_FAMILY_PRIOR
@@ -54,31 +50,37 @@ def _nodes(shared: InstrumentError | None) -> Floats:
     return shared.weights if shared else np.ones(1)
 
 
+def unlisted_of(family: Family, kinds: frozenset[str] = frozenset()) -> Unlisted | UnlistedSeal:
+    """What a part of the family that is not listed can be."""
+    return UnlistedSeal(family, kinds) if family.grid else Unlisted(family, kinds)
+
+
 def measure(
-    catalogue: Catalogue, observations: tuple[Observation, ...], unlisted: Unlisted | None = None
+    catalogue: Catalogue,
+    observations: tuple[Observation, ...],
+    unlisted: Unlisted | UnlistedSeal | None = None,
 ) -> Posterior:
     """Density of the readings for every unit of the catalogue, and for none of them."""
     used = Counter(each.instrument for each in observations).most_common(1)
     main = used[0][0] if used else None
     shared = shared_error(main) if main else None
     kinds = kind_weights(catalogue.family, observations)
-    of_none = unlisted or Unlisted(catalogue.family)
-    nears = near_sizes(of_none, observations)
+    of_none = unlisted or unlisted_of(catalogue.family)
+    sizes = of_none.near(observations)
     listed: dict[str, Profile] = {}
     none_too: dict[str, Profile] = {}
     for each in observations:
-        held = catalogue.intervals[each.feature]
-        low, high = nears[each.feature].low_mm, nears[each.feature].high_mm
+        held = catalogue.intervals[each.feature].limits
         made = profile(
             each,
-            np.concatenate([held.low_mm, low]),
-            np.concatenate([held.high_mm, high]),
+            held.with_more(sizes.limits[each.feature]),
             shared if each.instrument == main else None,
+            catalogue.family.effects_on[each.feature],
         )
         listed[each.feature], none_too[each.feature] = made.split(len(held.low_mm))
     unit_density = units_together(catalogue, listed, _nodes(shared), kinds)
     flat = math.prod(slip_density(value) for each in observations for value in each.values_mm)
-    none = UNLISTED_PRIOR * unlisted_density(of_none, nears, none_too, _nodes(shared), kinds)
+    none = UNLISTED_PRIOR * sizes.density(none_too, _nodes(shared), kinds)
     none += OTHER_FAMILY_PRIOR * flat
     total = LISTED_PRIOR * float(catalogue.unit_prior @ unit_density) + none
     return Posterior(unit_density, none, total, listed, kinds, shared)
@@ -119,21 +121,21 @@ def learnt(catalogue: Catalogue, posterior: Posterior, unit_chance: Floats) -> F
 
 def _by_kind(catalogue: Catalogue, profiles: dict[str, Profile], rows: Ints, kinds: Kinds) -> Floats:
     """For some units: P(kind) times the features' densities, by kind, unit and shared error node."""
-    wearing = [name for name in profiles if any(name in worn for _, worn in kinds)]
+    changed = [name for name in profiles if any(name in effects for _, effects in kinds)]
     width = max(made.unworn.shape[1] for made in profiles.values())
     plain: Floats = np.ones((len(rows), width))
-    unworn: dict[str, Floats] = {}
-    worn_too: dict[str, Floats] = {}
+    gathered: dict[str, dict[Effect, Floats]] = {}
     for name, made in profiles.items():
         held = catalogue.intervals[name]
-        if name in wearing:
-            unworn[name], worn_too[name] = held.gathered(made.unworn, rows), held.gathered(made.worn, rows)
+        if name in changed:
+            gathered[name] = {effect: held.gathered(dense, rows) for effect, dense in made.made.items()}
         else:
             plain = plain * held.gathered(made.unworn, rows)
     found = np.empty((len(kinds), len(rows), width))
-    for number, (weight, worn) in enumerate(kinds):
+    for number, (weight, effects) in enumerate(kinds):
         together = weight * plain
-        for name in wearing:
-            together = together * (worn_too[name] if name in worn else unworn[name])
+        for name in changed:
+            own = gathered[name]
+            together = together * own.get(effects.get(name, NO_EFFECT), own[NO_EFFECT])
         found[number] = together
     return found

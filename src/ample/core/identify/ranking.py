@@ -22,9 +22,14 @@ from ample.core.identify.kind_evidence import (
 from ample.core.identify.marking_evidence import Evidence, marking_likelihood
 from ample.core.identify.model import LARGEST_MM, SMALLEST_MM, Observation, profile
 from ample.core.identify.next_measurement import NextMeasurement, State, best_next
-from ample.core.identify.posterior import LISTED_PRIOR, Posterior, measure, units_together
-from ample.core.identify.unlisted import Unlisted
-from ample.core.parts import Feature, MarkingReading, contract_dimensions, offered_features
+from ample.core.identify.posterior import (
+    LISTED_PRIOR,
+    Posterior,
+    measure,
+    units_together,
+    unlisted_of,
+)
+from ample.core.parts import Feature, MarkingReading
 from ample.core.sizes import Instrument, default_instrument
 
 Floats = NDArray[np.float64]
@@ -63,11 +68,7 @@ class Candidate:
     variants: tuple[VariantChance, ...]
     variant_count: int
     kinds: tuple[tuple[str, float], ...]
-
-    @property
-    def dimensions(self) -> dict[str, float]:
-        """The dimensions by the names that the likeliest kind is sold by."""
-        return contract_dimensions(self.variants[0].entry.spec.kind, self.envelope_mm)
+    dimensions: dict[str, float]
 
     @property
     def misfit(self) -> FeatureAgreement | None:
@@ -144,11 +145,11 @@ def identify(
     names = [each.feature for each in read]
     if len(set(names)) != len(names):
         raise BadInput("feature_twice", "A feature is given twice; put repeats together.", "observations")
-    posterior = measure(catalogue, read, Unlisted(catalogue.family, _kinds_open(catalogue, told)))
+    posterior = measure(catalogue, read, unlisted_of(catalogue.family, _kinds_open(catalogue, told)))
     evidence = marking_likelihood(catalogue, markings)
     weighed = _weighed(catalogue, posterior, evidence, kind_likelihood(catalogue, told))
     order = _likeliest(weighed.by_envelope, limit)
-    offered = offered_features(_schemes(catalogue, told, weighed.by_envelope, order))
+    offered = catalogue.family.offered(_schemes(catalogue, told, weighed.by_envelope, order))
     candidates = _candidates(catalogue, read, order, weighed, most_variants, offered)
     instrument = at_hand or (read[-1].instrument if read else default_instrument("caliper"))
     state = State(catalogue, posterior, weighed.by_envelope, weighed.none, weighed.by_unit)
@@ -235,7 +236,7 @@ def _schemes(
     catalogue: Catalogue, told: Seen, by_envelope: Floats, order: NDArray[np.intp]
 ) -> frozenset[str]:
     """The schemes of dimensions to offer features of: as seen, or that of a nearly certain candidate."""
-    seen = schemes_meant(told)
+    seen = schemes_meant(told, catalogue.family.name)
     if seen or by_envelope[order[0]] < NEARLY_CERTAIN:
         return seen
     best = catalogue.envelope_rows[order[0]]
@@ -269,9 +270,10 @@ def _candidates(
             for place in ranked[:most_variants]
         )
         unit = int(catalogue.entry_unit[members[ranked[0]]])
+        sizes = tuple(float(size) for size in catalogue.envelopes_mm[envelope])
         found.append(
             Candidate(
-                tuple(float(size) for size in catalogue.envelopes_mm[envelope]),
+                sizes,
                 float(weighed.by_envelope[envelope]),
                 tuple(
                     _agreement(catalogue, unit, feature, worth.get(feature.name))
@@ -279,6 +281,7 @@ def _candidates(
                     if feature.name in offered or feature.name in worth
                 ),
                 variants, len(members), _shares(catalogue, by_kind / max(by_kind.sum(), 1e-300)),
+                catalogue.family.contract_dimensions(variants[0].entry.spec.kind, sizes),
             )
         )  # fmt: skip
     return tuple(found)
@@ -347,9 +350,8 @@ def _plain_density(catalogue: Catalogue, observations: tuple[Observation, ...]) 
     """Density of the readings for every unit as if sound and without a shared error: a screening."""
     profiles = {}
     for each in observations:
-        held = catalogue.intervals[each.feature]
-        profiles[each.feature] = profile(each, held.low_mm, held.high_mm, None, worn=False)
-    return units_together(catalogue, profiles, np.ones(1), ((1.0, frozenset()),))
+        profiles[each.feature] = profile(each, catalogue.intervals[each.feature].limits, None, ())
+    return units_together(catalogue, profiles, np.ones(1), ((1.0, {}),))
 
 
 def _clash(

@@ -11,7 +11,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from ample.core.identify.model import LARGEST_MM, SMALLEST_MM, Kinds, Observation, Profile
-from ample.core.parts import BEARING, FAMILIES, BearingKind, Family, bearing_kinds
+from ample.core.parts import BEARING, FAMILIES, Family, Kind, Limits, bearing_kinds
 from ample.core.standards import BoundarySize, bearing_series, bearing_sizes
 
 Floats = NDArray[np.float64]
@@ -48,7 +48,7 @@ class Unlisted:
     kinds: frozenset[str] = frozenset()
 
     @property
-    def likeliest(self) -> BearingKind:
+    def likeliest(self) -> Kind:
         """The kind whose scheme and tolerances stand for it: the most met of those left open."""
         return _most_met(self.kinds)
 
@@ -67,6 +67,10 @@ class Unlisted:
         narrow = self.scheme in ("taper", "cone", "cup") and axis not in ("d_mm", "D_mm")
         return GRIDS["taper_width" if narrow else "any"]
 
+    def near(self, observations: tuple[Observation, ...]) -> NearSizes:
+        """The grid sizes that the readings can mean."""
+        return near_sizes(self, observations)
+
     @property
     def shapes(self) -> dict[str, Shape]:
         """How outside and widths follow the bore."""
@@ -74,7 +78,7 @@ class Unlisted:
 
 
 @lru_cache(maxsize=64)
-def _most_met(kinds: frozenset[str]) -> BearingKind:
+def _most_met(kinds: frozenset[str]) -> Kind:
     met = dict.fromkeys(kinds, 0.0)
     for series in bearing_series().values():
         if series.kind in met:
@@ -163,7 +167,20 @@ class Near:
     high_mm: Floats
 
 
-def near_sizes(of: Unlisted, observations: tuple[Observation, ...]) -> dict[str, Near]:
+@dataclass(frozen=True)
+class NearSizes:
+    """The grid sizes near the readings, by feature, and their limits as the readings are judged by."""
+
+    of: Unlisted
+    nears: dict[str, Near]
+    limits: dict[str, Limits]
+
+    def density(self, profiles: dict[str, Profile], nodes: Floats, kinds: Kinds) -> float:
+        """Density of all readings for an unlisted part of the family."""
+        return unlisted_density(self.of, self.nears, profiles, nodes, kinds)
+
+
+def near_sizes(of: Unlisted, observations: tuple[Observation, ...]) -> NearSizes:
     """By feature, the grid sizes that the readings of its dimension can mean if none slipped."""
     points: dict[str, set[tuple[float, float]]] = {}
     for each in observations:
@@ -181,7 +198,18 @@ def near_sizes(of: Unlisted, observations: tuple[Observation, ...]) -> dict[str,
         low = np.array([one.low_mm for one in made])
         high = np.array([one.high_mm for one in made])
         found[each.feature] = Near(rows[:, 0], rows[:, 1], low, high)
-    return found
+    limits = {
+        name: Limits(
+            near.sizes_mm,
+            near.low_mm,
+            near.high_mm,
+            {},
+            np.zeros(len(near.low_mm)),
+            np.zeros(len(near.low_mm)),
+        )
+        for name, near in found.items()
+    }
+    return NearSizes(of, found, limits)
 
 
 def _axis(near: Near, made: list[Profile], nodes: int) -> GridAxis:
@@ -272,7 +300,8 @@ def unlisted_density(
             by_node = by_node * _beside(ratio, axis, width, axes[axis])
     by_width = grid_weights(ratio, bore, outside, width) @ by_node
     total = 0.0
-    for kind_weight, worn in kinds:
+    for kind_weight, effects in kinds:
+        worn = {name for name, effect in effects.items() if effect.worn}
         total += kind_weight * float(
             np.einsum(
                 "abi,ai,bi->",

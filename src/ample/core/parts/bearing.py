@@ -6,8 +6,8 @@ from dataclasses import dataclass
 from functools import lru_cache
 from pathlib import Path
 
-from ample.core.parts.families import ConditionKind, Family, Feature, Make, Measure
-from ample.core.parts.kinds import CONTRACT_NAMES, bearing_kinds
+from ample.core.parts.families import WORN, ConditionKind, Family, Feature, Make, Measure
+from ample.core.parts.kinds import CONTRACT_NAMES, PICTURES, bearing_kinds, bearing_questions
 from ample.core.standards import limits, nearest_ring_limits_um
 from ample.core.tables import read_table
 
@@ -67,6 +67,16 @@ class BearingSpec:
     angle: str = ""
 
     @property
+    def family(self) -> str:
+        """The name of its family."""
+        return "bearing"
+
+    @property
+    def marked(self) -> dict[str, str]:
+        """The attributes that a marking can state, by name."""
+        return {"closure": self.closure, "clearance": self.clearance, "class": self.tolerance_class}
+
+    @property
     def size_text(self) -> str:
         """`25 × 52 × 15`, as a size is said."""
         return " × ".join(f"{size:g}" for size in self._said() if size)
@@ -114,7 +124,6 @@ FEATURES: tuple[Feature, ...] = (
     Feature("housing_seat", "D_mm", "inside", 1.5, "housing seat", on_part=False, wear_sign=1.0),
 )
 _SEAT_ZONES = {"shaft_seat": ("h6", "n6"), "housing_seat": ("K7", "H8")}
-MOST_SCHEMES = 3
 _OFFERED = {
     "radial": ("bore", "outside", "width"),
     "taper": ("bore", "outside", "assembled_width", "outer_ring_width", "inner_ring_width"),
@@ -127,32 +136,6 @@ _OFFERED = {
 }
 
 
-def offered_features(schemes: frozenset[str]) -> tuple[str, ...]:
-    """The features worth measuring on a part of these schemes of dimensions, in order.
-
-    Args:
-        schemes: Names of schemes; none stands for what is not known.
-
-    Returns:
-        Names of features on the part.
-
-    Raises:
-        KeyError: When a scheme does not exist.
-
-    Source: common practice.
-
-    Example:
-        >>> offered_features(frozenset({"cup"}))
-        ('outside', 'outer_ring_width')
-    """
-    if not 1 <= len(schemes) <= MOST_SCHEMES:
-        return _OFFERED["radial"]
-    wanted = {name for scheme in schemes for name in _OFFERED[scheme]}
-    if "assembled_width" in wanted:
-        wanted.discard("width")
-    return tuple(feature.name for feature in FEATURES if feature.name in wanted)
-
-
 @lru_cache
 def bearing_conditions() -> tuple[ConditionKind, ...]:
     """The kinds of condition of a bearing with their shares (they add up to 1)."""
@@ -163,7 +146,8 @@ def bearing_conditions() -> tuple[ConditionKind, ...]:
             for feature, column in (("bore", "bore_growth_um"), ("outside", "outside_loss_um"))
             if float(row[column]) > 0
         }
-        kinds.append(ConditionKind(row["kind"], float(row["weight"]), frozenset(worn), row["meaning"]))
+        effects = dict.fromkeys(sorted(worn), WORN)
+        kinds.append(ConditionKind(row["kind"], float(row["weight"]), effects, row["meaning"]))
     if abs(sum(kind.weight for kind in kinds) - 1) > 1e-9:
         raise ValueError("the shares of the conditions must add up to 1")
     return tuple(kinds)
@@ -298,32 +282,14 @@ BEARING = Family(
     4.0,
     measures,
     unlisted_measure,
+    bearing_kinds(),
+    bearing_questions(),
+    PICTURES,
+    _OFFERED,
+    CONTRACT_NAMES,
+    ("closure", "clearance", "class"),
+    "radial",
 )
-FAMILIES = {BEARING.name: BEARING}
-
-
-def contract_dimensions(kind: str, values_mm: tuple[float, ...]) -> dict[str, float]:
-    """An envelope's dimensions by the contract's names for a kind.
-
-    Args:
-        kind: The kind of bearing.
-        values_mm: The dimensions in the order of `DIMENSIONS`, mm; 0 where it has none.
-
-    Returns:
-        The dimensions, mm, by name.
-
-    Raises:
-        KeyError: When the kind does not exist.
-
-    Source: the project's contract.
-
-    Example:
-        >>> contract_dimensions("drawn_cup", (25.0, 32.0, 0.0, 0.0, 16.0))
-        {'Fw_mm': 25.0, 'D_mm': 32.0, 'C_mm': 16.0}
-    """
-    own = dict(zip(DIMENSIONS, values_mm, strict=True))
-    own["Fw_mm"] = own["d_mm"]
-    return {name: own[name] for name in CONTRACT_NAMES[bearing_kinds()[kind].scheme]}
 
 
 def clearance_table(spec: BearingSpec) -> str:

@@ -2,12 +2,19 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
-from dataclasses import dataclass
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass, field
 from functools import cached_property
+from typing import Protocol
+
+import numpy as np
+from numpy.typing import NDArray
 
 from ample.core.errors import BadInput
+from ample.core.parts.kinds import Kind, Question
 from ample.core.sizes.instruments import Reach
+
+Floats = NDArray[np.float64]
 
 
 @dataclass(frozen=True)
@@ -15,7 +22,8 @@ class Feature:
     """Something to measure on the part, or beside it, and how it is reached.
 
     `axis` is the dimension it stands for when nothing is listed; `wear_sign` is +1 where wear makes
-    it larger, −1 where smaller, 0 where it does not wear.
+    it larger, −1 where smaller, 0 where it does not wear. What is beside the part wears by itself:
+    `worn_share` is how often. A reading can lie up to `far_share` of the size and `far_mm` from it.
     """
 
     name: str
@@ -25,16 +33,47 @@ class Feature:
     words: str
     on_part: bool = True
     wear_sign: float = 0.0
+    worn_share: float = 0.4
+    far_share: float = 0.0
+    far_mm: float = 0.25
+
+
+@dataclass(frozen=True)
+class Effect:
+    """What a kind of condition does to one feature.
+
+    `grows` names dimensions with the share by which each has changed, `share` the share by which the
+    feature itself has; a shift with a part-to-part residue, mm; `used` takes the shift and residue that
+    belong to what the feature stands for (a cover that was pressed in); `worn` is one-sided wear in the
+    feature's own direction, gamma distributed.
+    """
+
+    grows: tuple[tuple[str, float], ...] = ()
+    share: float = 0.0
+    shift_mm: float = 0.0
+    residue_mm: float = 0.0
+    used: bool = False
+    worn: bool = False
+
+
+NO_EFFECT = Effect()
+WORN = Effect(worn=True)
 
 
 @dataclass(frozen=True)
 class ConditionKind:
-    """A kind of condition with its share, and the features that it wears."""
+    """A kind of condition (or one amount of it) with its share, and what it does to the features."""
 
     name: str
     weight: float
-    worn: frozenset[str]
+    effects: Mapping[str, Effect]
     meaning: str
+    seen: frozenset[str] = frozenset()
+
+    @cached_property
+    def worn(self) -> frozenset[str]:
+        """The features that it wears in the one-sided way."""
+        return frozenset(name for name, effect in self.effects.items() if effect.worn)
 
 
 @dataclass(frozen=True, slots=True)
@@ -49,12 +88,120 @@ class Make:
 
 @dataclass(frozen=True, slots=True)
 class Measure:
-    """One thing that a feature can stand for: its share, nominal and limits of manufacture, mm."""
+    """One thing that a feature can stand for: its share, nominal and limits of manufacture, mm.
+
+    `of` says how much of it is of each dimension, where a condition changes dimensions; the used shift
+    and residue are those of a part that was fitted once.
+    """
 
     share: float
     nominal_mm: float
     low_mm: float
     high_mm: float
+    of: tuple[tuple[str, float], ...] = ()
+    used_shift_mm: float = 0.0
+    used_residue_mm: float = 0.0
+
+
+@dataclass(frozen=True, eq=False)
+class Limits:
+    """What a feature is on many parts: nominal and limits, mm; how much of it is of each dimension, and the
+    shift and residue of a used part. Not a number stands for a part without the feature.
+    """
+
+    nominal_mm: Floats
+    low_mm: Floats
+    high_mm: Floats
+    of: Mapping[str, Floats] = field(default_factory=dict)
+    used_shift_mm: Floats | None = None
+    used_residue_mm: Floats | None = None
+
+    def moved_mm(self, effect: Effect) -> Floats | float:
+        """How far a condition moves the feature of each part, mm."""
+        moved: Floats | float = effect.shift_mm
+        for name, share in effect.grows:
+            if name in self.of:
+                moved = moved + share * self.of[name]
+        if effect.share:
+            moved = moved + effect.share * self.nominal_mm
+        if effect.used and self.used_shift_mm is not None:
+            moved = moved + self.used_shift_mm
+        return moved
+
+    def residue_mm(self, effect: Effect) -> Floats | float:
+        """The part-to-part residue of that, mm."""
+        if effect.used and self.used_residue_mm is not None:
+            return np.asarray(np.hypot(effect.residue_mm, self.used_residue_mm))
+        return effect.residue_mm
+
+    def with_more(self, other: Limits) -> Limits:
+        """These and others after them."""
+
+        def both(one: Floats | None, two: Floats | None) -> Floats | None:
+            return None if one is None or two is None else np.concatenate([one, two])
+
+        of = {
+            name: np.concatenate([values, other.of[name]])
+            for name, values in self.of.items()
+            if name in other.of
+        }
+        return Limits(
+            np.concatenate([self.nominal_mm, other.nominal_mm]),
+            np.concatenate([self.low_mm, other.low_mm]),
+            np.concatenate([self.high_mm, other.high_mm]),
+            of,
+            both(self.used_shift_mm, other.used_shift_mm),
+            both(self.used_residue_mm, other.used_residue_mm),
+        )
+
+    def only(self, rows: NDArray[np.intp]) -> Limits:
+        """Some of the parts."""
+        return Limits(
+            self.nominal_mm[rows], self.low_mm[rows], self.high_mm[rows],
+            {name: values[rows] for name, values in self.of.items()},
+            None if self.used_shift_mm is None else self.used_shift_mm[rows],
+            None if self.used_residue_mm is None else self.used_residue_mm[rows],
+        )  # fmt: skip
+
+
+class PartSpec(Protocol):
+    """A part as it is ordered, of whatever family: what the ranking asks of it."""
+
+    @property
+    def family(self) -> str:
+        """The name of its family."""
+
+    @property
+    def designation(self) -> str:
+        """What it is called."""
+
+    @property
+    def kind(self) -> str:
+        """Its kind within the family."""
+
+    @property
+    def make(self) -> Make:
+        """What decides how it measures when new."""
+
+    @property
+    def marked(self) -> Mapping[str, str]:
+        """The attributes that a marking can state, by name."""
+
+    @property
+    def size_text(self) -> str:
+        """Its size as it is said."""
+
+    @property
+    def dimensions(self) -> dict[str, float]:
+        """Its dimensions by their contract names."""
+
+
+@dataclass(frozen=True)
+class Grid:
+    """Where sizes of parts that are on no list lie: step, offset and share, by dimension; and usual ratios."""
+
+    steps: Mapping[str, tuple[tuple[float, float, float], ...]]
+    usual_mm: Mapping[str, tuple[float, ...]] = field(default_factory=dict)
 
 
 @dataclass(frozen=True)
@@ -70,6 +217,15 @@ class Family:
     wear_shape: float
     measures: Callable[[Make, str], tuple[Measure, ...]]
     unlisted: Callable[[str, float, str, str], Measure]
+    kinds: Mapping[str, Kind]
+    questions: tuple[Question, ...]
+    pictures: tuple[tuple[str, str, str], ...]
+    offered_in: Mapping[str, tuple[str, ...]]
+    contract_names: Mapping[str, tuple[str, ...]]
+    marked: tuple[str, ...]
+    usual_scheme: str
+    grid: Grid | None = None
+    many: Callable[[str, Mapping[str, Floats], str, str], Limits] | None = None
 
     @cached_property
     def by_name(self) -> dict[str, Feature]:
@@ -77,9 +233,28 @@ class Family:
         return {feature.name: feature for feature in self.features}
 
     @cached_property
-    def wearing(self) -> tuple[str, ...]:
-        """The features that some kind of condition wears."""
-        return tuple(f.name for f in self.features if any(f.name in kind.worn for kind in self.conditions))
+    def effects_on(self) -> dict[str, tuple[Effect, ...]]:
+        """By feature, the different things that conditions do to it; nothing first."""
+        found = {}
+        for feature in self.features:
+            own = dict.fromkeys(kind.effects.get(feature.name, NO_EFFECT) for kind in self.conditions)
+            found[feature.name] = tuple(dict.fromkeys((NO_EFFECT, *own)))
+        return found
+
+    @cached_property
+    def seen_words(self) -> frozenset[str]:
+        """The words under which conditions are chosen."""
+        return frozenset(word for kind in self.conditions for word in kind.seen)
+
+    @property
+    def groups(self) -> tuple[str, ...]:
+        """The pictures that kinds stand under."""
+        return tuple(group for group, _, _ in self.pictures)
+
+    @property
+    def usual_kind(self) -> str:
+        """The kind that is meant while nothing is known."""
+        return self.pictures[0][2]
 
     def feature(self, name: str) -> Feature:
         """The feature with this name; refused in words when there is none."""
@@ -92,3 +267,62 @@ class Family:
                 f"One of {', '.join(self.by_name)}.",
             )
         return found
+
+    def kind_named(self, name: str, field: str = "kind") -> Kind:
+        """The kind with this name; refused in words when there is none."""
+        found = self.kinds.get(name)
+        if found is None:
+            raise BadInput(
+                "no_such_kind",
+                f"“{name[:30]}” is no kind of {self.words}.",
+                field,
+                f"One of {', '.join(self.kinds)}; or a group: {', '.join(self.groups)}.",
+            )
+        return found
+
+    def kinds_meant(self, name: str, field: str = "kind") -> frozenset[str]:
+        """The kinds that a kind or a group (`ball`, `taper`, …) names."""
+        if name in self.groups:
+            inside = frozenset(kind.name for kind in self.kinds.values() if kind.group == name)
+            return inside | ({name} if name in self.kinds else frozenset())
+        return frozenset({self.kind_named(name, field).name})
+
+    def check_answer(self, question: str, answer: str) -> None:
+        """Refuse an answer to a question that is not asked, or that is none of its answers."""
+        asked = {each.name: each for each in self.questions}
+        if question not in asked:
+            raise BadInput(
+                "no_such_question",
+                f"“{question[:30]}” is not asked.",
+                "answers",
+                f"One of {', '.join(asked)}.",
+            )
+        values = [value for value, _ in asked[question].answers]
+        if answer not in values:
+            raise BadInput(
+                "no_such_answer",
+                f"“{answer[:30]}” is no answer to “{asked[question].words}”.",
+                f"answers.{question}",
+                f"One of {', '.join(values)}.",
+            )
+
+    def offered(self, schemes: frozenset[str], most: int = 3) -> tuple[str, ...]:
+        """The features worth measuring on a part of these schemes of dimensions, in order.
+
+        With no scheme, or too many to choose between, those of the usual scheme.
+        """
+        if not 1 <= len(schemes) <= most:
+            return self.offered_in[self.usual_scheme]
+        wanted = {name for scheme in schemes for name in self.offered_in[scheme]}
+        if "assembled_width" in wanted:
+            wanted.discard("width")
+        return tuple(feature.name for feature in self.features if feature.name in wanted)
+
+    def contract_dimensions(self, kind: str, values_mm: tuple[float, ...]) -> dict[str, float]:
+        """An envelope's dimensions by the contract's names for a kind."""
+        own = dict(zip(self.dimensions, values_mm, strict=True))
+        if "d_mm" in own:
+            own["Fw_mm"] = own["d_mm"]
+        if self.name == "hydraulic_seal":
+            own["outside_mm"] = round(own["inside_mm"] + 2 * own["section_mm"], 4)
+        return {name: own[name] for name in self.contract_names[self.kinds[kind].scheme]}

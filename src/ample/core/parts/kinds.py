@@ -1,4 +1,4 @@
-"""Kinds of rolling bearing as data, and the questions that tell one from another."""
+"""Kinds of part as data, and the questions that tell one from another."""
 
 from __future__ import annotations
 
@@ -7,7 +7,6 @@ from dataclasses import dataclass
 from functools import cached_property, lru_cache
 from pathlib import Path
 
-from ample.core.errors import BadInput
 from ample.core.tables import read_table
 
 _HERE = Path(__file__).parent
@@ -20,6 +19,24 @@ CONTRACT_NAMES = {
     "needle": ("Fw_mm", "D_mm", "C_mm"),
     "track": ("d_mm", "D_mm", "B_mm", "C_mm"),
     "insert": ("d_mm", "D_mm", "B_mm", "C_mm"),
+}
+SEAL_NAMES = {
+    "lip": ("shaft_mm", "bore_mm", "width_mm"),
+    "v_ring": ("shaft_mm", "bore_mm", "width_mm"),
+    "ring": ("inside_mm", "section_mm"),
+    "backup": ("inside_mm", "section_mm", "thickness_mm"),
+    "rod_cup": ("inside_mm", "outside_mm", "section_mm", "height_mm"),
+    "wiper": ("inside_mm", "outside_mm", "section_mm", "height_mm", "base_mm"),
+    "piston": ("inside_mm", "outside_mm", "section_mm", "height_mm"),
+    "band": ("inside_mm", "outside_mm", "section_mm", "height_mm"),
+    "face": ("shaft_mm", "seat_outside_mm", "seat_thickness_mm", "working_length_mm"),
+    "external": ("size_mm", "groove_mm", "slot_mm", "thickness_mm", "free_mm"),
+    "internal": ("size_mm", "groove_mm", "slot_mm", "thickness_mm", "free_mm"),
+    "e_ring": ("size_mm", "groove_mm", "slot_mm", "thickness_mm", "free_mm"),
+    "wire_external": ("size_mm", "groove_mm", "slot_mm", "thickness_mm", "free_mm"),
+    "wire_internal": ("size_mm", "groove_mm", "slot_mm", "thickness_mm", "free_mm"),
+    "washer": ("inside_mm", "outside_mm", "thickness_mm"),
+    "key": ("width_mm", "height_mm", "length_mm"),
 }
 PICTURES = (
     ("ball", "ball", "deep_groove"),
@@ -35,8 +52,8 @@ GROUPS = tuple(group for group, _, _ in PICTURES)
 
 
 @dataclass(frozen=True)
-class BearingKind:
-    """A kind of bearing: its words, scheme of dimensions, tolerances, clearance table, and what is seen of it."""
+class Kind:
+    """A kind of part: its words, scheme of dimensions, tolerances, clearance table, how often met, what is seen."""
 
     name: str
     group: str
@@ -46,6 +63,7 @@ class BearingKind:
     clearance: str
     closable: bool
     seen: tuple[tuple[str, str], ...]
+    share: float = 1.0
 
     @cached_property
     def told(self) -> dict[str, str]:
@@ -55,7 +73,7 @@ class BearingKind:
     @property
     def dimension_names(self) -> tuple[str, ...]:
         """The dimensions it is sold by, as the contract names them."""
-        return CONTRACT_NAMES[self.scheme]
+        return (CONTRACT_NAMES | SEAL_NAMES)[self.scheme]
 
 
 @dataclass(frozen=True)
@@ -69,13 +87,13 @@ class Question:
 
 
 @lru_cache
-def bearing_kinds() -> dict[str, BearingKind]:
+def bearing_kinds() -> dict[str, Kind]:
     """Every kind of bearing, by name, in the order of the table."""
     found = {}
     asked = [question.name for question in bearing_questions()]
     for row in read_table(_HERE / "bearing_kinds.csv").rows:
         seen = tuple((name, row[name]) for name in asked if row[name])
-        found[row["kind"]] = BearingKind(
+        found[row["kind"]] = Kind(
             row["kind"], row["group"], row["words"], row["scheme"], row["tolerance"], row["clearance"],
             row["closable"] == "yes", seen,
         )  # fmt: skip
@@ -83,10 +101,41 @@ def bearing_kinds() -> dict[str, BearingKind]:
 
 
 @lru_cache
+def seal_kinds() -> dict[str, dict[str, Kind]]:
+    """Kinds of seals, rings and small parts by family and name, in the order of the table."""
+    found: dict[str, dict[str, Kind]] = {}
+    asked = [question.name for question in questions_in("seal_questions.csv")]
+    for row in read_table(_HERE / "seal_kinds.csv").rows:
+        seen = tuple((name, row[name]) for name in asked if row[name])
+        found.setdefault(row["family"], {})[row["kind"]] = Kind(
+            row["kind"], row["group"], row["words"], row["scheme"], row["tolerance"], "", False, seen,
+            float(row["share"]),
+        )  # fmt: skip
+    return found
+
+
 def bearing_questions() -> tuple[Question, ...]:
-    """The questions in the order in which they are asked."""
+    """The questions asked of a bearing, in order."""
+    return questions_in("bearing_questions.csv")
+
+
+def seal_questions(family: str) -> tuple[Question, ...]:
+    """The questions that tell the kinds of one family of seals, rings or small parts apart."""
+    kinds = seal_kinds()[family].values()
+    found = []
+    for question in questions_in("seal_questions.csv"):
+        given = {kind.told[question.name] for kind in kinds if question.name in kind.told}
+        if len(given) > 1:
+            answers = tuple(pair for pair in question.answers if pair[0] in given)
+            found.append(Question(question.name, question.words, answers, question.trouble))
+    return tuple(found)
+
+
+@lru_cache
+def questions_in(table: str) -> tuple[Question, ...]:
+    """The questions of a table in the order in which they are asked."""
     answers: dict[tuple[str, str, str], list[tuple[str, str]]] = defaultdict(list)
-    for row in read_table(_HERE / "bearing_questions.csv").rows:
+    for row in read_table(_HERE / table).rows:
         answers[row["question"], row["words"], row["trouble"]].append(
             (row["answer"], row["answer_words"].replace(";", ","))
         )
@@ -94,91 +143,3 @@ def bearing_questions() -> tuple[Question, ...]:
         Question(name, words, tuple(found), float(trouble))
         for (name, words, trouble), found in answers.items()
     )
-
-
-def kind_named(name: str, field: str = "kind") -> BearingKind:
-    """The kind of bearing with this name.
-
-    Args:
-        name: The kind's name, such as `cylindrical_nu`.
-        field: The field that an error names.
-
-    Returns:
-        The kind.
-
-    Raises:
-        BadInput: When there is no such kind.
-
-    Source: bearing_kinds.csv.
-
-    Example:
-        >>> kind_named("taper").dimension_names
-        ('d_mm', 'D_mm', 'B_mm', 'T_mm', 'C_mm')
-    """
-    found = bearing_kinds().get(name)
-    if found is None:
-        raise BadInput(
-            "no_such_kind",
-            f"“{name[:30]}” is no kind of bearing.",
-            field,
-            f"One of {', '.join(bearing_kinds())}; or a group: {', '.join(GROUPS)}.",
-        )
-    return found
-
-
-def kinds_meant(name: str, field: str = "kind") -> frozenset[str]:
-    """The kinds that a kind or a group (`ball`, `taper`, …) names.
-
-    Args:
-        name: A kind or a group.
-        field: The field that an error names.
-
-    Returns:
-        The names of the kinds.
-
-    Raises:
-        BadInput: When it is neither.
-
-    Source: bearing_kinds.csv.
-
-    Example:
-        >>> sorted(kinds_meant("insert"))
-        ['insert']
-    """
-    if name in GROUPS:
-        inside = frozenset(kind.name for kind in bearing_kinds().values() if kind.group == name)
-        return inside | ({name} if name in bearing_kinds() else frozenset())
-    return frozenset({kind_named(name, field).name})
-
-
-def check_answer(question: str, answer: str) -> None:
-    """Refuse an answer to a question that is not asked, or that is none of its answers.
-
-    Args:
-        question: The question's name.
-        answer: The answer's value.
-
-    Returns:
-        Nothing.
-
-    Raises:
-        BadInput: When the question or the answer is not known.
-
-    Source: bearing_questions.csv.
-
-    Example:
-        >>> check_answer("rows", "2")
-    """
-    asked = {each.name: each for each in bearing_questions()}
-    if question not in asked:
-        raise BadInput(
-            "no_such_question", f"“{question[:30]}” is not asked.", "answers", f"One of {', '.join(asked)}."
-        )
-    values = [value for value, _ in asked[question].answers]
-    if answer not in values:
-        raise BadInput(
-            "no_such_answer",
-            f"“{answer[:30]}” is no answer to “{asked[question].words}”.",
-            f"answers.{question}",
-            f"One of {', '.join(values)}.",
-        )

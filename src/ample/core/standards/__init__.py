@@ -21,21 +21,27 @@ from ample.core.standards.rings import (
     nearest_ring_limits_um,
     ring_limits,
 )
+from ample.core.standards.seals import DashSize, SealSize, dash_sizes, seal_sizes, sizes_of_family
 
 __all__ = [
     "ALONE",
     "BoundarySize",
     "ClearanceLimits",
+    "DashSize",
     "DeviationLimits",
     "RingLimits",
+    "SealSize",
     "Series",
     "ball_bearing_sizes",
     "bearing_series",
     "bearing_sizes",
+    "dash_sizes",
     "internal_clearance",
     "limits",
     "nearest_ring_limits_um",
     "ring_limits",
+    "seal_sizes",
+    "sizes_of_family",
     "standard_tolerance_um",
     "zone_names",
 ]

@@ -1,0 +1,98 @@
+"""Words and codes on seals, rings and small parts, as they stand in a text."""
+
+from __future__ import annotations
+
+import re
+from collections import defaultdict
+from dataclasses import dataclass
+from functools import lru_cache
+from pathlib import Path
+
+from ample.core.parts import SEALS, Span
+from ample.core.tables import read_table
+
+
+@dataclass(frozen=True, slots=True)
+class Word:
+    """A word or code with one meaning: the families it is for and what it sets."""
+
+    code: str
+    families: frozenset[str]
+    sets: tuple[tuple[str, str], ...]
+    meaning: str
+    basis: str
+
+    @property
+    def names_family(self) -> bool:
+        """Whether it says by itself which family the part is of."""
+        return len(self.families) == 1 and self.sets[0][0] in ("family", "kind") and len(self.code) > 2
+
+
+@lru_cache
+def seal_words() -> dict[str, tuple[Word, ...]]:
+    """Every word by the text it is compared by: capitals, spaces and dashes alike."""
+    found: dict[str, list[Word]] = defaultdict(list)
+    for row in read_table(Path(__file__).with_name("seal_codes.csv")).rows:
+        families = frozenset(row["families"].split())
+        sets = tuple(zip(row["attribute"].split("+"), row["value"].split("+"), strict=True))
+        if families - set(SEALS):
+            raise ValueError(f"seal_codes.csv: {row['code']} is for a family that does not exist")
+        for attribute, value in sets:
+            kinds = {kind for family in families for kind in SEALS[family].kinds}
+            if attribute == "kind" and value not in kinds:
+                raise ValueError(f"seal_codes.csv: {row['code']} means a kind that does not exist")
+        word = Word(row["code"], families, sets, row["meaning"], row["basis"])
+        if any(
+            word.sets == other.sets and word.families == other.families for other in found[bare(row["code"])]
+        ):
+            raise ValueError(f"seal_codes.csv: {row['code']} stands twice with one meaning")
+        found[bare(row["code"])].append(word)
+    return {code: tuple(words) for code, words in found.items()}
+
+
+def bare(code: str) -> str:
+    """A code as it is compared: without spaces, dashes and points."""
+    return re.sub(r"[\s\-]", "", code.upper())
+
+
+@lru_cache
+def _patterns() -> dict[str, re.Pattern[str]]:
+    """The longest word at a place by its first character; its own spaces and dashes may be there or not."""
+    codes = sorted(
+        {word.code for words in seal_words().values() for word in words}, key=lambda c: (-len(c), c)
+    )
+    pieces: dict[str, list[str]] = defaultdict(list)
+    for code in codes:
+        body = r"[\s\-]{0,3}".join(re.escape(piece) for piece in re.split(r"[\s\-]+", code))
+        end = r"(?![A-Z])" if code[-1].isalpha() else r"(?![A-Z0-9])"
+        pieces[code[0]].append(body + end)
+    return {first: re.compile("|".join(bodies)) for first, bodies in pieces.items()}
+
+
+_STARTS = re.compile(r"(?<![A-Z0-9?])[A-Z0-9]")
+
+
+def words_in(clean: str) -> list[tuple[int, int, tuple[Word, ...]]]:
+    """Every word in a text in capitals: start, stop, meanings."""
+    found = []
+    patterns = _patterns()
+    at = 0
+    while begin := _STARTS.search(clean, at):
+        at = begin.start()
+        pattern = patterns.get(clean[at])
+        match = pattern.match(clean, at) if pattern else None
+        words = seal_words().get(bare(match.group())) if match else None
+        if match and words:
+            found.append((at, match.end(), words))
+            at = match.end()
+        else:
+            at += 1
+    return found
+
+
+def spans_of(start: int, stop: int, typed: str, word: Word) -> list[Span]:
+    """The spans of one word."""
+    return [
+        Span(start, stop, typed[start:stop], word.meaning, attribute, value, "stated", word.basis)
+        for attribute, value in word.sets
+    ]

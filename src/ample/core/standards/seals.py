@@ -1,0 +1,346 @@
+"""Sizes and tolerances of seals, rings and small parts: which sizes exist, by list."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+from functools import lru_cache
+from pathlib import Path
+
+from ample.core.sizes import parse_length
+from ample.core.tables import read_table
+
+_LISTS = Path(__file__).parent / "seal_lists"
+MM_PER_INCH = 25.4
+
+
+@dataclass(frozen=True, slots=True)
+class SealSize:
+    """A seal, ring or small part on a list: its kind, sizes in mm in the order of its family, its name.
+
+    `called` is what the trade calls it by where that is not its size (`1/8 × 1 1/2` of an O-ring).
+    """
+
+    family: str
+    kind: str
+    designation: str
+    dimensions_mm: tuple[float, ...]
+    listed: str
+    share: float
+    called: str = ""
+
+
+def press_fit_um(cover: str, bore_mm: float) -> tuple[float, float]:
+    """How much larger than its bore a lip seal's outside is made, µm.
+
+    Formula: none; the wider of two standards' limits, by steps of the bore.
+
+    Args:
+        cover: `rubber` or `metal`.
+        bore_mm: Housing bore, mm; over 500 the last step holds.
+
+    Returns:
+        Lower and upper allowance, µm.
+
+    Raises:
+        Nothing.
+
+    Source: DIN 3760 and ISO 6194-1, from memory.
+
+    Example:
+        >>> press_fit_um("rubber", 52)
+        (200.0, 350.0)
+    """
+    steps = _press_fits()
+    low, high = next((row[cover] for top, row in steps if bore_mm <= top), steps[-1][1][cover])
+    return low, high
+
+
+def ring_inside_tolerance_mm(inside_mm: float) -> float:
+    """Tolerance of an O-ring's inside diameter, ± mm.
+
+    Formula: 0.009 · d^0.95 + 0.11.
+
+    Args:
+        inside_mm: Inside diameter, mm, above 0.
+
+    Returns:
+        The tolerance, ± mm.
+
+    Raises:
+        Nothing.
+
+    Source: ISO 3601-1, from memory; the tolerances of the dash numbers lie at 0.6 to 1.1 of it.
+
+    Example:
+        >>> round(ring_inside_tolerance_mm(37.69), 2)
+        0.39
+    """
+    return float(0.009 * inside_mm**0.95 + 0.11)
+
+
+def ring_section_tolerance_mm(section_mm: float) -> float:
+    """Tolerance of an O-ring's section, ± mm.
+
+    Formula: none; by steps of the section.
+
+    Args:
+        section_mm: Section, mm, above 0.
+
+    Returns:
+        The tolerance, ± mm.
+
+    Raises:
+        Nothing.
+
+    Source: ISO 3601-1 and SAE AS568 (0.003 in to 0.103, 0.004 at 0.139, 0.005 at 0.210, 0.006 at 0.275).
+
+    Example:
+        >>> ring_section_tolerance_mm(3.53)
+        0.1
+    """
+    return next((off for top, off in _section_tolerances() if section_mm <= top), 0.02 * section_mm)
+
+
+@lru_cache
+def _press_fits() -> tuple[tuple[float, dict[str, tuple[float, float]]], ...]:
+    found = []
+    for row in _rows("press_fit.csv"):
+        of = {c: (float(row[f"{c}_low_um"]), float(row[f"{c}_high_um"])) for c in ("rubber", "metal")}
+        found.append((float(row["up_to_mm"]), of))
+    return tuple(found)
+
+
+@lru_cache
+def _section_tolerances() -> tuple[tuple[float, float], ...]:
+    rows = _rows("o_ring_section_tolerance.csv")
+    return tuple((float(row["up_to_mm"]), float(row["tolerance_mm"])) for row in rows)
+
+
+def _rows(name: str) -> tuple[dict[str, str], ...]:
+    return read_table(_LISTS / name).rows
+
+
+def inch_mm(text: str) -> float:
+    """A fraction or decimal of an inch in mm, to a tenth of a micrometre."""
+    return round(parse_length(text, "in").mm, 4)
+
+
+@dataclass(frozen=True, slots=True)
+class DashSize:
+    """An O-ring by dash number, inches: the actual size, its tolerances, and what the trade calls it."""
+
+    dash: str
+    inside_in: float
+    inside_tolerance_in: float
+    section_in: float
+    section_tolerance_in: float
+    called_inside: str
+    called_section: str
+
+
+@lru_cache
+def dash_sizes() -> dict[str, DashSize]:
+    """Every dash number with its actual size."""
+    return {
+        row["dash"]: DashSize(
+            row["dash"], float(row["inside_in"]), float(row["inside_tolerance_in"]), float(row["section_in"]),
+            float(row["section_tolerance_in"]), row["called_inside_in"], row["called_section_in"],
+        )
+        for row in _rows("o_ring_dash.csv")
+    }  # fmt: skip
+
+
+def _spread(text: str) -> Iterator[float]:
+    """The sizes that `1-20x0.5;21;22` names."""
+    for piece in text.split(";"):
+        span, _, step = piece.partition("x")
+        first, _, last = span.partition("-")
+        if not last:
+            yield float(first)
+            continue
+        count = round((float(last) - float(first)) / float(step))
+        yield from (round(float(first) + i * float(step), 3) for i in range(count + 1))
+
+
+def _name(*sizes_mm: float) -> str:
+    return "x".join(f"{round(size, 3):g}" for size in sizes_mm)
+
+
+def _o_rings() -> Iterator[SealSize]:
+    for row in dash_sizes().values():
+        inside, section = round(row.inside_in * MM_PER_INCH, 4), round(row.section_in * MM_PER_INCH, 4)
+        called = f"{row.called_section} × {row.called_inside} in" if row.called_inside else ""
+        common = 1.0 if row.dash[0] in "012" else 0.6 if row.dash[0] in "34" else 0.4
+        yield SealSize(
+            "o_ring", "o_ring", f"-{row.dash}", (inside, section, 0.0), "SAE AS568", common, called
+        )
+        if row.section_in in (0.070, 0.103, 0.139, 0.210, 0.275) and row.called_inside:
+            thick = {0.070: 1.14, 0.103: 1.14, 0.139: 1.14, 0.210: 1.52, 0.275: 2.29}[row.section_in]
+            for kind, share in (("backup_solid", 0.1), ("backup_split", 0.1), ("backup_spiral", 0.05)):
+                sizes = (round(inside + 0.2, 2), round(0.87 * section, 2), thick)
+                yield SealSize("o_ring", kind, f"8-{row.dash}", sizes, "backup for dash numbers", share)
+    seen: set[tuple[float, float]] = set()
+    for ring in _rows("o_ring_metric.csv"):
+        section = float(ring["section_mm"])
+        for inside in _spread(ring["insides_mm"]):
+            if (inside, section) in seen:
+                continue
+            seen.add((inside, section))
+            name, share = _name(inside, section), float(ring["share"])
+            share *= 1.0 if inside % 1 == 0 else 0.5
+            yield SealSize("o_ring", "o_ring", name, (inside, section, 0.0), ring["list"], share)
+    yield from _other_rings()
+
+
+def _other_rings() -> Iterator[SealSize]:
+    """Square rings and X-rings in the sizes of the dash numbers."""
+    for row in dash_sizes().values():
+        if row.dash[0] in "012" and row.called_inside:
+            sizes = (round(row.inside_in * MM_PER_INCH, 4), round(row.section_in * MM_PER_INCH, 4), 0.0)
+            yield SealSize("o_ring", "square_ring", f"SQ-{row.dash}", sizes, "square rings", 0.1)
+            yield SealSize("o_ring", "x_ring", f"X-{row.dash}", sizes, "X-rings", 0.1)
+
+
+def _lip_seals() -> Iterator[SealSize]:
+    shares = {
+        "lip_rubber": 1.0, "lip_rubber_dust": 0.8, "lip_metal": 0.5, "lip_metal_dust": 0.4,
+        "lip_metal_cased": 0.2, "lip_metal_cased_dust": 0.12,
+    }  # fmt: skip
+    for table, convert in (("lip_seal_metric.csv", float), ("lip_seal_inch.csv", inch_mm)):
+        unit = "mm" if convert is float else "in"
+        for row in _rows(table):
+            sizes = tuple(convert(row[f"{name}_{unit}"]) for name in ("shaft", "bore", "width"))
+            written = (row[f"{name}_{unit}"] for name in ("shaft", "bore", "width"))
+            name = _name(*sizes) if unit == "mm" else " x ".join(written)
+            own = dict(shares)
+            if sizes[2] >= 8 and sizes[0] >= 60:
+                own["lip_split"] = 0.05
+            if sizes[2] <= 8:
+                own["lip_grease"] = 0.25
+            if sizes[2] >= 8:
+                own["lip_two"] = 0.08
+            for kind, share in own.items():
+                yield SealSize("lip_seal", kind, name, sizes, row["list"], share * float(row["share"]))
+    for row in _rows("lip_seal_cassette.csv"):
+        sizes = tuple(float(row[f"{name}_mm"]) for name in ("shaft", "bore", "width"))
+        yield SealSize("lip_seal", "cassette", _name(*sizes), sizes, "cassette seals", 0.3)
+    for row in _rows("v_ring.csv"):
+        sizes = tuple(float(row[f"{name}_mm"]) for name in ("inside", "outside", "width"))
+        yield SealSize("lip_seal", "v_ring", f"V-{row['shaft_mm']}A", sizes, "V-rings", 0.5)
+    for shaft, bore in ((10, 24), (12, 26), (15, 30), (20, 38), (25, 45), (30, 52), (40, 64), (50, 76)):
+        sizes = (float(shaft), float(bore), 5.0)
+        yield SealSize("lip_seal", "axial_seal", _name(*sizes), sizes, "axial seals", 0.2)
+
+
+def _hydraulic() -> Iterator[SealSize]:
+    for row in _rows("hydraulic.csv"):
+        inside, section, height = (float(row[f"{name}_mm"]) for name in ("inside", "section", "height"))
+        base = float(row["base_mm"] or 0)
+        sizes = (inside, section, height, base)
+        said = [inside, inside + 2 * section, *([base] if base else []), height]
+        name = _name(*said)
+        called = ""
+        if row["list"] == "inch practice":
+            called = " x ".join(_fraction(size) for size in said)
+        yield SealSize("hydraulic_seal", row["kind"], name, sizes, row["list"], float(row["share"]), called)
+
+
+def _fraction(size_mm: float) -> str:
+    sixty_fourths = round(size_mm / MM_PER_INCH * 64)
+    whole, rest = divmod(sixty_fourths, 64)
+    if not rest:
+        return f"{whole}"
+    bottom = 64
+    while rest % 2 == 0:
+        rest, bottom = rest // 2, bottom // 2
+    return f"{whole} {rest}/{bottom}" if whole else f"{rest}/{bottom}"
+
+
+def _face_seals() -> Iterator[SealSize]:
+    for row in _rows("face_seal.csv"):
+        names = ("shaft", "seat_outside", "seat_thickness", "working_length")
+        sizes = tuple(float(row[f"{name}_mm"]) for name in names)
+        inch = row["list"] == "inch practice"
+        shaft = f"{_fraction(sizes[0])} in" if inch else f"{sizes[0]:g}"
+        name = f"{shaft} x {sizes[3]:g}"
+        yield SealSize("face_seal", row["kind"], name, sizes, row["list"], float(row["share"]))
+
+
+def _retaining() -> Iterator[SealSize]:
+    names = ("size", "groove", "slot", "thickness", "free")
+    for table, kind in (("din471.csv", "ring_shaft"), ("din472.csv", "ring_bore")):
+        number = table[3:6]
+        for row in _rows(table):
+            sizes = tuple(float(row[f"{name}_mm"]) for name in names)
+            name = f"DIN {number} - {sizes[0]:g}x{sizes[3]:g}"
+            yield SealSize("retaining_ring", kind, name, sizes, f"DIN {number}", 1.0)
+    for row in _rows("retaining_inch.csv"):
+        sizes = tuple(inch_mm(row[f"{name}_in"]) for name in names)
+        side = "shaft" if row["kind"] == "ring_shaft_inch" else "bore"
+        yield SealSize(
+            "retaining_ring", row["kind"], f"{row['size_in']} in {side}", sizes, "inch practice", 0.4
+        )
+    for row in _rows("din6799.csv"):
+        sizes = tuple(float(row[f"{name}_mm"]) for name in names)
+        yield SealSize("retaining_ring", "e_ring", f"DIN 6799 - {sizes[1]:g}", sizes, "DIN 6799", 0.6)
+    for row in _rows("wire_ring.csv"):
+        sizes = tuple(float(row[f"{name}_mm"]) for name in names)
+        letter = "A" if row["kind"] == "wire_shaft" else "B"
+        name = f"DIN 7993 - {letter} {sizes[0]:g}"
+        yield SealSize("retaining_ring", row["kind"], name, sizes, "DIN 7993 practice", 0.2)
+
+
+_WASHER_NAMES = {
+    "copper_washer": "DIN 7603 - ", "shim": "DIN 988 - ", "support_washer": "DIN 988 - S ",
+    "thrust_washer": "ISO 6525 - ", "felt_ring": "DIN 5419 - ", "tab_washer": "MB ", "wave_washer": "wave ",
+}  # fmt: skip
+
+
+def _washers() -> Iterator[SealSize]:
+    for row in _rows("washer.csv"):
+        sizes = tuple(float(row[f"{name}_mm"]) for name in ("inside", "outside", "thickness"))
+        name = _WASHER_NAMES[row["kind"]] + _name(*sizes)
+        if row["kind"] == "tab_washer":
+            name = row["list"].split()[-1]
+        yield SealSize("washer", row["kind"], name, sizes, row["list"], float(row["share"]))
+
+
+KEY_LENGTHS_MM = (
+    6, 8, 10, 12, 14, 16, 18, 20, 22, 25, 28, 32, 36, 40, 45, 50, 56, 63, 70, 80, 90, 100, 110, 125, 140,
+    160, 180, 200, 220, 250, 280, 320, 360,
+)  # fmt: skip
+
+
+def _keys() -> Iterator[SealSize]:
+    for row in _rows("din6885.csv"):
+        over, to, width, height, shortest, longest = (
+            float(row[f"{name}_mm"]) for name in ("over", "up_to", "width", "height", "shortest", "longest")
+        )
+        for length in KEY_LENGTHS_MM:
+            if shortest <= length <= longest:
+                sizes = (width, height, float(length), over, to)
+                for kind, letter, share in (("key_round", "A", 1.0), ("key_square", "B", 0.5)):
+                    name = f"DIN 6885 - {letter} {_name(width, height, length)}"
+                    yield SealSize("key", kind, name, sizes, "DIN 6885-1", share)
+
+
+@lru_cache
+def seal_sizes() -> tuple[SealSize, ...]:
+    """Every size of every seal, ring and small part that is held; a fault of a list is refused."""
+    found = (
+        *_lip_seals(), *_o_rings(), *_hydraulic(), *_face_seals(), *_retaining(), *_washers(), *_keys(),
+    )  # fmt: skip
+    seen: set[tuple[str, str, tuple[float, ...]]] = set()
+    for size in found:
+        key = (size.family, size.kind, size.dimensions_mm)
+        if key in seen or min(size.dimensions_mm) < 0 or size.dimensions_mm[0] <= 0:
+            raise ValueError(f"{size.kind} {size.designation} stands twice, or its sizes cannot be right")
+        seen.add(key)
+    return found
+
+
+@lru_cache
+def sizes_of_family(family: str) -> tuple[SealSize, ...]:
+    """The sizes of one family, in the order of the lists."""
+    return tuple(size for size in seal_sizes() if size.family == family)
