@@ -28,7 +28,7 @@ SMALLEST_MM, LARGEST_MM = 0.3, 900.0
 SHARED_PART = 0.5
 RUST_RESIDUE_MM = 0.02
 FARTHEST_SIGMAS, MOST_SHIFT_MM = 12.0, 0.25
-INSTRUMENT_NODES = 5
+INSTRUMENT_NODES, FEWER_NODES = 5, 3
 MOST_REPEATS = 12
 CONDITIONS = (
     "new", "sound", "worn", "spun", "rusty", "used", "stretched", "swollen", "shrunk", "flattened", "hard",
@@ -82,12 +82,17 @@ class InstrumentError:
 
 
 @lru_cache(maxsize=64)
-def shared_error(instrument: Instrument) -> InstrumentError:
+def shared_error(instrument: Instrument, count: int = INSTRUMENT_NODES) -> InstrumentError:
     """Half of the smallest variance of an instrument is one error shared by all its readings."""
     smallest = min(instrument.outside_u_mm, instrument.inside_u_mm) / 2
     deviation = math.sqrt(SHARED_PART) * smallest
-    nodes, weights = np.polynomial.hermite_e.hermegauss(INSTRUMENT_NODES)
+    nodes, weights = np.polynomial.hermite_e.hermegauss(count)
     return InstrumentError(nodes * deviation, weights / weights.sum(), deviation)
+
+
+def nodes_of(family: Family) -> int:
+    """How finely the shared error is followed: less where conditions move the readings far more."""
+    return FEWER_NODES if family.grid else INSTRUMENT_NODES
 
 
 @lru_cache(maxsize=32)
@@ -252,52 +257,61 @@ def profile(
     sets, all_slipped = kept_sets(observation, shared)
     by_itself = bool(feature.wear_sign) and not feature.on_part and len(effects) > 0
     wanted = (NO_EFFECT, WORN) if by_itself else effects or (NO_EFFECT,)
-    made = {}
-    near_any = np.zeros(len(limits.low_mm), dtype=bool)
-    for effect in wanted:
-        if effect.worn and not feature.wear_sign:
-            continue
-        density, near = _density(observation, limits, shifts, sets, all_slipped, effect)
-        made[effect] = density
-        near_any |= near
+    still = tuple(effect for effect in wanted if not effect.worn)
+    density, near = _densities(observation, limits, shifts, sets, all_slipped, still)
+    made = dict(zip(still, density, strict=True))
+    if feature.wear_sign and WORN in wanted:
+        made[WORN], also_near = _worn_density(observation, limits, shifts, sets, all_slipped)
+        near = near | also_near
     if by_itself:
         mixed = (1 - feature.worn_share) * made[NO_EFFECT] + feature.worn_share * made[WORN]
         made = {NO_EFFECT: mixed}
-    return Profile(made, all_slipped, near_any)
+    return Profile(made, all_slipped, near)
 
 
-def _density(
+def _densities(
     observation: Observation,
     limits: Limits,
     shifts: Floats,
     sets: tuple[Kept, ...],
     all_slipped: float,
-    effect: Effect,
+    effects: tuple[Effect, ...],
 ) -> tuple[Floats, NDArray[np.bool_]]:
-    """Density per interval and node under one effect, and which intervals are near."""
-    family, feature = FAMILIES[observation.family], observation.described
-    moved, residue = limits.moved_mm(effect), limits.residue_mm(effect)
-    low_all, high_all = limits.low_mm + moved, limits.high_mm + moved
-    most_residue = float(np.max(residue, initial=0.0)) if isinstance(residue, np.ndarray) else residue
-    density = np.full((len(low_all), len(shifts)), all_slipped)
-    near_any = np.zeros(len(low_all), dtype=bool)
+    """Density by effect, interval and node, for effects that move a feature; and which intervals are near."""
+    count = len(limits.low_mm)
+    moved, residue = limits.moved_by(effects)
+    low, high = limits.low_mm + moved, limits.high_mm + moved
+    density = np.full((len(effects), count, len(shifts)), all_slipped)
+    near_any = np.zeros(count, dtype=bool)
     for kept in sets:
-        reach = FARTHEST_SIGMAS * math.hypot(kept.sigma_mm, most_residue) + MOST_SHIFT_MM
-        near = np.flatnonzero((high_all > kept.mean_mm - reach) & (low_all < kept.mean_mm + reach))
+        sigma = np.hypot(kept.sigma_mm, residue)
+        reach = FARTHEST_SIGMAS * sigma + MOST_SHIFT_MM
+        at = np.nonzero((high > kept.mean_mm - reach) & (low < kept.mean_mm + reach))
+        near_any[at[1]] = True
+        density[at] += kept.weight * interval_density(
+            kept.mean_mm, low[at][:, None], high[at][:, None], shifts, sigma[at][:, None]
+        )
+    return density, near_any
+
+
+def _worn_density(
+    observation: Observation, limits: Limits, shifts: Floats, sets: tuple[Kept, ...], all_slipped: float
+) -> tuple[Floats, NDArray[np.bool_]]:
+    """Density per interval and node of what has worn in its own direction; and which intervals are near."""
+    family, feature = FAMILIES[observation.family], observation.described
+    density = np.full((len(limits.low_mm), len(shifts)), all_slipped)
+    near_any = np.zeros(len(limits.low_mm), dtype=bool)
+    for kept in sets:
+        reach = FARTHEST_SIGMAS * kept.sigma_mm + MOST_SHIFT_MM
+        near = np.flatnonzero(
+            (limits.high_mm > kept.mean_mm - reach) & (limits.low_mm < kept.mean_mm + reach)
+        )
         near_any[near] = True
-        low, high = low_all[near, None], high_all[near, None]
-        if effect.worn:
-            count = 6 if kept.sigma_mm > 0.012 else 24
-            amounts = feature.wear_sign * wear_amounts_mm(count, family.wear_mean_mm, family.wear_shape)
-            shift = shifts[:, None] + amounts
-            folded = interval_density(kept.mean_mm, low[:, :, None], high[:, :, None], shift, kept.sigma_mm)
-            density[near] += kept.weight * folded.mean(axis=2)
-            continue
-        sigma: Floats | float = kept.sigma_mm
-        if most_residue:
-            own = residue[near, None] if isinstance(residue, np.ndarray) else residue
-            sigma = np.hypot(kept.sigma_mm, own)
-        density[near] += kept.weight * interval_density(kept.mean_mm, low, high, shifts, sigma)
+        count = 6 if kept.sigma_mm > 0.012 else 24
+        amounts = feature.wear_sign * wear_amounts_mm(count, family.wear_mean_mm, family.wear_shape)
+        low, high = limits.low_mm[near, None, None], limits.high_mm[near, None, None]
+        folded = interval_density(kept.mean_mm, low, high, shifts[:, None] + amounts, kept.sigma_mm)
+        density[near] += kept.weight * folded.mean(axis=2)
     return density, near_any
 
 

@@ -13,6 +13,7 @@ from ample.core.identify.model import (
     SLIP,
     Observation,
     interval_density,
+    nodes_of,
     shared_error,
     slip_densities,
     wear_amounts_mm,
@@ -160,7 +161,7 @@ class Expected:
 def _states(state: State, feature: Feature, at_hand: Instrument, possible: Limits) -> list[Expected]:
     """What conditions can do to it, each with the shared error as far as the earlier readings have shown it."""
     u = at_hand.expanded_uncertainty_mm(feature.reach) / 2
-    shared = shared_error(at_hand)
+    shared = shared_error(at_hand, nodes_of(state.catalogue.family))
     same = state.posterior.shared is shared
     chances = state.learnt
     family = state.catalogue.family
@@ -192,12 +193,7 @@ def _states(state: State, feature: Feature, at_hand: Instrument, possible: Limit
 def _blurred(state: State, feature: Feature, at_hand: Instrument, possible: Limits) -> Expected:
     """Many amounts of many conditions taken as one mean shift with its spread."""
     chances = state.learnt.sum(axis=1)
-    moved = np.array(
-        [
-            np.broadcast_to(possible.moved_mm(own.get(feature.name, NO_EFFECT)), possible.low_mm.shape)
-            for _, own in state.posterior.kinds
-        ]
-    )
+    moved, _ = possible.moved_by(tuple(own.get(feature.name, NO_EFFECT) for _, own in state.posterior.kinds))
     mean = chances @ moved
     spread = chances @ (moved - mean) ** 2
     u = at_hand.expanded_uncertainty_mm(feature.reach) / 2

@@ -16,13 +16,14 @@ from ample.core.identify.model import (
     Observation,
     Profile,
     kind_weights,
+    nodes_of,
     profile,
     shared_error,
     slip_density,
 )
 from ample.core.identify.unlisted import OTHER_FAMILY_PRIOR, UNLISTED_PRIOR, Unlisted
 from ample.core.identify.unlisted_seals import UnlistedSeal
-from ample.core.parts import NO_EFFECT, Effect, Family
+from ample.core.parts import NO_EFFECT, Family
 
 Floats = NDArray[np.float64]
 LISTED_PRIOR = 1 - UNLISTED_PRIOR - OTHER_FAMILY_PRIOR
@@ -63,7 +64,7 @@ def measure(
     """Density of the readings for every unit of the catalogue, and for none of them."""
     used = Counter(each.instrument for each in observations).most_common(1)
     main = used[0][0] if used else None
-    shared = shared_error(main) if main else None
+    shared = shared_error(main, nodes_of(catalogue.family)) if main else None
     kinds = kind_weights(catalogue.family, observations)
     of_none = unlisted or unlisted_of(catalogue.family)
     sizes = of_none.near(observations)
@@ -99,8 +100,22 @@ def units_together(catalogue: Catalogue, profiles: dict[str, Profile], nodes: Fl
         near |= catalogue.intervals[name].any_of(made.near)
     rows = np.flatnonzero(near)
     density = np.full(count, math.prod(made.slip for made in profiles.values()))
-    density[rows] = (_by_kind(catalogue, profiles, rows, kinds).sum(axis=0) * nodes).sum(axis=1)
+    first, alike = _alike(catalogue, profiles, rows)
+    together = (_by_kind(catalogue, profiles, first, kinds).sum(axis=0) * nodes).sum(axis=1)
+    density[rows] = together[alike]
     return density
+
+
+def _alike(catalogue: Catalogue, profiles: dict[str, Profile], rows: Ints) -> tuple[Ints, Ints]:
+    """Units that the readings cannot tell apart: one of each sort, and which sort each unit is of."""
+    if any(catalogue.intervals[name].of_unit.shape[1] > 1 for name in profiles):
+        return rows, np.arange(len(rows))
+    sort = np.zeros(len(rows), dtype=np.int64)
+    for name, made in profiles.items():
+        own = catalogue.intervals[name].of_unit[rows, 0]
+        sort = sort * (len(made.near) + 1) + np.where(made.near[own], own, 0)
+    _, first, alike = np.unique(sort, return_index=True, return_inverse=True)
+    return rows[first], alike.reshape(-1)
 
 
 def learnt(catalogue: Catalogue, posterior: Posterior, unit_chance: Floats) -> Floats:
@@ -121,21 +136,15 @@ def learnt(catalogue: Catalogue, posterior: Posterior, unit_chance: Floats) -> F
 
 def _by_kind(catalogue: Catalogue, profiles: dict[str, Profile], rows: Ints, kinds: Kinds) -> Floats:
     """For some units: P(kind) times the features' densities, by kind, unit and shared error node."""
-    changed = [name for name in profiles if any(name in effects for _, effects in kinds)]
     width = max(made.unworn.shape[1] for made in profiles.values())
-    plain: Floats = np.ones((len(rows), width))
-    gathered: dict[str, dict[Effect, Floats]] = {}
+    found = np.empty((len(kinds), len(rows), width))
+    found[:] = np.array([weight for weight, _ in kinds])[:, None, None]
     for name, made in profiles.items():
         held = catalogue.intervals[name]
-        if name in changed:
-            gathered[name] = {effect: held.gathered(dense, rows) for effect, dense in made.made.items()}
-        else:
-            plain = plain * held.gathered(made.unworn, rows)
-    found = np.empty((len(kinds), len(rows), width))
-    for number, (weight, effects) in enumerate(kinds):
-        together = weight * plain
-        for name in changed:
-            own = gathered[name]
-            together = together * own.get(effects.get(name, NO_EFFECT), own[NO_EFFECT])
-        found[number] = together
+        if len(made.made) == 1:
+            found *= held.gathered(made.unworn, rows)
+            continue
+        place = {effect: number for number, effect in enumerate(made.made)}
+        dense = np.array([held.gathered(each, rows) for each in made.made.values()])
+        found *= dense[[place.get(effects.get(name, NO_EFFECT), place[NO_EFFECT]) for _, effects in kinds]]
     return found

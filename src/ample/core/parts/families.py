@@ -128,6 +128,25 @@ class Limits:
             moved = moved + self.used_shift_mm
         return moved
 
+    def moved_by(self, effects: tuple[Effect, ...]) -> tuple[Floats, Floats]:
+        """For several effects (rows) how far each moves the feature of each part, and the residue, mm."""
+        moved = np.repeat(np.array([[effect.shift_mm] for effect in effects]), len(self.low_mm), axis=1)
+        residue = np.repeat(np.array([[effect.residue_mm] for effect in effects]), len(self.low_mm), axis=1)
+        for name, values in self.of.items():
+            grown = np.array(
+                [sum(share for axis, share in effect.grows if axis == name) for effect in effects]
+            )
+            if grown.any():
+                moved += grown[:, None] * values
+        share = np.array([effect.share for effect in effects])
+        if share.any():
+            moved += share[:, None] * self.nominal_mm
+        used = np.array([effect.used for effect in effects])
+        if used.any() and self.used_shift_mm is not None and self.used_residue_mm is not None:
+            moved += used[:, None] * self.used_shift_mm
+            residue = np.hypot(residue, used[:, None] * self.used_residue_mm)
+        return moved, residue
+
     def residue_mm(self, effect: Effect) -> Floats | float:
         """The part-to-part residue of that, mm."""
         if effect.used and self.used_residue_mm is not None:

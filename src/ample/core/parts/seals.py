@@ -436,6 +436,18 @@ def _conditions(family: str, dimensions: tuple[str, ...]) -> tuple[ConditionKind
     return tuple(found)
 
 
+@lru_cache
+def condition_rows(family: str) -> tuple[dict[str, str], ...]:
+    """The kinds of condition of a family as their table has them."""
+    return tuple(_rows("seal_conditions.csv", family))
+
+
+def effects_of(family: str, row: Mapping[str, str], amount: float) -> dict[str, Effect]:
+    """What one amount of a kind of condition does to each feature of a family."""
+    features = {name for (of, _), made in standings().items() if of == family for name in made}
+    return _effects(row, amount, DIMENSIONS[family], features)
+
+
 def amounts_of(mean: float, shape: float, nodes: int) -> tuple[float, ...]:
     """Equally likely amounts of a gamma distribution; one nothing when there is no amount."""
     if mean <= 0:
@@ -445,7 +457,7 @@ def amounts_of(mean: float, shape: float, nodes: int) -> tuple[float, ...]:
 
 
 def _effects(
-    row: dict[str, str], amount: float, dimensions: tuple[str, ...], features: set[str]
+    row: Mapping[str, str], amount: float, dimensions: tuple[str, ...], features: set[str]
 ) -> dict[str, Effect]:
     """What one amount of a condition does to each feature."""
     grows: list[tuple[str, float]] = []

@@ -188,9 +188,22 @@ def _o_rings() -> Iterator[SealSize]:
                 continue
             seen.add((inside, section))
             name, share = _name(inside, section), float(ring["share"])
-            share *= 1.0 if inside % 1 == 0 else 0.5
+            share *= _met(inside) if ring["list"] == "common" else 1.0
             yield SealSize("o_ring", "o_ring", name, (inside, section, 0.0), ring["list"], share)
     yield from _other_rings()
+
+
+def _met(inside_mm: float) -> float:
+    """How often a metric ring's inside is met: fives before even sizes before odd ones before halves."""
+    if inside_mm % 5 == 0:
+        return 1.0
+    if inside_mm % 1:
+        return 0.02
+    if inside_mm < 30:
+        return 0.5 if inside_mm % 2 == 0 else 0.25
+    if inside_mm < 60:
+        return 0.2 if inside_mm % 2 == 0 else 0.05
+    return 0.02
 
 
 def _other_rings() -> Iterator[SealSize]:

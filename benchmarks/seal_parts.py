@@ -1,0 +1,263 @@
+"""Simulated worn seals, rings and small parts; and the true model's own posterior, written apart."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+
+import numpy as np
+from scipy.special import ndtr
+from scipy.stats import gamma, norm
+
+from ample.core.identify import Catalogue, Observation
+from ample.core.identify.model import LARGEST_MM, SHARED_PART, SLIP, SMALLEST_MM
+from ample.core.identify.posterior import unlisted_of
+from ample.core.parts import NO_EFFECT, Effect, Measure
+from ample.core.parts.seals import condition_rows, effects_of
+from ample.core.sizes import Instrument
+from benchmarks.simulate import LISTED_SHARE, Habits
+
+WHOLE = {
+    "lip_seal": ("shaft", "outside", "width"),
+    "o_ring": ("inside", "section_1", "section_2"),
+    "hydraulic_seal": ("rod", "section", "height"),
+    "face_seal": ("shaft", "seat_outside", "working_length"),
+    "retaining_ring": ("groove_diameter", "groove_width", "thickness"),
+    "washer": ("inside", "outside", "thickness"),
+    "key": ("key_width", "key_height", "key_length"),
+}
+TOLD = {
+    "lip_seal": ("rubber", "rubber_dust", "metal"),
+    "o_ring": ("round",),
+    "hydraulic_seal": ("u_cup", "loaded"),
+    "face_seal": ("conical", "bellows"),
+    "retaining_ring": ("shaft_ring", "bore_ring"),
+    "washer": ("copper", "shim", "felt", "tab"),
+    "key": ("key_round", "key_square"),
+}
+SHARED_NODES, AMOUNT_NODES = 7, 16
+NEAR_SHARE = 0.05
+EVEN = 1 / math.log(LARGEST_MM / SMALLEST_MM)
+
+
+@dataclass(frozen=True)
+class SealDraw:
+    """A simulated part: its envelope (None when unlisted), the picture that is pointed at, and readings."""
+
+    envelope: int | None
+    group: str
+    observations: tuple[Observation, ...]
+
+
+class SealSimulator:
+    """Draws parts of a family as the model has them, or as another world does."""
+
+    def __init__(self, catalogue: Catalogue, instrument: Instrument, seed: int, habits: Habits):
+        self.catalogue, self.family = catalogue, catalogue.family
+        self.instrument, self.habits = instrument, habits
+        self.random = np.random.default_rng(seed)
+        self.listed = {tuple(np.round(row, 3)) for row in catalogue.envelopes_mm}
+
+    def draw(
+        self, group: str, features: tuple[str, ...], repeats: int, listed: bool | None = None
+    ) -> SealDraw:
+        """A part of a picture from the prior, listed or not."""
+        kinds = self.family.kinds_meant(group)
+        wanted = [n for n, kind in enumerate(self.catalogue.kinds) if kind in kinds]
+        prior = np.where(np.isin(self.catalogue.entry_kind, wanted), self.catalogue.entry_prior, 0.0)
+        row = int(self.random.choice(len(prior), p=prior / prior.sum()))
+        make = self.catalogue.unit_makes[self.catalogue.entry_unit[row]]
+        is_listed = self.random.random() < LISTED_SHARE if listed is None else listed
+        if is_listed:
+            held = {name: self.family.measures(make, name) for name in features}
+            envelope = int(self.catalogue.unit_envelope[self.catalogue.entry_unit[row]])
+            return SealDraw(envelope, group, self._read(held, repeats))
+        of = unlisted_of(self.family, kinds)
+        while True:
+            sizes = self._unlisted(make.dimensions_mm)
+            if tuple(np.round(sizes, 3)) in self.listed:
+                continue
+            own = type(make)(of.likeliest.scheme, of.likeliest.tolerance, sizes, "")
+            held = {name: self.family.measures(own, name) for name in features}
+            if all(held.values()):
+                return SealDraw(None, group, self._read(held, repeats))
+
+    def _unlisted(self, like: tuple[float, ...]) -> tuple[float, ...]:
+        """A size of the grid, in the proportions of a listed part of any size near it."""
+        assert self.family.grid is not None
+        by = math.exp(self.random.normal(0, 0.35))
+        found = []
+        for name, size in zip(self.family.dimensions, like, strict=True):
+            steps = self.family.grid.steps[name]
+            step, offset, _ = steps[self.random.choice(len(steps), p=[share for _, _, share in steps])]
+            about = size * by * math.exp(self.random.normal(0, 0.08))
+            found.append(max(round((about - offset) / step), 1) * step + offset if size else 0.0)
+        return tuple(found)
+
+    def _normal(self, deviation: float) -> float:
+        if math.isinf(self.habits.tails):
+            return float(self.random.normal(0, deviation))
+        freedom = self.habits.tails
+        return float(self.random.standard_t(freedom)) * deviation / math.sqrt(freedom / (freedom - 2))
+
+    def _read(self, held: dict[str, tuple[Measure, ...]], repeats: int) -> tuple[Observation, ...]:
+        rows = condition_rows(self.family.name)
+        row = rows[self.random.choice(len(rows), p=[float(each["weight"]) for each in rows])]
+        mean, shape = float(row["mean"]) * self.habits.wear_factor, float(row["shape"])
+        amount = float(self.random.gamma(shape, mean / shape)) if mean > 0 else 0.0
+        effects = effects_of(self.family.name, row, amount)
+        deviation = (
+            math.sqrt(SHARED_PART) * min(self.instrument.outside_u_mm, self.instrument.inside_u_mm) / 2
+        )
+        shared = self._normal(deviation) * self.habits.doubt_factor
+        found = []
+        for name, meant in held.items():
+            feature = self.family.by_name[name]
+            one = meant[self.random.choice(len(meant), p=[each.share for each in meant])]
+            effect = effects.get(name)
+            true = self.random.uniform(one.low_mm, one.high_mm)
+            if effect:
+                true += sum(share * dict(one.of).get(axis, 0.0) for axis, share in effect.grows)
+                true += (
+                    effect.share * one.nominal_mm + effect.shift_mm + self._normal(effect.residue_mm or 1e-9)
+                )
+                if effect.used:
+                    true += one.used_shift_mm + self._normal(one.used_residue_mm or 1e-9)
+            if not feature.on_part and feature.wear_sign and self.random.random() < feature.worn_share:
+                wear = self.family.wear_mean_mm * self.habits.wear_factor / self.family.wear_shape
+                true += feature.wear_sign * float(self.random.gamma(self.family.wear_shape, wear))
+            u = self.instrument.expanded_uncertainty_mm(feature.reach) / 2
+            own = math.sqrt(u**2 - deviation**2) * self.habits.doubt_factor
+            value = true + shared + self._normal(own)
+            values = tuple(
+                self._slipped(value + self._normal(self.instrument.scatter_mm)) for _ in range(repeats)
+            )
+            found.append(Observation(name, values, self.instrument, None, self.family.name))
+        return tuple(found)
+
+    def _slipped(self, value: float) -> float:
+        if self.random.random() < self.habits.slip:
+            return float(math.exp(self.random.uniform(math.log(SMALLEST_MM), math.log(LARGEST_MM))))
+        return max(value, 0.05)
+
+
+class SealReference:
+    """Chances of the listed envelopes for single readings by one instrument: plain, dense, finer than the product."""
+
+    def __init__(self, catalogue: Catalogue, instrument: Instrument):
+        self.catalogue, self.family, self.instrument = catalogue, catalogue.family, instrument
+        smallest = min(instrument.outside_u_mm, instrument.inside_u_mm) / 2
+        self.deviation = math.sqrt(SHARED_PART) * smallest
+        self.shared = norm.ppf((np.arange(SHARED_NODES) + 0.5) / SHARED_NODES) * self.deviation
+        self.limits: dict[str, list[dict[str, np.ndarray]]] = {}
+        chances = (np.arange(15) + 0.5) / 15
+        shape = self.family.wear_shape
+        self.wear = gamma.ppf(chances, shape, scale=self.family.wear_mean_mm / shape)
+        self.states = self._states()
+
+    def _states(self) -> list[tuple[float, dict[str, Effect]]]:
+        states = []
+        for row in condition_rows(self.family.name):
+            mean, shape = float(row["mean"]), float(row["shape"])
+            nodes = AMOUNT_NODES if mean > 0 else 1
+            chances = (np.arange(nodes) + 0.5) / nodes
+            amounts = gamma.ppf(chances, shape, scale=mean / shape) if mean > 0 else [0.0]
+            for amount in amounts:
+                states.append(
+                    (float(row["weight"]) / nodes, effects_of(self.family.name, row, float(amount)))
+                )
+        return states
+
+    def order(self, draw: SealDraw) -> list[tuple[float, int]]:
+        """Envelopes with their chances among the listed, likeliest first."""
+        kinds = self.family.kinds_meant(draw.group)
+        wanted = [n for n, kind in enumerate(self.catalogue.kinds) if kind in kinds]
+        told = np.where(np.isin(self.catalogue.entry_kind, wanted), 1.0, 0.001)
+        units = len(self.catalogue.unit_makes)
+        prior = np.bincount(self.catalogue.entry_unit, self.catalogue.entry_prior * told, units)
+        rows = np.flatnonzero(self._near(draw))
+        density = self._density(rows, draw)
+        by_envelope = np.bincount(
+            self.catalogue.unit_envelope[rows], prior[rows] * density, len(self.catalogue.envelopes_mm)
+        )
+        total = by_envelope.sum() or 1.0
+        best = np.argsort(-np.round(by_envelope / total, 6), kind="stable")[:6]
+        return [(float(by_envelope[i] / total), int(i)) for i in best]
+
+    def _of(self, feature: str) -> list[dict[str, np.ndarray]]:
+        """For each thing that a feature can stand for, arrays over the units; not a number where there is none."""
+        if feature not in self.limits:
+            made = [self.family.measures(make, feature) for make in self.catalogue.unit_makes]
+            most = max(len(each) for each in made)
+            found = []
+            for place in range(most):
+                arrays = {
+                    name: np.array(
+                        [getattr(each[place], name) if place < len(each) else np.nan for each in made]
+                    )
+                    for name in (
+                        "share",
+                        "nominal_mm",
+                        "low_mm",
+                        "high_mm",
+                        "used_shift_mm",
+                        "used_residue_mm",
+                    )
+                }
+                for axis in self.family.dimensions:
+                    arrays[axis] = np.array(
+                        [dict(each[place].of).get(axis, 0.0) if place < len(each) else 0.0 for each in made]
+                    )
+                found.append(arrays)
+            self.limits[feature] = found
+        return self.limits[feature]
+
+    def _near(self, draw: SealDraw) -> np.ndarray:
+        """Units that all readings but one can be of."""
+        off = np.zeros(len(self.catalogue.unit_makes), dtype=int)
+        for each in draw.observations:
+            value = each.values_mm[0]
+            reach = 0.6 + NEAR_SHARE * value + (0.4 * value if each.feature.startswith("section") else 0)
+            near = np.zeros(len(off), dtype=bool)
+            for one in self._of(each.feature):
+                near |= (one["low_mm"] - reach < value) & (value < one["high_mm"] + reach)
+            off += ~near
+        return off <= (1 if len(draw.observations) > 1 else 0)
+
+    def _density(self, rows: np.ndarray, draw: SealDraw) -> np.ndarray:
+        total = np.zeros(len(rows))
+        for weight, effects in self.states:
+            together = np.ones((len(rows), SHARED_NODES))
+            for each in draw.observations:
+                together = together * self._reading(rows, each, effects.get(each.feature, NO_EFFECT))
+            total += weight * together.mean(axis=1)
+        return total
+
+    def _reading(self, rows: np.ndarray, each: Observation, effect: Effect) -> np.ndarray:
+        value = each.values_mm[0]
+        slip = SLIP * EVEN / min(max(value, SMALLEST_MM), LARGEST_MM)
+        feature = self.family.by_name[each.feature]
+        u = self.instrument.expanded_uncertainty_mm(feature.reach) / 2
+        variance = u**2 - self.deviation**2 + self.instrument.scatter_mm**2
+        density = np.zeros((len(rows), SHARED_NODES))
+        for held in self._of(each.feature):
+            one = {name: values[rows] for name, values in held.items()}
+            moved = sum(share * one[axis] for axis, share in effect.grows) + effect.share * one["nominal_mm"]
+            moved = moved + effect.shift_mm + effect.used * one["used_shift_mm"]
+            sigma = np.sqrt(variance + effect.residue_mm**2 + effect.used * one["used_residue_mm"] ** 2)[
+                :, None, None
+            ]
+            ways = [(1.0, np.zeros(1))]
+            if not feature.on_part and feature.wear_sign:
+                worn = feature.wear_sign * self.wear
+                ways = [(1 - feature.worn_share, np.zeros(1)), (feature.worn_share, worn)]
+            for share, amounts in ways:
+                shift = self.shared[None, :, None] + amounts[None, None, :] + moved[:, None, None]
+                left = (value - one["low_mm"][:, None, None] - shift) / sigma
+                right = (value - one["high_mm"][:, None, None] - shift) / sigma
+                folded = np.where(right > 0, ndtr(-right) - ndtr(-left), ndtr(left) - ndtr(right)).mean(
+                    axis=2
+                )
+                wide = (one["high_mm"] - one["low_mm"])[:, None]
+                density += np.nan_to_num(one["share"][:, None] * share * folded / wide)
+        return (1 - SLIP) * density + slip
