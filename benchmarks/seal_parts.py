@@ -11,7 +11,7 @@ from scipy.stats import gamma, norm
 
 from ample.core.identify import Catalogue, Observation
 from ample.core.identify.model import LARGEST_MM, SHARED_PART, SLIP, SMALLEST_MM
-from ample.core.identify.posterior import unlisted_of
+from ample.core.identify.unlisted_seals import UnlistedSeal, span_mm
 from ample.core.parts import NO_EFFECT, Effect, Measure
 from ample.core.parts.seals import condition_rows, effects_of
 from ample.core.sizes import Instrument
@@ -72,9 +72,9 @@ class SealSimulator:
             held = {name: self.family.measures(make, name) for name in features}
             envelope = int(self.catalogue.unit_envelope[self.catalogue.entry_unit[row]])
             return SealDraw(envelope, group, self._read(held, repeats))
-        of = unlisted_of(self.family, kinds)
+        of = UnlistedSeal(self.family, kinds)
         while True:
-            sizes = self._unlisted(make.dimensions_mm)
+            sizes = self._unlisted(make.dimensions_mm, of)
             if tuple(np.round(sizes, 3)) in self.listed:
                 continue
             own = type(make)(of.likeliest.scheme, of.likeliest.tolerance, sizes, "")
@@ -82,17 +82,26 @@ class SealSimulator:
             if all(held.values()):
                 return SealDraw(None, group, self._read(held, repeats))
 
-    def _unlisted(self, like: tuple[float, ...]) -> tuple[float, ...]:
-        """A size of the grid, in the proportions of a listed part of any size near it."""
-        assert self.family.grid is not None
-        by = math.exp(self.random.normal(0, 0.35))
+    def _unlisted(self, like: tuple[float, ...], of: UnlistedSeal) -> tuple[float, ...]:
+        """A size of the grid as the model has it: the first even over the listed span, the others by their ratio."""
+        low, high = span_mm(self.family.name)
+        base = math.exp(self.random.uniform(math.log(low), math.log(high)))
         found = []
         for name, size in zip(self.family.dimensions, like, strict=True):
-            steps = self.family.grid.steps[name]
-            step, offset, _ = steps[self.random.choice(len(steps), p=[share for _, _, share in steps])]
-            about = size * by * math.exp(self.random.normal(0, 0.08))
-            found.append(max(round((about - offset) / step), 1) * step + offset if size else 0.0)
+            shape = of.shapes.get(name)
+            about = (
+                base
+                if shape is None
+                else found[0] * math.exp(self.random.normal(shape.mean, shape.deviation))
+            )
+            found.append(self._to_grid(name, about) if size else 0.0)
         return tuple(found)
+
+    def _to_grid(self, name: str, value: float) -> float:
+        assert self.family.grid is not None
+        steps = self.family.grid.steps[name]
+        step, offset, _ = steps[self.random.choice(len(steps), p=[share for _, _, share in steps])]
+        return float(max(round((value - offset) / step), 1) * step + offset)
 
     def _normal(self, deviation: float) -> float:
         if math.isinf(self.habits.tails):

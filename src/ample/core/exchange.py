@@ -366,6 +366,56 @@ class IdentifyAnswer(Answer):
     kinds: list[KindShare]
     next_question: NextQuestionAnswer | None
     offered: list[str] = Field(description="features worth measuring on what the part can be")
+    advice: list[str] = Field(description="what a specialist would say of these readings")
+
+
+# encode, rubber ----------------------------------------------------------------------------
+
+
+class EncodeRequest(Request):
+    """A marking or size to write in other habits."""
+
+    text: str = Field(max_length=200)
+    family: FamilyName | None = None
+
+
+class EncodeAnswer(Answer):
+    """The same part written by habit."""
+
+    family: str
+    texts: dict[str, str]
+
+
+class RubberRequest(Request):
+    """What is known of a ring; all of it may be missing. Weighings in grams, in air and hung in water."""
+
+    hardness_shore_a: float | None = Field(default=None, ge=10, le=100)
+    hardened: bool = False
+    colour: Name = ""
+    stood_in: Name = ""
+    swelling: Name = ""
+    heat_c: float | None = Field(default=None, ge=-80, le=400)
+    mass_air_g: float | None = Field(default=None, gt=0, le=100_000)
+    mass_water_g: float | None = Field(default=None, ge=-100, le=100_000)
+    scale_g: float = Field(default=0.01, gt=0, le=5)
+
+
+class RubberChance(Answer):
+    """A rubber and its chance."""
+
+    rubber: str
+    words: str
+    probability: float
+
+
+class RubberAnswer(Answer):
+    """Chances of the rubbers, likeliest first, the density, and what it means for the order."""
+
+    chances: list[RubberChance]
+    density_g_cm3: float | None
+    density_doubt_g_cm3: float | None
+    settled: bool
+    words: list[str]
 
 
 # needles -----------------------------------------------------------------------------------

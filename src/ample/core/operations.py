@@ -11,7 +11,7 @@ from pydantic import BaseModel, ValidationError
 from ample.core import exchange as x
 from ample.core import job_exchange as j
 from ample.core import job_operations as job
-from ample.core.designation import Dialect, decode
+from ample.core.designation import Dialect, decode, encode, encode_seal, general_dialect
 from ample.core.errors import AmpleError, BadInput
 from ample.core.fits import (
     Duty,
@@ -23,7 +23,7 @@ from ample.core.fits import (
 )
 from ample.core.identify import Catalogue, Observation, Seen, identify, standard_catalogue
 from ample.core.identify.ranking import Candidate, Identification, VariantChance
-from ample.core.interchange import Running, interchange
+from ample.core.interchange import Running, interchange_of
 from ample.core.parts import (
     CLOSURES,
     FAMILIES,
@@ -37,6 +37,7 @@ from ample.core.parts import (
 )
 from ample.core.parts.needles import needle_count
 from ample.core.parts.ratings import element_mm
+from ample.core.parts.rubber import Clues, rubber_by_evidence, rubbers
 from ample.core.sizes import (
     Instrument,
     combine,
@@ -46,7 +47,7 @@ from ample.core.sizes import (
     parse_length,
     parse_size,
 )
-from ample.core.specs import called, spec_of
+from ample.core.specs import called, part_of, seal_of_reading, spec_of, spec_of_reading
 from ample.core.standards import internal_clearance, limits, ring_limits
 
 InstrumentOf = Callable[[str], Instrument]
@@ -263,6 +264,7 @@ def identify_answer(
             x.NextQuestionAnswer.model_validate(found.next_question) if found.next_question else None
         ),
         offered=list(found.offered),
+        advice=list(found.advice),
     )
 
 
@@ -364,6 +366,37 @@ def _unit_hint(found: Identification) -> x.UnitHintAnswer | None:
     )
 
 
+def _rubber(request: x.RubberRequest) -> x.RubberAnswer:
+    found = rubber_by_evidence(Clues(**request.model_dump()))
+    known = rubbers()
+    return x.RubberAnswer(
+        chances=[
+            x.RubberChance(rubber=name, words=known[name].words, probability=chance)
+            for name, chance in found.chances
+        ],
+        density_g_cm3=found.density_g_cm3,
+        density_doubt_g_cm3=found.density_doubt_g_cm3,
+        settled=found.settled,
+        words=list(found.words),
+    )
+
+
+def _encode(request: x.EncodeRequest) -> x.EncodeAnswer:
+    readings = decode(request.text, family=request.family)
+    if not readings:
+        raise BadInput("not_a_designation", f"“{request.text[:30]}” cannot be read.", "text")
+    reading = readings[0]
+    if reading.family == "bearing":
+        return x.EncodeAnswer(
+            family="bearing", texts={"general": encode(spec_of_reading(reading), general_dialect())}
+        )
+    spec = seal_of_reading(reading)
+    return x.EncodeAnswer(
+        family=reading.family,
+        texts={habit: encode_seal(spec, habit) for habit in ("standard", "market", "words")},
+    )
+
+
 def _needles(request: x.NeedlesRequest) -> x.NeedlesAnswer:
     found = needle_count(request.inside_mm, request.needle_mm, request.outside_mm, request.counted)
     return x.NeedlesAnswer.model_validate(found)
@@ -372,7 +405,8 @@ def _needles(request: x.NeedlesRequest) -> x.NeedlesAnswer:
 def _interchange(request: x.InterchangeRequest) -> x.InterchangeAnswer:
     duty = request.duty
     running = Running(duty.rpm, duty.temperature_c, duty.dirty) if duty else None
-    found = interchange(spec_of(request.old, "from"), spec_of(request.new, "to"), running)
+    old, new = part_of(request.old, "from"), part_of(request.new, "to")
+    found = interchange_of(old, new, running)
     return x.InterchangeAnswer.model_validate(found)
 
 
@@ -485,6 +519,8 @@ OPERATIONS: dict[str, Operation] = _register(
     ("internal-clearance", "Radial internal clearance", x.InternalClearanceRequest, x.InternalClearanceAnswer, _internal_clearance),
     ("decode", "Read a marking, whole or half worn", x.DecodeRequest, x.DecodeAnswer, _decode),
     ("kinds", "Kinds of part by picture, and the questions that tell them", x.KindsRequest, x.KindsAnswer, _kinds),
+    ("encode", "Write a part's marking in several habits", x.EncodeRequest, x.EncodeAnswer, _encode),
+    ("rubber", "Which rubber a ring is of, by evidence", x.RubberRequest, x.RubberAnswer, _rubber),
     ("needles", "How many needles belong, and whether some are lost", x.NeedlesRequest, x.NeedlesAnswer, _needles),
     ("identify", "Rank what a worn part can be", x.IdentifyRequest, x.IdentifyAnswer, _identify),
     ("interchange", "Judge one bearing in the place of another", x.InterchangeRequest, x.InterchangeAnswer, _interchange),

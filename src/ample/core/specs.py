@@ -1,4 +1,4 @@
-"""From what was asked to a bearing's spec: a marking, a designation with changes, or bare sizes."""
+"""From what was asked to a part's spec: a marking, a designation with changes, or bare sizes."""
 
 from __future__ import annotations
 
@@ -9,8 +9,8 @@ from typing import Any
 from ample.core import exchange as x
 from ample.core.designation import decode
 from ample.core.errors import BadInput
-from ample.core.parts import CLOSURES, BearingSpec, MarkingReading, PartSpec, bearing_kinds
-from ample.core.standards import seal_sizes
+from ample.core.parts import CLOSURES, SEALS, BearingSpec, MarkingReading, PartSpec, SealSpec, bearing_kinds
+from ample.core.standards import seal_sizes, sizes_of_family
 
 
 def spec_of(request: str | x.SpecRequest, field: str) -> BearingSpec:
@@ -53,7 +53,7 @@ def _check_attributes(changes: dict[str, Any], field: str) -> None:
 
 def _spec_of_marking(text: str, field: str) -> BearingSpec:
     try:
-        readings = decode(text)
+        readings = decode(text, family="bearing")
     except BadInput as error:
         raise BadInput(error.code, error.message, field, error.hint) from error
     readings = tuple(each for each in readings if len(each.dimensions) > 1)
@@ -79,6 +79,35 @@ def spec_of_reading(reading: MarkingReading | x.ReadingAnswer) -> BearingSpec:
         kind=a["kind"], T_mm=size.get("T_mm"), C_mm=size.get("C_mm"),
         angle=a.get("angle", ""),
     )  # fmt: skip
+
+
+def seal_of_reading(reading: MarkingReading | x.ReadingAnswer) -> SealSpec:
+    """The seal, ring or small part that a reading of a marking amounts to."""
+    family = SEALS[reading.family]
+    own = dict(reading.dimensions)
+    if "outside_mm" in own and reading.family == "hydraulic_seal":
+        own["section_mm"] = round((own["outside_mm"] - own["inside_mm"]) / 2, 4)
+    sizes = tuple(own.get(name, 0.0) for name in family.dimensions)
+    if reading.family == "key":
+        listed = next((s for s in sizes_of_family("key") if s.dimensions_mm[:3] == sizes[:3]), None)
+        sizes = listed.dimensions_mm if listed else sizes
+    marked = tuple((name, reading.attributes[name]) for name in family.marked if reading.attributes.get(name))
+    return SealSpec(
+        reading.family, reading.designation, reading.attributes["kind"], sizes, marked, reading.series
+    )
+
+
+def part_of(request: str | x.SpecRequest, field: str) -> PartSpec:
+    """The part of whatever family that a designation, or sizes with attributes, stand for."""
+    text = request if isinstance(request, str) else request.designation
+    if text:
+        try:
+            readings = decode(text)
+        except BadInput as error:
+            raise BadInput(error.code, error.message, field, error.hint) from error
+        if readings and readings[0].family != "bearing":
+            return seal_of_reading(readings[0])
+    return spec_of(request, field)
 
 
 def _spec_of_sizes(asked: x.SpecRequest, field: str) -> BearingSpec:

@@ -11,6 +11,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from ample.core.errors import BadInput
+from ample.core.identify.advice import advice
 from ample.core.identify.catalogue import Catalogue, Entry
 from ample.core.identify.kind_evidence import (
     NextQuestion,
@@ -99,6 +100,7 @@ class Identification:
     next_question: NextQuestion | None
     kinds: tuple[tuple[str, float], ...]
     offered: tuple[str, ...]
+    advice: tuple[str, ...]
 
 
 def identify(
@@ -163,6 +165,7 @@ def identify(
         next_question(catalogue, weighed.by_kind, told),
         _shares(catalogue, weighed.by_kind),
         offered,
+        advice(catalogue, read, candidates[0].variants[0].entry.spec.designation if candidates else ""),
     )
 
 

@@ -19,8 +19,7 @@ from ample.core.standards import sizes_of_family
 Floats = NDArray[np.float64]
 FEWEST_SIZES = 12
 MOST_TOGETHER = 4000
-SMALLEST_MM, LARGEST_MM = 0.1, 2500.0
-EVEN = 1 / math.log(LARGEST_MM / SMALLEST_MM)
+SMALLEST_MM = 0.1
 
 
 @dataclass(frozen=True)
@@ -57,6 +56,12 @@ class UnlistedSeal:
         known = self.family.kinds
         open_kinds = [known[name] for name in sorted(self.kinds)] or [known[self.family.usual_kind]]
         return max(open_kinds, key=lambda kind: kind.share)
+
+    @property
+    def even(self) -> float:
+        """Density of the logarithm of a size over the span of the listed ones."""
+        low, high = span_mm(self.family.name)
+        return 1 / math.log(high / low)
 
     @property
     def shapes(self) -> dict[str, Shape]:
@@ -175,14 +180,21 @@ class _Solver:
         if name != self.base:
             shape = self.of.shapes.get(name)
             if self.base not in sizes or shape is None:
-                return EVEN
+                return self.of.even
             return shape.log_densities(np.log(sizes[name] / sizes[self.base]))
-        prior: Floats | float = EVEN
+        prior: Floats | float = self.of.even
         for other, size in sizes.items():
             shape = self.of.shapes.get(other)
             if other != name and shape:
-                prior = prior * shape.log_densities(np.log(size / sizes[name])) / EVEN
+                prior = prior * shape.log_densities(np.log(size / sizes[name])) / self.of.even
         return prior
+
+
+@lru_cache
+def span_mm(family: str) -> tuple[float, float]:
+    """The smallest and largest first size of a family's lists, widened by a tenth."""
+    first = [size.dimensions_mm[0] for size in sizes_of_family(family)]
+    return min(first) / 1.1, max(first) * 1.1
 
 
 @lru_cache(maxsize=128)

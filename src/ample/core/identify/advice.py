@@ -1,0 +1,109 @@
+"""What a specialist would say beside the ranking of a seal or ring: what to measure instead, and names that mislead."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from statistics import median
+
+from ample.core.identify.catalogue import Catalogue
+from ample.core.identify.model import Observation
+from ample.core.parts import SEALS
+from ample.core.standards import dash_sizes
+
+BETWEEN_MM = 0.35
+_SERIES_MM = (4, 5, 6, 8, 10, 12, 14, 16, 18, 20, 22, 25, 28, 30, 32, 35, 36, 40, 45, 50, 56, 63, 70, 80, 90, 100, 110, 125,
+              140, 160, 180, 200, 220, 250, 280, 320, 360)  # fmt: skip
+
+
+def advice(catalogue: Catalogue, observations: Sequence[Observation], likeliest: str) -> tuple[str, ...]:
+    """Sentences for what was read; none for what needs none."""
+    if catalogue.family.name not in SEALS:
+        return ()
+    read = {each.feature: median(each.values_mm) for each in observations}
+    name = catalogue.family.name
+    found: list[str] = []
+    if name == "lip_seal":
+        found += _of_lip_seal(read)
+    elif name == "o_ring":
+        found += _of_ring(read, likeliest)
+    for feature, words in (("rod", "rod"), ("bore", "bore"), ("shaft", "shaft")):
+        if name in ("hydraulic_seal", "face_seal") and feature in read:
+            found += _between(words, read[feature])
+    if name == "retaining_ring":
+        found += _of_retaining(read)
+    return tuple(found)
+
+
+def _of_lip_seal(read: dict[str, float]) -> list[str]:
+    found = []
+    if "outside" in read and "housing_bore" not in read:
+        found.append(
+            "A seal's outside is made 0.1 to 0.35 mm over its bore and has lost some of that: measure the housing bore."
+        )
+    if ("free_lip" in read or "free_lip_no_spring" in read) and not {"shaft", "shaft_track"} & read.keys():
+        found.append(
+            "A free lip is made under size and wears open: measure the shaft beside the track, not the lip."
+        )
+    if {"shaft", "shaft_track"} <= read.keys():
+        groove = (read["shaft"] - read["shaft_track"]) / 2
+        if groove > 0.01:
+            found.append(
+                f"The track is {groove:.2f} mm deep: it is kept for the seat check. Felt with a nail: move the lip, sleeve or regrind."
+            )
+    elif "shaft_track" in read:
+        found.append("Read in the track a shaft is worn small: measure beside the track as well.")
+    return found
+
+
+def _of_ring(read: dict[str, float], likeliest: str) -> list[str]:
+    found = []
+    row = dash_sizes().get(likeliest.removeprefix("-")) if likeliest.startswith("-") else None
+    if row and row.called_inside:
+        found.append(
+            f"The trade calls {likeliest} a {row.called_section} ring of {row.called_inside} in inside; its section is "
+            f"{row.section_in:.3f} in, its inside {row.inside_in:.3f} in. Order it by the dash number."
+        )
+    one, other = read.get("section_1"), read.get("section_2")
+    if one and other and abs(one - other) > 0.06 * max(one, other):
+        found.append(
+            f"Flattened: {max(one, other):.2f} by {min(one, other):.2f} mm is about {(one * other) ** 0.5:.2f} mm round."
+        )
+    elif one and not other:
+        found.append("Measure the section the other way as well: a set ring is flat.")
+    if "inside" in read and not {"groove_diameter", "groove_depth"} & read.keys():
+        found.append(
+            "A used ring has stretched or shrunk: the groove says more than the ring when both are at hand."
+        )
+    return found
+
+
+def _between(words: str, value_mm: float) -> list[str]:
+    """A reading between a metric and an inch size: both are named, none is taken silently."""
+    metric = min(_SERIES_MM, key=lambda size: abs(size - value_mm))
+    sixteenths = round(value_mm / 25.4 * 16)
+    inch = sixteenths * 25.4 / 16
+    if abs(metric - inch) < 0.02 or abs(metric - value_mm) > 1.0 or abs(inch - value_mm) > 0.8:
+        return []
+    near, far = sorted((abs(metric - value_mm), abs(inch - value_mm)))
+    if far > 0.85:
+        return []
+    whole, rest = divmod(sixteenths, 16)
+    bottom = 16
+    while rest and rest % 2 == 0:
+        rest, bottom = rest // 2, bottom // 2
+    said = f"{whole} {rest}/{bottom}" if whole and rest else f"{whole}" if not rest else f"{rest}/{bottom}"
+    if near < 0.08 and far > BETWEEN_MM:
+        sure = f"{said} in" if abs(inch - value_mm) < abs(metric - value_mm) else f"{metric} mm"
+        other = f"{metric} mm" if sure.endswith("in") else f"{said} in ({inch:.2f} mm)"
+        return [f"The {words} reads as {sure}; the nearest in the other measure is {other}."]
+    return [
+        f"The {words} lies between {metric} mm and {said} in ({inch:.2f} mm): read it again in another place before ordering."
+    ]
+
+
+def _of_retaining(read: dict[str, float]) -> list[str]:
+    if "groove_diameter" not in read and ("shaft" in read or "bore" in read):
+        return [
+            "Measure the groove as well: a ring is ordered by its groove and thickness, not by the shaft alone."
+        ]
+    return []

@@ -1,0 +1,173 @@
+"""Comparing two seals, rings or small parts of one family attribute by attribute."""
+
+from __future__ import annotations
+
+from ample.core.errors import BadInput
+from ample.core.interchange.compare import AttributeJudgement, Interchange, Running, interchange
+from ample.core.parts import SEALS, BearingSpec, PartSpec, SealSpec
+from ample.core.parts.rubber import rubbers
+
+SAME_MM = 0.02
+_RANK = {"drop_in": 0, "fits_with_differences": 1, "needs_change": 2, "not_interchangeable": 3}
+_WIDE_MM = {"lip_seal": ("width_mm",), "hydraulic_seal": ("height_mm", "base_mm"), "key": ("length_mm",),
+            "washer": ("thickness_mm",), "face_seal": ("working_length_mm",)}  # fmt: skip
+_DIRT = {"lip_rubber": 1, "lip_metal": 1, "lip_metal_cased": 1, "lip_grease": 0, "lip_two": 2, "lip_split": 0,
+         "lip_rubber_dust": 2, "lip_metal_dust": 2, "lip_metal_cased_dust": 2, "cassette": 3}  # fmt: skip
+
+
+def interchange_of(old: PartSpec, new: PartSpec, duty: Running | None = None) -> Interchange:
+    """Judge whether a part can take the place of another of its family.
+
+    Formula: bearings as `interchange`, all others as `interchange_seals`.
+
+    Args:
+        old: The part to be replaced.
+        new: The one offered.
+        duty: Speed, temperature and dirt where they are known.
+
+    Returns:
+        The verdict with every attribute.
+
+    Raises:
+        BadInput: When the parts are of different families.
+
+    Source: common practice.
+
+    Example:
+        >>> a = SealSpec("lip_seal", "35x52x7", "lip_rubber", (35.0, 52.0, 7.0))
+        >>> interchange_of(a, SealSpec("lip_seal", "35x52x8", "lip_rubber", (35.0, 52.0, 8.0))).verdict
+        'needs_change'
+    """
+    if old.family != new.family:
+        words = {True: "rolling bearing", False: SEALS[old.family].words if old.family in SEALS else ""}
+        raise BadInput(
+            "different_families",
+            f"A {words[old.family == 'bearing']} is not compared with a part of another family.",
+            "to",
+            "Name a part of the same family.",
+        )
+    if isinstance(old, BearingSpec) and isinstance(new, BearingSpec):
+        return interchange(old, new, duty)
+    assert isinstance(old, SealSpec)
+    assert isinstance(new, SealSpec)
+    return interchange_seals(old, new, duty)
+
+
+def interchange_seals(old: SealSpec, new: SealSpec, duty: Running | None = None) -> Interchange:
+    """Judge whether a seal, ring or small part can take the place of another of its family.
+
+    Formula: sizes within 0.02 mm are the same; another width or height needs a change of the unit, any other
+    size is not interchangeable; kind, rubber and hardness are compared.
+
+    Args:
+        old: The part to be replaced, sizes in mm.
+        new: The one offered.
+        duty: Speed, temperature and dirt where they are known.
+
+    Returns:
+        `drop_in`, `fits_with_differences`, `needs_change` or `not_interchangeable`, with every judgement.
+
+    Raises:
+        Nothing.
+
+    Source: common practice; heat and media of the rubbers from memory (`rubbers.csv`).
+
+    Example:
+        >>> a = SealSpec("o_ring", "20x2.5", "o_ring", (20.0, 2.5, 0.0), (("material", "NBR"),))
+        >>> interchange_seals(a, SealSpec("o_ring", "20x2.5", "o_ring", (20.0, 2.5, 0.0), (("material", "FKM"),))).verdict
+        'fits_with_differences'
+    """
+    found = [*_sizes(old, new), _kind(old, new), *_rubber(old, new, duty or Running())]
+    found.sort(key=lambda each: (-_RANK[each.severity], each.judgement == "same"))
+    verdict = max((each.severity for each in found), key=lambda severity: _RANK[severity])
+    names = ", ".join(each.name for each in found if each.severity == verdict and each.judgement != "same")
+    words = {
+        "drop_in": f"Drop-in; better in {names}." if names else "Drop-in: same size, nothing worse.",
+        "fits_with_differences": f"Fits, with differences: {names}.",
+        "needs_change": f"Fits only if the unit is changed: {names}.",
+        "not_interchangeable": f"Not interchangeable: {names}.",
+    }[verdict]
+    return Interchange(
+        verdict,
+        words,
+        tuple(found),
+        float(sum(10 ** _RANK[e.severity] for e in found if e.judgement != "same")),
+    )
+
+
+def _sizes(old: SealSpec, new: SealSpec) -> list[AttributeJudgement]:
+    found = []
+    before, after = old.dimensions, new.dimensions
+    for name in before.keys() | after.keys():
+        words = name.removesuffix("_mm").replace("_", " ")
+        one, two = before.get(name, 0.0), after.get(name, 0.0)
+        said = (f"{one:g} mm", f"{two:g} mm")
+        if abs(one - two) <= SAME_MM:
+            found.append(AttributeJudgement(words, said[0], said[0], "same", "", "drop_in", "by size"))
+        elif name in _WIDE_MM.get(old.family, ()):
+            more = "wider" if two > one else "narrower"
+            text = f"{abs(two - one):g} mm {more}: look at the depth of its place before it is ordered."
+            found.append(AttributeJudgement(words, *said, "change", text, "needs_change", "by size"))
+        else:
+            text = f"{abs(two - one):.2f} mm {'larger' if two > one else 'smaller'}: it is another size."
+            found.append(AttributeJudgement(words, *said, "change", text, "not_interchangeable", "by size"))
+    return sorted(found, key=lambda each: each.name)
+
+
+def _kind(old: SealSpec, new: SealSpec) -> AttributeJudgement:
+    kinds = SEALS[old.family].kinds
+    words = kinds[old.kind].words, kinds[new.kind].words
+    if old.kind == new.kind:
+        return AttributeJudgement("kind", words[0], words[0], "same", "", "drop_in", "by marking")
+    if old.kind in _DIRT and new.kind in _DIRT:
+        better = _DIRT[new.kind] - _DIRT[old.kind]
+        text = {
+            1: "Keeps dirt out better; the second lip needs room, some grease and costs a little drag.",
+            0: "Another cover: metal wants a smooth round bore, rubber seals in a scored or light-metal one.",
+            -1: "Keeps less dirt out.",
+        }[max(-1, min(1, better))]
+        judgement = "better" if better > 0 else "change" if better == 0 else "worse"
+        return AttributeJudgement("kind", *words, judgement, text, "fits_with_differences", "by marking")
+    text = "Another kind of part: its place must be made for it."
+    return AttributeJudgement("kind", *words, "change", text, "needs_change", "by marking")
+
+
+def _rubber(old: SealSpec, new: SealSpec, duty: Running) -> list[AttributeJudgement]:
+    if "material" not in SEALS[old.family].marked:
+        return []
+    known = rubbers()
+    one, two = old.marked.get("material", ""), new.marked.get("material", "")
+    said = one or "not known", two or "not known"
+    found = []
+    if one == two and one:
+        found.append(AttributeJudgement("rubber", *said, "same", "", "drop_in", "by marking"))
+    elif not one or not two:
+        text = "Which rubber it was, or is, nobody has said: settle it by the medium, a marking or the supplier's paper."
+        found.append(
+            AttributeJudgement("rubber", *said, "unknown", text, "fits_with_differences", "by marking")
+        )
+    elif one in known and two in known:
+        lost = [
+            m.replace("_", " ")
+            for m, well in known[one].stands.items()
+            if well >= 0.9 and known[two].stands[m] < 0.5
+        ]
+        heat = known[two].heat_c - known[one].heat_c
+        text = f"{'Stands' if heat >= 0 else 'Stands only'} {known[two].heat_c:g} °C instead of {known[one].heat_c:g} °C."
+        if lost:
+            text += (
+                f" It does not stand {', '.join(lost)} as the old one did: not without knowing the medium."
+            )
+        hot = duty.temperature_c is not None and duty.temperature_c > known[two].heat_c
+        worse = bool(lost) or heat < 0
+        severity = "not_interchangeable" if hot else "needs_change" if lost else "fits_with_differences"
+        found.append(
+            AttributeJudgement("rubber", *said, "worse" if worse else "better", text, severity, "from memory")
+        )
+    hard = old.marked.get("hardness_shore_a", ""), new.marked.get("hardness_shore_a", "")
+    if all(hard):
+        same = hard[0] == hard[1]
+        text = "" if same else "Harder stands more gap and pressure, softer seals on rougher faces."
+        found.append(AttributeJudgement("hardness", f"{hard[0]} Shore A", f"{hard[1]} Shore A", "same" if same else "change",
+                                        text, "drop_in" if same else "fits_with_differences", "by marking"))  # fmt: skip
+    return found
