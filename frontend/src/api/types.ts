@@ -84,6 +84,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/encode": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Write a part's marking in several habits
+         * @description Write a part's marking in several habits
+         */
+        post: operations["calc_encode_encode_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/fit": {
         parameters: {
             query?: never;
@@ -318,6 +338,26 @@ export interface paths {
          * @description Tolerance of a bearing ring
          */
         post: operations["calc_ring_limits_ring_limits_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/rubber": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Which rubber a ring is of, by evidence
+         * @description Which rubber a ring is of, by evidence
+         */
+        post: operations["calc_rubber_rubber_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1253,26 +1293,6 @@ export interface components {
             to: string;
         };
         /**
-         * BearingKindAnswer
-         * @description A kind: the picture it stands under, what it is sold by, what is measured, what is seen of it.
-         */
-        BearingKindAnswer: {
-            /** Dimensions */
-            dimensions: string[];
-            /** Group */
-            group: string;
-            /** Kind */
-            kind: string;
-            /** Offered */
-            offered: string[];
-            /** Seen */
-            seen: {
-                [key: string]: string;
-            };
-            /** Words */
-            words: string;
-        };
-        /**
          * BenchAnswer
          * @description A part on the bench.
          */
@@ -1309,7 +1329,13 @@ export interface components {
              * @default
              * @enum {string}
              */
-            condition: "" | "new" | "worn" | "spun" | "rusty";
+            condition: "" | "new" | "worn" | "spun" | "rusty" | "used" | "stretched" | "swollen" | "shrunk" | "flattened" | "hard";
+            /**
+             * Family
+             * @description another family than the part lay here as
+             * @default null
+             */
+            family: ("bearing" | "lip_seal" | "o_ring" | "hydraulic_seal" | "face_seal" | "retaining_ring" | "washer" | "key") | null;
             /**
              * Kind
              * @description a kind or group, as its picture is chosen
@@ -1410,6 +1436,11 @@ export interface components {
              * @description diameter of what rolls, in usual proportion, for the drawing
              */
             ball_mm: number;
+            /**
+             * Called
+             * @description what the trade calls it where that is not its size
+             */
+            called: string;
             /** Designation */
             designation: string;
             /** Dimensions */
@@ -1716,7 +1747,7 @@ export interface components {
              * Family
              * @default null
              */
-            family: "bearing" | null;
+            family: ("bearing" | "lip_seal" | "o_ring" | "hydraulic_seal" | "face_seal" | "retaining_ring" | "washer" | "key") | null;
             /** Text */
             text: string;
         };
@@ -1833,6 +1864,31 @@ export interface components {
              * @enum {string}
              */
             turning: "shaft" | "housing" | "shaking";
+        };
+        /**
+         * EncodeAnswer
+         * @description The same part written by habit.
+         */
+        EncodeAnswer: {
+            /** Family */
+            family: string;
+            /** Texts */
+            texts: {
+                [key: string]: string;
+            };
+        };
+        /**
+         * EncodeRequest
+         * @description A marking or size to write in other habits.
+         */
+        EncodeRequest: {
+            /**
+             * Family
+             * @default null
+             */
+            family: ("bearing" | "lip_seal" | "o_ring" | "hydraulic_seal" | "face_seal" | "retaining_ring" | "washer" | "key") | null;
+            /** Text */
+            text: string;
         };
         /**
          * Equivalent
@@ -1954,6 +2010,33 @@ export interface components {
             words: string;
         };
         /**
+         * FamilyKindAnswer
+         * @description A kind: the picture it stands under, what it is sold by, what is measured, what is seen of it.
+         */
+        FamilyKindAnswer: {
+            /** Dimensions */
+            dimensions: string[];
+            /** Group */
+            group: string;
+            /** Kind */
+            kind: string;
+            /**
+             * Measured
+             * @description all that can be measured of it or beside it
+             */
+            measured: string[];
+            /** Offered */
+            offered: string[];
+            /** Scheme */
+            scheme: string;
+            /** Seen */
+            seen: {
+                [key: string]: string;
+            };
+            /** Words */
+            words: string;
+        };
+        /**
          * Fastener
          * @description How it is held: drive, thread, hand, lock, torque with its source, what else it holds.
          */
@@ -2025,7 +2108,7 @@ export interface components {
              * Feature
              * @enum {string}
              */
-            feature: "bore" | "outside" | "width" | "assembled_width" | "inner_ring_width" | "outer_ring_width" | "standout" | "shaft_seat" | "housing_seat" | "shaft" | "housing_bore" | "free_lip" | "inside" | "section_1" | "section_2" | "section" | "height" | "rod" | "groove_diameter" | "groove_width" | "seat_outside" | "seat_thickness" | "working_length" | "free_length" | "free_inside" | "thickness";
+            feature: "bore" | "outside" | "width" | "assembled_width" | "inner_ring_width" | "outer_ring_width" | "standout" | "shaft_seat" | "housing_seat" | "shaft" | "housing_bore" | "free_lip" | "inside" | "section_1" | "section_2" | "section" | "height" | "rod" | "groove_diameter" | "groove_width" | "seat_outside" | "seat_thickness" | "working_length" | "free_length" | "free_inside" | "thickness" | "shaft_track" | "free_lip_no_spring" | "length" | "groove_depth" | "base_height" | "key_width" | "key_height" | "key_length";
             /** Instrument */
             instrument: string;
             /** Readings */
@@ -2185,6 +2268,11 @@ export interface components {
          * @description Candidates, none of these, unit, clash, next measurement, and what the readings are worth.
          */
         IdentifyAnswer: {
+            /**
+             * Advice
+             * @description what a specialist would say of these readings
+             */
+            advice: string[];
             /** Candidates */
             candidates: components["schemas"]["CandidateAnswer"][];
             /** Clash */
@@ -2228,9 +2316,9 @@ export interface components {
             /**
              * Family
              * @default bearing
-             * @constant
+             * @enum {string}
              */
-            family: "bearing";
+            family: "bearing" | "lip_seal" | "o_ring" | "hydraulic_seal" | "face_seal" | "retaining_ring" | "washer" | "key";
             /**
              * Kind
              * @description a kind of bearing or a group, as its picture is chosen
@@ -2460,6 +2548,8 @@ export interface components {
         /**
          * Item
          * @description A listed part of a maker.
+         *
+         *     The five lengths are the dimensions of its family in their order; of a bearing d, D, B, T and C.
          */
         Item: {
             /** B Mm */
@@ -2482,6 +2572,13 @@ export interface components {
              */
             angle: string;
             /**
+             * Attributes
+             * @default {}
+             */
+            attributes: {
+                [key: string]: string;
+            };
+            /**
              * Bore Shape
              * @default cylindrical
              */
@@ -2501,6 +2598,18 @@ export interface components {
             d_mm: number;
             /** Designation */
             designation: string;
+            /**
+             * Dimensions
+             * @description Its dimensions by the contract's names.
+             */
+            readonly dimensions: {
+                [key: string]: number;
+            };
+            /**
+             * Family
+             * @default bearing
+             */
+            family: string;
             /** Item Id */
             item_id: number;
             /**
@@ -2663,14 +2772,20 @@ export interface components {
          * @description Groups by their pictures, kinds, questions and features of a family.
          */
         KindsAnswer: {
+            /** Conditions */
+            conditions: string[];
+            /** Family */
+            family: string;
             /** Features */
             features: components["schemas"]["FamilyFeature"][];
             /** Groups */
             groups: components["schemas"]["FamilyGroup"][];
             /** Kinds */
-            kinds: components["schemas"]["BearingKindAnswer"][];
+            kinds: components["schemas"]["FamilyKindAnswer"][];
             /** Questions */
             questions: components["schemas"]["EyeQuestion"][];
+            /** Words */
+            words: string;
         };
         /**
          * KindsRequest
@@ -2680,9 +2795,9 @@ export interface components {
             /**
              * Family
              * @default bearing
-             * @constant
+             * @enum {string}
              */
-            family: "bearing";
+            family: "bearing" | "lip_seal" | "o_ring" | "hydraulic_seal" | "face_seal" | "retaining_ring" | "washer" | "key";
         };
         /**
          * KnownSpare
@@ -3314,6 +3429,12 @@ export interface components {
              */
             dirty: boolean;
             /**
+             * Family
+             * @default bearing
+             * @enum {string}
+             */
+            family: "bearing" | "lip_seal" | "o_ring" | "hydraulic_seal" | "face_seal" | "retaining_ring" | "washer" | "key";
+            /**
              * Marking
              * @default
              */
@@ -3548,8 +3669,11 @@ export interface components {
             condition_seen: string;
             /** Dirty */
             dirty: boolean;
-            /** Family */
-            family: string;
+            /**
+             * Family
+             * @enum {string}
+             */
+            family: "bearing" | "lip_seal" | "o_ring" | "hydraulic_seal" | "face_seal" | "retaining_ring" | "washer" | "key";
             /** Job Id */
             job_id: number;
             /** Marking */
@@ -3813,6 +3937,85 @@ export interface components {
             ring: string;
             /** Size Mm */
             size_mm: number;
+        };
+        /**
+         * RubberAnswer
+         * @description Chances of the rubbers, likeliest first, the density, and what it means for the order.
+         */
+        RubberAnswer: {
+            /** Chances */
+            chances: components["schemas"]["RubberChance"][];
+            /** Density Doubt G Cm3 */
+            density_doubt_g_cm3: number | null;
+            /** Density G Cm3 */
+            density_g_cm3: number | null;
+            /** Settled */
+            settled: boolean;
+            /** Words */
+            words: string[];
+        };
+        /**
+         * RubberChance
+         * @description A rubber and its chance.
+         */
+        RubberChance: {
+            /** Probability */
+            probability: number;
+            /** Rubber */
+            rubber: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * RubberRequest
+         * @description What is known of a ring; all of it may be missing. Weighings in grams, in air and hung in water.
+         */
+        RubberRequest: {
+            /**
+             * Colour
+             * @default
+             */
+            colour: string;
+            /**
+             * Hardened
+             * @default false
+             */
+            hardened: boolean;
+            /**
+             * Hardness Shore A
+             * @default null
+             */
+            hardness_shore_a: number | null;
+            /**
+             * Heat C
+             * @default null
+             */
+            heat_c: number | null;
+            /**
+             * Mass Air G
+             * @default null
+             */
+            mass_air_g: number | null;
+            /**
+             * Mass Water G
+             * @default null
+             */
+            mass_water_g: number | null;
+            /**
+             * Scale G
+             * @default 0.01
+             */
+            scale_g: number;
+            /**
+             * Stood In
+             * @default
+             */
+            stood_in: string;
+            /**
+             * Swelling
+             * @default
+             */
+            swelling: string;
         };
         /**
          * RunningRequest
@@ -4535,6 +4738,10 @@ export interface components {
         VariantAnswer: {
             /** Angle */
             angle: string;
+            /** Attributes */
+            attributes: {
+                [key: string]: string;
+            };
             /** Bore Shape */
             bore_shape: string;
             /** Class */
@@ -4551,6 +4758,8 @@ export interface components {
             key: number;
             /** Kind */
             kind: string;
+            /** Kind Words */
+            kind_words: string;
             /** Marking */
             marking: string;
             /** Probability */
@@ -4786,6 +4995,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DecodeAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    calc_encode_encode_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EncodeRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EncodeAnswer"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -5182,6 +5424,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LimitsAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    calc_rubber_rubber_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RubberRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RubberAnswer"];
                 };
             };
             /** @description Unprocessable Entity */

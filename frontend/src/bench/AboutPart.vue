@@ -5,13 +5,21 @@ import type { Schemas } from '@/api/client'
 import ChoiceChips from '@/entry/ChoiceChips.vue'
 import { useJob } from '@/job/useJob'
 import { useHand } from '@/shell/hand'
+import type { RingState } from '@/drawing/seals'
+import { useKinds } from '@/job/useKinds'
 import NeedleCount from './NeedleCount.vue'
+import RubberCard from './RubberCard.vue'
 import SeatField from './SeatField.vue'
 import { SEATS, type Feature, type Pending } from './useBench'
 
 /** Beside the drawing: what shape the part is in, what it is read with, what it sat on. */
 type Condition = NonNullable<Schemas['BenchSheet']['condition']>
 const props = defineProps<{
+  family: string
+  /** Features beside those on the drawing. */
+  beside: readonly Feature[]
+  /** Whether the ring can be shown free, stretched and seated. */
+  states: boolean
   condition: Schemas['BenchSheet']['condition']
   answer: Schemas['IdentifyAnswer'] | null
   faults: Partial<Record<string, string>>
@@ -19,6 +27,7 @@ const props = defineProps<{
   looseNeedles: boolean
 }>()
 const pending = defineModel<Pending>('pending', { required: true })
+const state = defineModel<RingState>('state', { required: true })
 const emit = defineEmits<{
   condition: [condition: Condition]
   instrument: [name: string]
@@ -29,14 +38,23 @@ const emit = defineEmits<{
 }>()
 const job = useJob()
 const hand = useHand()
-const CONDITIONS = [
-  ['', 'not said'],
-  ['new', 'as new'],
-  ['worn', 'worn'],
-  ['spun', 'spun'],
-  ['rusty', 'rusty'],
+const kinds = useKinds()
+const SEAT_WORDS: Record<string, string> = { shaft_seat: 'shaft', housing_seat: 'housing' }
+const STATES = [
+  ['free', 'free'],
+  ['stretched', 'stretched'],
+  ['seated', 'seated'],
 ] as const
-const SEAT_WORDS = { shaft_seat: 'shaft', housing_seat: 'housing' } as const
+const RUBBERY = ['lip_seal', 'o_ring', 'hydraulic_seal']
+const bearing = computed(() => props.family === 'bearing')
+const conditions = computed<readonly (readonly [string, string])[]>(() => [
+  ['', 'not said'],
+  ...(kinds.family(props.family)?.conditions ?? []).map(
+    (each) => [each, each === 'new' ? 'as new' : each] as const,
+  ),
+])
+const fields = computed<readonly Feature[]>(() => (bearing.value ? SEATS : props.beside))
+const words = (name: Feature): string => SEAT_WORDS[name] ?? kinds.feature(name, props.family)
 const instruments = computed(() =>
   job.instruments.map((each) => ({ value: each.name, label: each.name.replace(/_/g, ' ') })),
 )
@@ -48,7 +66,7 @@ const held = computed(() => job.instruments.find((each) => each.name === props.i
     <h2>condition</h2>
     <ChoiceChips
       label="condition"
-      :options="CONDITIONS"
+      :options="conditions"
       :chosen="condition ?? ''"
       @choose="emit('condition', $event as Condition)"
     />
@@ -63,12 +81,16 @@ const held = computed(() => job.instruments.find((each) => each.name === props.i
       @update:model-value="(name: string) => emit('instrument', name)"
     />
     <p class="faint" :class="{ att: held?.overdue }">{{ held?.words }}</p>
-    <h2>it sat on</h2>
+    <template v-if="states">
+      <h2>drawn</h2>
+      <ChoiceChips label="drawn" :options="STATES" :chosen="state" @choose="state = $event as RingState" />
+    </template>
+    <h2 v-if="fields.length">{{ bearing ? 'it sat on' : 'also' }}</h2>
     <SeatField
-      v-for="name in SEATS"
+      v-for="name in fields"
       :key="name"
       :model-value="pending[name] ?? ''"
-      :words="SEAT_WORDS[name]"
+      :words="words(name)"
       :name="name"
       :unit="hand.unit"
       :worth="answer?.readings.find((each) => each.feature === name)"
@@ -81,6 +103,7 @@ const held = computed(() => job.instruments.find((each) => each.name === props.i
       @focus="emit('focus', name)"
     />
     <NeedleCount v-if="looseNeedles" />
+    <RubberCard v-if="RUBBERY.includes(family)" />
   </aside>
 </template>
 
@@ -89,7 +112,7 @@ const held = computed(() => job.instruments.find((each) => each.name === props.i
   position: absolute;
   right: 20px;
   top: 16px;
-  width: 196px;
+  width: 208px;
   font-size: 14px;
 }
 .about h2 {
@@ -99,7 +122,7 @@ const held = computed(() => job.instruments.find((each) => each.name === props.i
   margin-bottom: 5px;
 }
 .about h2:not(:first-child) {
-  margin-top: 14px;
+  margin-top: 11px;
 }
 .tool {
   width: 100%;

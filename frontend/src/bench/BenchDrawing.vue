@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import DimensionLine from '@/drawing/DimensionLine.vue'
 import SectionShape from '@/drawing/SectionShape.vue'
+import { hasAxis, type RingState } from '@/drawing/seals'
 import type { PartSize } from '@/drawing/section'
 import type { Unit } from '@/entry/lengths'
 import { useKinds } from '@/job/useKinds'
@@ -12,6 +13,8 @@ import type { Feature, Pending } from './useBench'
 
 /** The part in section, to scale; its dimension lines carry the fields. */
 const props = defineProps<{
+  family: string
+  state: RingState
   size: PartSize
   closure: string
   known: boolean
@@ -31,7 +34,7 @@ const emit = defineEmits<{
   focus: [feature: Feature]
 }>()
 const kinds = useKinds()
-const at = computed(() => layBench(props.size, props.closure, props.asked))
+const at = computed(() => layBench(props.size, props.closure, props.asked, props.state))
 const words = computed(() => kinds.kind(props.size.kind ?? '')?.words ?? 'bearing')
 const fields = ref<Partial<Record<Feature, InstanceType<typeof DimensionField>>>>({})
 const label = (feature: string): string => {
@@ -41,7 +44,7 @@ const label = (feature: string): string => {
   )
     return 'under the needles'
   if (feature === 'bore' && props.size.kind === 'track_roller_stud') return 'stud'
-  return kinds.feature(feature)
+  return kinds.feature(feature, props.family)
 }
 const zigzag = computed(() => {
   if (at.value.breaks === null) return ''
@@ -69,9 +72,17 @@ defineExpose({ focus: (feature: Feature) => fields.value[feature]?.focus() })
           :middle="at.middle"
           :axis="at.axis"
           :half="at.broken"
+          :state="state"
         />
       </g>
-      <line :x1="at.axisFrom" :x2="at.axisTo" :y1="at.axisY" :y2="at.axisY" class="axis" />
+      <line
+        v-if="hasAxis(size.kind ?? '')"
+        :x1="at.axisFrom"
+        :x2="at.axisTo"
+        :y1="at.axisY"
+        :y2="at.axisY"
+        class="axis"
+      />
       <path v-if="at.broken" :d="zigzag" class="break" />
       <DimensionLine
         v-for="line in at.lines"

@@ -10,13 +10,14 @@ import { useKeys } from '@/shell/useKeys'
 import AboutPart from './AboutPart.vue'
 import BenchDrawing from './BenchDrawing.vue'
 import CandidateCard from './CandidateCard.vue'
-import KeptSizes from './KeptSizes.vue'
 import KindStrip from './KindStrip.vue'
 import MarkingStrip from './MarkingStrip.vue'
 import QuestionCard from './QuestionCard.vue'
-import { bare, FEATURES, SEATS, useBench, type Feature } from './useBench'
+import ProfileStrip from './ProfileStrip.vue'
+import { bare, SEATS, useBench, type Feature } from './useBench'
 import { partSize, usual } from '@/drawing/sizes'
-import { useKinds } from '@/job/useKinds'
+import { hasStates, sealSection, type RingState } from '@/drawing/seals'
+import { FAMILIES, useKinds, type FamilyName } from '@/job/useKinds'
 
 const route = useRoute()
 const router = useRouter()
@@ -26,10 +27,11 @@ const kinds = useKinds()
 const caliper = useCaliper()
 const partId = Number(route.params.partId)
 const bench = useBench(partId)
-const { part, sheet, pending, faults, live } = bench
+const { part, sheet, pending, faults, live, family, features } = bench
 const drawing = ref<InstanceType<typeof BenchDrawing> | null>(null)
 const markingField = ref<InstanceType<typeof MarkingStrip> | null>(null)
 const goButton = ref<HTMLButtonElement | null>(null)
+const GROOVE: readonly Feature[] = ['groove_diameter', 'groove_width', 'groove_depth']
 const rung = ref(0)
 const variant = ref<number | null>(null)
 const why = ref(false)
@@ -50,28 +52,46 @@ const anyEvidence = computed(() => Boolean(answer.value?.readings.length || answ
 const known = computed(() => anyEvidence.value && (chosen.value?.probability ?? 0) > 0.2)
 /** The kind to draw: what the likeliest part is, or what the picture and the answers leave. */
 const kindDrawn = computed(() => {
+  const usualKind = kinds.groups(family.value)[0]?.pictured ?? 'deep_groove'
   const told = sheet.sheet.value.kind
-  const likely = anyEvidence.value && (chosen.value?.probability ?? 0) > 0.2 ? chosen.value?.kind : undefined
+  const likely = known.value ? chosen.value?.kind : undefined
   if (told) {
-    const pictured = kinds.groups.find((each) => each.group === told)?.pictured ?? told
+    const pictured = kinds.groups(family.value).find((each) => each.group === told)?.pictured ?? told
     return likely ?? answer.value?.kinds[0]?.kind ?? pictured
   }
   const own = kinds.kind(likely ?? '')?.offered ?? []
-  return likely && (answer.value?.offered ?? []).every((name) => own.includes(name)) ? likely : 'deep_groove'
+  return likely && (answer.value?.offered ?? []).every((name) => own.includes(name)) ? likely : usualKind
 })
 const drawn = computed(() =>
   anyEvidence.value && chosen.value && chosen.value.kind === kindDrawn.value
     ? partSize(chosen.value.kind, chosen.value.dimensions, chosen.value.ball_mm)
     : usual(kindDrawn.value),
 )
+const state = ref<RingState>('free')
 /** The fields on the drawing: what the kind is measured by, and whatever has been read already. */
 const asked = computed(() => {
   const own = kinds.kind(kindDrawn.value)?.offered ?? []
   const wanted = new Set<string>(own.length && sheet.sheet.value.kind ? own : (answer.value?.offered ?? own))
   if (wanted.has('assembled_width')) wanted.delete('width')
-  for (const name of FEATURES) if (bench.observation(name)?.readings.length) wanted.add(name)
-  return FEATURES.filter((name) => wanted.has(name) && !SEATS.includes(name as (typeof SEATS)[number]))
+  for (const name of features.value) if (bench.observation(name)?.readings.length) wanted.add(name)
+  if (state.value === 'seated') for (const name of GROOVE) wanted.add(name)
+  const marks = sealSection(drawn.value, state.value)?.marks
+  const seated = new Set<string>(['inside', 'outside', 'section_1', 'section_2', 'length'])
+  return features.value.filter(
+    (name) =>
+      wanted.has(name) &&
+      !SEATS.includes(name as (typeof SEATS)[number]) &&
+      (!marks || name in marks) &&
+      !(state.value === 'seated' && seated.has(name)) &&
+      !(state.value !== 'seated' && hasStates(kindDrawn.value) && GROOVE.includes(name)),
+  )
 })
+/** What else can be measured, and stands beside the drawing. */
+const beside = computed<Feature[]>(() =>
+  ((kinds.kind(kindDrawn.value)?.measured ?? []) as Feature[]).filter(
+    (name) => !asked.value.includes(name) && !SEATS.includes(name as (typeof SEATS)[number]),
+  ),
+)
 const nothingFits = computed(
   () => (answer.value?.none_probability ?? 0) > 0.5 || candidates.value[0]?.misfit?.agreement === 'disagrees',
 )
@@ -79,27 +99,24 @@ const nearestWords = computed(() => {
   const near = candidates.value[0]
   if (!near?.misfit) return ''
   const { feature, off_mm } = near.misfit
-  return `The nearest is ${near.designation}, ${near.size_text}: ${kinds.feature(feature)} off by ${Math.abs(off_mm ?? 0).toFixed(2)} mm.`
+  return `The nearest is ${near.designation}, ${near.size_text}: ${kinds.feature(feature, family.value)} off by ${Math.abs(off_mm ?? 0).toFixed(2)} mm.`
 })
+/** The two sayings that matter most; the rest with `w`. */
+const advised = computed(() =>
+  anyEvidence.value ? (answer.value?.advice ?? []).slice(0, why.value ? 9 : 2) : [],
+)
 const picked = computed(
   () => chosen.value?.variants.find((each) => each.key === variant.value) ?? chosen.value?.variants[0],
 )
 const readings = computed(() =>
   Object.fromEntries(
-    FEATURES.map((name) => [
+    features.value.map((name) => [
       name,
       (bench.observation(name)?.readings ?? []).map(({ typed, unit }) => ({
         typed: bare(typed) && (unit ?? 'mm') !== hand.unit ? `${typed} ${unit ?? 'mm'}` : typed,
       })),
     ]),
   ),
-)
-/** What is kept of a seal or ring, each size by its name: an order of figures alone could mislead. */
-const keptSizes = computed(() =>
-  (sheet.sheet.value.observations ?? []).map(({ feature, readings: [first] }) => ({
-    name: feature.replace(/_/g, ' '),
-    typed: `${first?.typed ?? ''} ${first?.unit ?? 'mm'}`,
-  })),
 )
 const question = ref<InstanceType<typeof QuestionCard> | null>(null)
 const tray = computed(() => part.value?.tray ?? [])
@@ -157,6 +174,15 @@ function go(by: number): void {
   const target = tray.value[(at + by + tray.value.length) % tray.value.length]
   if (target) void router.push({ name: 'bench', params: { ...route.params, partId: target.part_id } })
 }
+function nextFamily(by: number): FamilyName {
+  const at = FAMILIES.findIndex(([name]) => name === family.value)
+  return FAMILIES[(at + by + FAMILIES.length) % FAMILIES.length]?.[0] ?? 'bearing'
+}
+function nextState(): void {
+  const states = ['free', 'stretched', 'seated'] as const
+  if (hasStates(kindDrawn.value)) state.value = states[(states.indexOf(state.value) + 1) % 3] ?? 'free'
+}
+watch(family, () => (state.value = 'free'))
 watch(
   () => live.working.value,
   (working) => !working && settle(),
@@ -173,11 +199,14 @@ useKeys([
   { key: 'Alt+b', words: 'bore', run: () => drawing.value?.focus('bore'), inFields: true },
   { key: 'Alt+o', words: 'outside', run: () => drawing.value?.focus('outside'), inFields: true },
   { key: 'Alt+w', words: 'width', run: () => drawing.value?.focus('width'), inFields: true },
-  ...[1, 2, 3, 4, 5, 6, 7, 8].map((n) => ({
+  ...[1, 2, 3, 4, 5, 6, 7, 8, 9].map((n) => ({
     key: String(n),
-    words: n === 1 ? 'kind of part, by its picture (1 to 8)' : '',
-    run: () => bench.setKind(kinds.groups[n - 1]?.group ?? ''),
+    words: n === 1 ? 'kind of part, by its picture (1 to 9)' : '',
+    run: () => bench.setKind(kinds.groups(family.value)[n - 1]?.group ?? ''),
   })),
+  { key: 'f', words: 'family: the next one', run: () => bench.setFamily(nextFamily(1)) },
+  { key: 'F', words: 'family: the one before', run: () => bench.setFamily(nextFamily(-1)) },
+  { key: 'g', words: 'ring free, stretched, seated in its groove', run: () => nextState() },
   {
     key: 'e',
     words: 'enquiry sheet',
@@ -206,8 +235,11 @@ useKeys([
   { key: 'p', words: 'part before', run: () => go(-1) },
 ])
 onMounted(async () => {
-  void kinds.load()
+  if (!kinds.loaded) await kinds.load()
   await bench.load()
+  // a ring known by its groove alone is drawn in it
+  if (bench.observation('groove_diameter') && !bench.observation('inside') && hasStates(kindDrawn.value))
+    state.value = 'seated'
   wantsFocus.value = true
 })
 </script>
@@ -236,21 +268,17 @@ onMounted(async () => {
         <button class="plain" type="button" @click="bench.load()">Try again</button>
       </p>
       <KindStrip
-        v-if="part?.part.family === 'bearing'"
+        :family="family"
         :kind="sheet.sheet.value.kind ?? ''"
         @choose="bench.setKind"
+        @family="bench.setFamily"
       />
-      <div v-else></div>
-      <KeptSizes
-        v-if="part && part.part.family !== 'bearing'"
-        v-model="sheet.sheet.value"
-        :family="part.part.family"
-        class="sheet-kept"
-      />
-      <div v-else class="sheet">
+      <div class="sheet">
         <BenchDrawing
           ref="drawing"
           v-model:pending="pending"
+          :family="family"
+          :state="state"
           :size="drawn"
           :closure="picked?.closure ?? 'open'"
           :known="known"
@@ -268,6 +296,10 @@ onMounted(async () => {
         />
         <AboutPart
           v-model:pending="pending"
+          v-model:state="state"
+          :family="family"
+          :beside="beside"
+          :states="hasStates(kindDrawn)"
           :condition="sheet.sheet.value.condition ?? ''"
           :answer="answer"
           :faults="faults"
@@ -300,6 +332,7 @@ onMounted(async () => {
             v-for="(candidate, i) in candidates.slice(0, 4)"
             :key="`${candidate.designation}-${candidate.size_text}`"
             v-model:variant="variant"
+            :family="family"
             :candidate="candidate"
             :chosen="i === rung"
             :why="why"
@@ -317,30 +350,27 @@ onMounted(async () => {
             >
           </p>
         </template>
-        <div v-else-if="part && part.part.family !== 'bearing'" class="start">
-          <p v-for="each in keptSizes" :key="each.name" class="kept-size">
-            <span class="fig">{{ each.typed }}</span> {{ each.name }}
-          </p>
-          <h2>Kept for the enquiry</h2>
-          <p>
-            The shop's lists hold bearings. What is read here of a
-            {{ part.part.family.replace('_', ' ') }} stays with the job; a supplier is asked by these sizes.
-          </p>
-        </div>
         <div v-else class="start">
           <h2>Nothing read yet</h2>
           <p>Point at its picture, type what the caliper says, or what can be read on the ring.</p>
         </div>
       </div>
+      <ProfileStrip
+        v-if="family === 'hydraulic_seal' && anyEvidence"
+        :kinds="answer?.kinds ?? []"
+        :candidates="candidates"
+        @choose="bench.setKind"
+      />
       <QuestionCard
-        v-if="part?.part.family === 'bearing'"
         ref="question"
+        :family="family"
         :next="anyEvidence || sheet.sheet.value.kind ? (answer?.next_question ?? null) : null"
         :answers="sheet.sheet.value.answers ?? {}"
         :possible="(answer?.kinds ?? []).map((each) => each.kind)"
         @answer="bench.setAnswer"
       />
-      <div v-if="part?.part.family === 'bearing'" class="foot">
+      <div class="foot">
+        <p v-for="each in advised" :key="each" class="advice">{{ each }}</p>
         <p v-if="part?.identification" class="said-before">
           said to be <b>{{ part.identification.item.marking }}</b> by {{ part.identification.person }}, sure
           to {{ percent(part.identification.probability) }}
@@ -370,15 +400,14 @@ onMounted(async () => {
 </template>
 
 <style scoped>
-.kept-size .fig {
-  font-size: 30px;
-}
-.sheet-kept {
-  background: var(--sheet);
+.advice {
+  padding: 7px 20px;
+  font-size: 15px;
+  border-top: 1px solid var(--rule);
 }
 .left {
   display: grid;
-  grid-template-rows: 54px auto minmax(0, 1fr) 104px;
+  grid-template-rows: 50px auto minmax(0, 1fr) 100px;
 }
 .tray {
   margin-left: auto;

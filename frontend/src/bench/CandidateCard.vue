@@ -8,6 +8,7 @@ import { useKinds } from '@/job/useKinds'
 
 /** One rung of the ladder; the chosen one is large and says how each feature agrees. */
 const props = defineProps<{
+  family: string
   candidate: Schemas['CandidateAnswer']
   chosen: boolean
   why: boolean
@@ -62,6 +63,12 @@ const others = computed(() =>
     .map((each) => `${each.words} ${percent(each.probability)}`)
     .join(', '),
 )
+/** The name says no more than the size does. */
+const named = computed(
+  () =>
+    props.candidate.designation.replace(/\s/g, '') ===
+    props.candidate.size_text.replace(/\s/g, '').replace(/×/g, 'x'),
+)
 const misfit = computed(() =>
   props.candidate.misfit?.agreement === 'disagrees' ? props.candidate.misfit : null,
 )
@@ -70,8 +77,8 @@ const misfit = computed(() =>
 <template>
   <article class="card" :class="{ chosen }" @click="$emit('choose')">
     <div class="top">
-      <span class="fig size"
-        >{{ candidate.size_text }}<em v-if="!chosen">{{ candidate.designation }}</em></span
+      <span class="fig size" :class="{ long: candidate.size_text.length > 17 }"
+        >{{ candidate.size_text }}<em v-if="!chosen && !named">{{ candidate.designation }}</em></span
       ><span class="fig p" :class="{ act: chosen }">{{ percent(candidate.probability) }}</span>
     </div>
     <div class="bar" role="presentation">
@@ -80,17 +87,21 @@ const misfit = computed(() =>
     <template v-if="chosen">
       <div class="agree" :class="{ many: candidate.features.length > 3 }">
         <span v-for="each in candidate.features" :key="each.feature"
-          ><VerdictMark :state="MARKS[each.agreement] ?? ''" silent /> {{ kinds.feature(each.feature)
+          ><VerdictMark :state="MARKS[each.agreement] ?? ''" silent /> {{ kinds.feature(each.feature, family)
           }}<em>{{ off(each) }}</em></span
         >
       </div>
       <p v-if="misfit" class="stop misfit">
-        <b>Does not fit:</b> {{ kinds.feature(misfit.feature) }} off by
+        <b>Does not fit:</b> {{ kinds.feature(misfit.feature, family) }} off by
         {{ Math.abs(misfit.off_mm ?? 0).toFixed(2) }} mm, {{ misfit.sigmas?.toFixed(0) }} times the doubt.
       </p>
       <div class="vars">
-        <b>{{ candidate.designation }}</b> {{ kindWords }}, {{ candidate.variant_count }} of this size on the
-        list.<template v-if="picked?.kind === 'deep_groove'">
+        <b>{{ candidate.designation }}</b> {{ kindWords
+        }}<template v-if="candidate.called"
+          >, called <b>{{ candidate.called }}</b></template
+        >, {{ candidate.variant_count }} of this size on the list.<template
+          v-if="picked?.kind === 'deep_groove'"
+        >
           Closure {{ basis }}: <b>{{ picked.closure_words }}</b>.</template
         ><template v-if="others"> By size also {{ others }}.</template>
       </div>
@@ -106,19 +117,19 @@ const misfit = computed(() =>
       />
       <dl v-if="why" class="why">
         <template v-for="each in candidate.features" :key="each.feature"
-          ><dt>{{ kinds.feature(each.feature) }}</dt>
+          ><dt>{{ kinds.feature(each.feature, family) }}</dt>
           <dd>
             {{
               each.sigmas === null
                 ? 'not read'
-                : `${each.sigmas?.toFixed(1)} doubts outside the maker's limits`
+                : `${each.sigmas?.toFixed(1)} doubts outside the limits of a new one`
             }}
           </dd></template
         >
         <dt>counts</dt>
         <dd>
-          readings with the instrument's doubt, wear of crept rings, slips of reading (1 %), how often the
-          size is met, and 5 % for parts that are not listed
+          readings with the instrument's doubt, wear, stretch, swell and set as this kind of part has them,
+          slips of reading (1 %), how often the size is met, and 5 % for parts that are not listed
         </dd>
       </dl>
     </template>
@@ -159,6 +170,12 @@ const misfit = computed(() =>
 }
 .chosen .size {
   font-size: 38px;
+}
+.size.long {
+  font-size: 20px;
+}
+.chosen .size.long {
+  font-size: 29px;
 }
 .chosen .p {
   font-size: 30px;

@@ -19,7 +19,7 @@ const kinds = useKinds()
 const job = useJob()
 const partId = Number(route.params.partId)
 const bench = useBench(partId)
-const { part, sheet } = bench
+const { part, sheet, family } = bench
 const answer = bench.live.answer
 const mean = computed(
   () => new Map((answer.value?.readings ?? []).map((each) => [each.feature, each.mean_mm])),
@@ -27,11 +27,37 @@ const mean = computed(
 const kind = computed(() => {
   const told = sheet.sheet.value.kind ?? ''
   const likeliest = told ? answer.value?.kinds[0]?.kind : answer.value?.candidates[0]?.kind
-  return likeliest ?? kinds.groups.find((each) => each.group === told)?.pictured ?? 'deep_groove'
+  return (
+    likeliest ??
+    kinds.groups(family.value).find((each) => each.group === told)?.pictured ??
+    kinds.groups(family.value)[0]?.pictured ??
+    'deep_groove'
+  )
 })
+/** Which dimension a feature of a seal or ring stands for, where it stands for one alone. */
+const STANDS: Record<string, string> = {
+  shaft: 'shaft_mm', shaft_track: 'shaft_mm', housing_bore: 'bore_mm', width: 'width_mm', inside: 'inside_mm', rod: 'inside_mm',
+  section_1: 'section_mm', section: 'section_mm', height: 'height_mm', base_height: 'base_mm', seat_outside: 'seat_outside_mm',
+  seat_thickness: 'seat_thickness_mm', working_length: 'working_length_mm', groove_diameter: 'groove_mm', groove_width: 'slot_mm',
+  thickness: 'thickness_mm', outside: 'outside_mm', key_width: 'width_mm', key_height: 'height_mm', key_length: 'length_mm',
+} // prettier-ignore
+/** A seal or ring of usual proportions, brought to what was read: all of it by the first size, then each size read. */
+function likeRead(base: PartSize): PartSize {
+  const sizes = { ...(base.sizes ?? {}) }
+  const read = [...mean.value].flatMap(([feature, mm]) => {
+    const name = STANDS[feature]
+    return name && sizes[name] ? [[name, mm] as const] : []
+  })
+  const [first] = read
+  const by = first ? first[1] / (sizes[first[0]] ?? first[1]) : 1
+  for (const name of Object.keys(sizes)) sizes[name] = (sizes[name] ?? 0) * by
+  for (const [name, mm] of read) sizes[name] = mm
+  return { ...base, sizes }
+}
 /** The usual proportions of the kind, brought to what was read. */
 const size = computed<PartSize>(() => {
   const base = usual(kind.value)
+  if (base.sizes) return likeRead(base)
   const d = mean.value.get('bore') ?? mean.value.get('shaft_seat')
   const D = mean.value.get('outside') ?? mean.value.get('housing_seat')
   const by = d && base.d_mm ? d / base.d_mm : D && base.D_mm ? D / base.D_mm : 1
@@ -58,7 +84,7 @@ const sold = computed(() => {
 const at = computed(() => layBench(size.value, 'open', sold.value))
 const rows = computed(() =>
   (answer.value?.readings ?? []).map((each) => ({
-    name: kinds.feature(each.feature),
+    name: kinds.feature(each.feature, family.value),
     mm: shown(each.mean_mm, 'mm', each.expanded_uncertainty_mm < 0.012 ? 3 : 2),
     inch: shown(each.mean_mm, 'in', 2),
     doubt: doubt(each.expanded_uncertainty_mm, 'mm'),
@@ -78,14 +104,15 @@ const nearest = computed(() =>
       .filter((one) => one.off_mm !== null && one.agreement !== 'agrees' && one.agreement !== 'not_read')
       .map(
         (one) =>
-          `${kinds.feature(one.feature)} ${(one.off_mm ?? 0) > 0 ? '+' : '−'}${Math.abs(one.off_mm ?? 0).toFixed(2)} mm`,
+          `${kinds.feature(one.feature, family.value)} ${(one.off_mm ?? 0) > 0 ? '+' : '−'}${Math.abs(one.off_mm ?? 0).toFixed(2)} mm`,
       )
       .join(', '),
   })),
 )
 const told = computed(() =>
   Object.entries(sheet.sheet.value.answers ?? {}).map(
-    ([name, value]) => kinds.question(name)?.answers.find((each) => each.value === value)?.words ?? value,
+    ([name, value]) =>
+      kinds.question(name, family.value)?.answers.find((each) => each.value === value)?.words ?? value,
   ),
 )
 const print = (): void => window.print()
@@ -99,7 +126,7 @@ useKeys([
   },
 ])
 onMounted(async () => {
-  if (!kinds.tables) await kinds.load()
+  if (!kinds.loaded) await kinds.load()
   await bench.load()
 })
 </script>

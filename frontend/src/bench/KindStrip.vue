@@ -1,40 +1,69 @@
 <script setup lang="ts">
-import BearingSection from '@/drawing/BearingSection.vue'
+import PartSection from '@/drawing/PartSection.vue'
 import { usual } from '@/drawing/sizes'
-import { useKinds } from '@/job/useKinds'
+import { FAMILIES, useKinds, type FamilyName } from '@/job/useKinds'
 
-/** What kind of part it is, by its picture: a number key, or nothing chosen. */
-const props = defineProps<{ kind: string }>()
-defineEmits<{ choose: [group: string] }>()
+/** What the part is: its family by name, its kind by its picture; a number key each, or nothing chosen. */
+const props = defineProps<{ family: FamilyName; kind: string }>()
+defineEmits<{ choose: [group: string]; family: [name: FamilyName] }>()
 const kinds = useKinds()
 const chosen = (group: string): boolean => !!props.kind && kinds.groupOf(props.kind) === group
 </script>
 
 <template>
-  <div class="kinds" role="group" aria-label="kind of part">
-    <button
-      v-for="(each, i) in kinds.groups"
-      :key="each.group"
-      type="button"
-      :aria-pressed="chosen(each.group)"
-      @click="$emit('choose', each.group)"
-    >
-      <BearingSection
-        :size="usual(each.pictured)"
-        closure="open"
-        :width="64"
-        :height="40"
-        ring
-        :name="`section of a ${each.words} bearing`"
-      />
-      <span
-        ><kbd>{{ i + 1 }}</kbd> {{ each.words }}</span
+  <div>
+    <div class="families" role="group" aria-label="family of part">
+      <button
+        v-for="([name, words], i) in FAMILIES"
+        :key="name"
+        type="button"
+        :aria-pressed="name === family"
+        @click="$emit('family', name)"
       >
-    </button>
+        {{ words }} <kbd>{{ i === 0 ? 'f' : '' }}</kbd>
+      </button>
+    </div>
+    <div class="kinds" role="group" aria-label="kind of part">
+      <button
+        v-for="(each, i) in kinds.groups(family)"
+        :key="each.group"
+        type="button"
+        :aria-pressed="chosen(each.group)"
+        @click="$emit('choose', each.group)"
+      >
+        <PartSection
+          :size="usual(each.pictured)"
+          closure="open"
+          :width="64"
+          :height="36"
+          ring
+          :name="`section: ${each.words}`"
+        />
+        <span
+          ><kbd>{{ i + 1 }}</kbd> {{ each.words }}</span
+        >
+      </button>
+    </div>
   </div>
 </template>
 
 <style scoped>
+.families {
+  display: flex;
+  gap: 2px;
+  padding: 5px 20px 0;
+  border-bottom: 1px solid var(--rule);
+}
+.families button {
+  display: block;
+  border-right: 0;
+  padding: 3px 10px 5px;
+  font-size: 15px;
+  color: var(--faint);
+}
+.families kbd:empty {
+  display: none;
+}
 .kinds {
   display: grid;
   grid-auto-flow: column;

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
-import BearingSection from '@/drawing/BearingSection.vue'
+import PartSection from '@/drawing/PartSection.vue'
 import { usual } from '@/drawing/sizes'
 import { useKinds } from '@/job/useKinds'
 
 /** What eye and hand can tell next, and what they have told. */
 const props = defineProps<{
+  family: string
   next: Schemas['NextQuestionAnswer'] | null
   answers: Readonly<Record<string, string>>
   /** The kinds still possible, likeliest first: an answer is pictured by the first that gives it. */
@@ -15,17 +16,18 @@ const props = defineProps<{
 const emit = defineEmits<{ answer: [question: string, value: string] }>()
 const kinds = useKinds()
 const box = ref<HTMLElement | null>(null)
-const asked = computed(() => (props.next ? kinds.question(props.next.question) : undefined))
+const asked = computed(() => (props.next ? kinds.question(props.next.question, props.family) : undefined))
 const told = computed(() =>
   Object.entries(props.answers).map(([question, value]) => ({
     question,
     value,
-    words: kinds.question(question)?.answers.find((each) => each.value === value)?.words ?? value,
+    words:
+      kinds.question(question, props.family)?.answers.find((each) => each.value === value)?.words ?? value,
   })),
 )
 function pictured(value: string): string | undefined {
   const question = props.next?.question ?? ''
-  const all = kinds.tables?.kinds.map((each) => each.kind) ?? []
+  const all = kinds.family(props.family)?.kinds.map((each) => each.kind) ?? []
   return [...props.possible, ...all].find((name) => kinds.kind(name)?.seen[question] === value)
 }
 function move(event: KeyboardEvent, by: number): void {
@@ -58,7 +60,7 @@ defineExpose({
         class="chip"
         @click="emit('answer', asked.question, each.value)"
       >
-        <BearingSection
+        <PartSection
           v-if="pictured(each.value)"
           :size="usual(pictured(each.value) ?? '')"
           closure="open"

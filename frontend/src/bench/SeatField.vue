@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import { doubt, shown, type Unit } from '@/entry/lengths'
 
-/** The seat that the part sat on, where the part itself says little: typed like any other reading. */
+/** What stands beside the drawing: a seat that the part sat on, or another feature; typed like any other reading. */
 const props = defineProps<{
   words: string
   name: string
@@ -14,7 +14,11 @@ const props = defineProps<{
 }>()
 const typed = defineModel<string>({ required: true })
 const emit = defineEmits<{ take: []; drop: []; leave: []; focus: [] }>()
-const held = computed(() => (props.worth ? shown(props.worth.mean_mm, props.unit, 3) : ''))
+const held = computed(() =>
+  props.worth
+    ? shown(props.worth.mean_mm, props.unit, props.worth.expanded_uncertainty_mm < 0.012 ? 3 : 2)
+    : '',
+)
 </script>
 
 <template>
@@ -44,10 +48,10 @@ const held = computed(() => (props.worth ? shown(props.worth.mean_mm, props.unit
 <style scoped>
 .seat {
   display: grid;
-  grid-template-columns: 60px 1fr;
+  grid-template-columns: minmax(60px, 1fr) 104px;
   align-items: baseline;
   gap: 0 8px;
-  margin-bottom: 5px;
+  margin-bottom: 4px;
 }
 .seat span {
   font-size: 13px;
@@ -57,7 +61,7 @@ input {
   border: 1.5px solid var(--ink);
   background: var(--sheet);
   font-size: 20px;
-  height: 32px;
+  height: 29px;
   width: 100%;
   padding: 0 7px;
 }

@@ -3,33 +3,34 @@ import { api, told, withKey, type Refusal, type Schemas } from '@/api/client'
 import { useLive } from '@/api/useLive'
 import { useSheet } from '@/api/useSheet'
 import type { Sent } from '@/shell/caliper'
+import { FAMILIES, useKinds, type FamilyName } from '@/job/useKinds'
 import { useHand } from '@/shell/hand'
 
 export type Sheet = Schemas['BenchSheet']
 export type Feature = Schemas['FeatureReadings']['feature']
-/** All that is measured on a bearing, in the order in which it is asked. */
-export const FEATURES = [
-  'bore',
-  'outside',
-  'width',
-  'assembled_width',
-  'outer_ring_width',
-  'inner_ring_width',
-  'standout',
-  'shaft_seat',
-  'housing_seat',
-] as const satisfies readonly Feature[]
-/** What the part sat on: the Line knows it, or it is read at the unit. */
+/** What a bearing sat on: the Line knows it, or it is read at the unit. */
 export const SEATS = ['shaft_seat', 'housing_seat'] as const
+/** Inside, outside and width by the names of each family: what a size carries over when the family is changed. */
+const SIMILAR: Record<FamilyName, readonly (Feature | null)[]> = {
+  bearing: ['bore', 'outside', 'width'],
+  lip_seal: ['shaft', 'outside', 'width'],
+  o_ring: ['inside', 'outside', 'section_1'],
+  hydraulic_seal: ['inside', 'outside', 'height'],
+  face_seal: ['shaft', 'seat_outside', 'working_length'],
+  retaining_ring: ['shaft', null, 'thickness'],
+  washer: ['inside', 'outside', 'thickness'],
+  key: ['shaft', null, 'key_width'],
+}
 export type Pending = Partial<Record<Feature, string>>
 type Question = Schemas['IdentifyRequest']
 type Answer = Schemas['IdentifyAnswer']
 
-const EMPTY: Sheet = { marking: '', condition: '', kind: '', answers: {}, observations: [] }
+const EMPTY: Sheet = { family: null, marking: '', condition: '', kind: '', answers: {}, observations: [] }
 
 /** One part on the bench: its sheet, what is being typed, and the ranking as it moves. */
 export function useBench(partId: number) {
   const hand = useHand()
+  const kinds = useKinds()
   const part = ref<Schemas['BenchAnswer'] | null>(null)
   const loadRefusal = ref<Refusal | null>(null)
   const faults = reactive<Partial<Record<Feature | 'marking', string>>>({})
@@ -65,6 +66,12 @@ export function useBench(partId: number) {
     if (used) hand.instrument = used
   }
 
+  /** The family that the part lies here as: as it was sent here, or as it was said since. */
+  const family = computed<FamilyName>(() => sheet.sheet.value.family ?? part.value?.part.family ?? 'bearing')
+  /** All that is measured of the family, in order. */
+  const features = computed(
+    () => (kinds.family(family.value)?.features.map((each) => each.feature) ?? []) as Feature[],
+  )
   watch(pending, () => localStorage.setItem(pendingName, JSON.stringify(pending)))
 
   function observation(feature: Feature) {
@@ -72,8 +79,8 @@ export function useBench(partId: number) {
   }
 
   const question = computed<Question | null>(() => {
-    if (!sheet.ready.value || part.value?.part.family !== 'bearing') return null
-    const observations = FEATURES.flatMap((feature) => {
+    if (!sheet.ready.value || !features.value.length) return null
+    const observations = features.value.flatMap((feature) => {
       const held = observation(feature)
       const values = (held?.readings ?? []).map(
         (each) => `${each.typed}${bare(each.typed) ? ` ${each.unit ?? 'mm'}` : ''}`,
@@ -86,7 +93,7 @@ export function useBench(partId: number) {
         : []
     })
     return {
-      family: 'bearing',
+      family: family.value,
       kind: sheet.sheet.value.kind || null,
       answers: sheet.sheet.value.answers ?? {},
       observations,
@@ -100,7 +107,7 @@ export function useBench(partId: number) {
   /** What cannot be read is said at its field; the rest is ranked all the same. */
   async function ask(asked: Question, signal: AbortSignal) {
     const left = structuredClone(JSON.parse(JSON.stringify(asked)) as Question)
-    for (const feature of [...FEATURES, 'marking'] as const) faults[feature] = undefined
+    for (const name of Object.keys(faults) as Feature[]) faults[name] = undefined
     for (let tries = 0; ; tries++) {
       const result = await told(api.POST('/api/bench/identify', { body: left, signal }))
       const place = result.refusal?.field?.match(/^observations\[(\d+)\]/)
@@ -165,13 +172,32 @@ export function useBench(partId: number) {
     sheet.sheet.value.kind = sheet.sheet.value.kind === kind ? '' : kind
     sheet.sheet.value.answers = {}
   }
+  /** The part is of another family: sizes go over to what is like them there; what has no like stays typed. */
+  function setFamily(to: FamilyName): void {
+    const from = family.value
+    if (to === from || !FAMILIES.some(([name]) => name === to)) return
+    const known = new Set((kinds.family(to)?.features ?? []).map((each) => each.feature))
+    const moved = new Map<string, Feature>()
+    SIMILAR[from].forEach((name, i) => {
+      const like = SIMILAR[to][i]
+      if (name && like) moved.set(name, like)
+    })
+    const kept = (sheet.sheet.value.observations ?? []).flatMap((each) => {
+      const feature = known.has(each.feature) ? each.feature : moved.get(each.feature)
+      if (feature) return [{ ...each, feature }]
+      pending[each.feature] = each.readings.at(-1)?.typed ?? ''
+      return []
+    })
+    const once = kept.filter((each, i) => kept.findIndex((other) => other.feature === each.feature) === i)
+    Object.assign(sheet.sheet.value, { family: to, kind: '', answers: {}, observations: once })
+  }
   function setAnswer(question: string, answer: string): void {
     const { [question]: had, ...rest } = sheet.sheet.value.answers ?? {}
     sheet.sheet.value.answers = had === answer ? rest : { ...rest, [question]: answer }
   }
 
   async function choose(itemId: number): Promise<Refusal | null> {
-    for (const feature of FEATURES) take(feature)
+    for (const feature of features.value) take(feature)
     await sheet.flush()
     const version = part.value?.identification?.version ?? 0
     const { answer, refusal } = await told(
@@ -187,6 +213,9 @@ export function useBench(partId: number) {
   }
   return {
     part,
+    family,
+    features,
+    setFamily,
     sheet,
     pending,
     faults,

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import BearingSection from '@/drawing/BearingSection.vue'
+import PartSection from '@/drawing/PartSection.vue'
 import { partSize } from '@/drawing/sizes'
 import { useKinds } from '@/job/useKinds'
 import type { Offered } from './useAsk'
@@ -8,6 +8,7 @@ import type { Offered } from './useAsk'
 const props = defineProps<{ offer: Offered; chosen: boolean }>()
 const kinds = useKinds()
 const reading = computed(() => props.offer.reading?.reading)
+const seal = computed(() => (reading.value?.family ?? 'bearing') !== 'bearing')
 const kind = computed(() => reading.value?.attributes.kind ?? props.offer.candidate?.kind ?? 'deep_groove')
 const size = computed(() => {
   const d = reading.value?.dimensions ?? props.offer.candidate?.dimensions
@@ -26,6 +27,15 @@ const CLOSURES: Record<string, string> = {
 const details = computed(() => {
   const a = reading.value?.attributes
   if (!a) return ''
+  if (seal.value)
+    return [
+      kinds.kind(kind.value)?.words,
+      a.material,
+      a.hardness_shore_a && `${a.hardness_shore_a} Shore A`,
+      a.called && `called ${a.called}`,
+    ]
+      .filter(Boolean)
+      .join(', ')
   const plain = kind.value === 'deep_groove'
   const said = plain ? [] : [kinds.kind(kind.value)?.words ?? kind.value.replace(/_/g, ' ')]
   if (plain || a.closure !== 'open') said.push(CLOSURES[a.closure ?? 'open'] ?? '')
@@ -58,7 +68,7 @@ function percent(p: number): string {
     </template>
     <template v-else>
       <span class="draw"
-        ><BearingSection
+        ><PartSection
           v-if="size"
           :size="size"
           :closure="reading?.attributes.closure ?? 'open'"

@@ -2,11 +2,19 @@
 import { computed } from 'vue'
 import { RouterLink } from 'vue-router'
 import type { Schemas } from '@/api/client'
-import BearingSection from '@/drawing/BearingSection.vue'
+import PartSection from '@/drawing/PartSection.vue'
+import { partSize, usual } from '@/drawing/sizes'
+import { useKinds } from '@/job/useKinds'
 import SmallLine from '@/drawing/SmallLine.vue'
 import VerdictMark from '@/drawing/VerdictMark.vue'
 
 const props = defineProps<{ state: Schemas['JobState'] }>()
+const kinds = useKinds()
+/** The picture of a part that is not identified yet: of the kind pointed at, or the usual one of its family. */
+function pictured(part: Schemas['PartHead']): string {
+  const groups = kinds.groups(part.family)
+  return (groups.find((each) => each.group === part.bench_kind) ?? groups[0])?.pictured ?? 'o_ring'
+}
 const first = computed(
   () => props.state.parts.find((part) => part.waits_for === props.state.waits_for) ?? props.state.parts[0],
 )
@@ -59,15 +67,25 @@ const days = computed(() =>
     </span>
     <span v-if="state.parts.length" class="parts">
       <span v-for="part in state.parts" :key="part.part.part_id" class="part">
-        <BearingSection
-          v-if="part.chosen && part.ball_mm"
-          :size="{ ...part.chosen, ball_mm: part.ball_mm }"
+        <PartSection
+          v-if="part.chosen && part.ball_mm !== null"
+          :size="partSize(part.chosen.kind, part.chosen.dimensions, part.ball_mm)"
           :closure="(part.match ?? part.chosen).closure"
           :width="60"
           :height="58"
           half
           :scale="104 / largest"
           :name="part.chosen.designation"
+        />
+        <PartSection
+          v-else-if="part.part.family !== 'bearing'"
+          :size="usual(pictured(part.part))"
+          closure="open"
+          :width="60"
+          :height="58"
+          ring
+          class="guess"
+          :name="`${part.part.name}, not yet identified`"
         />
         <svg
           v-else

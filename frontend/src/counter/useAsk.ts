@@ -3,6 +3,7 @@ import { useRouter } from 'vue-router'
 import { api, told, withKey, type Schemas } from '@/api/client'
 import { useLive } from '@/api/useLive'
 import { useJob } from '@/job/useJob'
+import type { FamilyName } from '@/job/useKinds'
 
 export interface Offered {
   key: string
@@ -68,10 +69,17 @@ export function useAsk() {
     return answer?.number ?? null
   }
 
-  async function toBench(marking: string, typed: string[]): Promise<void> {
+  async function toBench(marking: string, typed: string[], family: FamilyName = 'bearing'): Promise<void> {
     const number = await looseJob()
     if (!number) return
-    const body = { name: marking || typed.join(' × '), surroundings: '', marking, dirty: false, rpm: null }
+    const body = {
+      name: marking || typed.join(' × '),
+      surroundings: '',
+      marking,
+      dirty: false,
+      rpm: null,
+      family,
+    }
     const { answer: part, refusal } = await told(
       api.POST('/api/jobs/{number}/parts', { params: { path: { number } }, body, ...withKey() }),
     )
@@ -90,7 +98,7 @@ export function useAsk() {
       instrument: 'caliper',
       readings: [{ typed: size, unit: 'mm' as const }],
     }))
-    const sheet = { marking: '', condition: '' as const, kind: '', answers: {}, observations }
+    const sheet = { family: null, marking: '', condition: '' as const, kind: '', answers: {}, observations }
     await told(
       api.PUT('/api/parts/{part_id}/bench', {
         params: { path: { part_id: part.part_id } },
@@ -108,7 +116,7 @@ export function useAsk() {
       const first = job.state?.parts.find((part) => part.waits_for === 'measure') ?? job.state?.parts[0]
       if (first)
         await router.push({ name: 'bench', params: { number: offer.job.number, partId: first.part.part_id } })
-    } else if (offer.reading) await toBench(text.value.trim(), [])
+    } else if (offer.reading) await toBench(text.value.trim(), [], offer.reading.reading.family as FamilyName)
     else await toBench('', text.value.split(/\s*[x×*]\s*|\s{1,}(?=[\d.,]+\s|[\d.,]+$)/i).filter(Boolean))
   }
   function move(by: number): void {

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { hasAxis, type RingState } from './seals'
 import { halfSection, type Piece, type PartSize, type Point } from './section'
 
-/** A bearing's section in ink: both halves about the axis, or the upper one alone. */
+/** A part's section in ink: both halves about the axis, or the upper one alone. */
 const props = defineProps<{
   size: PartSize
   closure: string
@@ -10,9 +11,10 @@ const props = defineProps<{
   middle: number
   axis: number
   half?: boolean
+  state?: RingState
 }>()
-const pieces = computed(() => halfSection(props.size, props.closure).pieces)
-const sides = computed(() => (props.half ? [-1] : [-1, 1]))
+const pieces = computed(() => halfSection(props.size, props.closure, props.state).pieces)
+const sides = computed(() => (props.half || !hasAxis(props.size.kind ?? '') ? [-1] : [-1, 1]))
 const x = (mm: number): number => props.middle + mm * props.scale
 const y = (mm: number, side: number): number => props.axis + side * mm * props.scale
 const path = (points: readonly Point[], side: number): string =>
@@ -37,6 +39,18 @@ const fill = (piece: Piece): string =>
           :r="piece.radius * scale"
           fill="var(--sheet)"
         />
+        <path
+          v-else-if="piece.what === 'rubber' || piece.what === 'ghost'"
+          :d="path(piece.points, side)"
+          :class="piece.what"
+        />
+        <circle
+          v-else-if="piece.what === 'disc' || piece.what === 'spring' || piece.what === 'outline'"
+          :class="piece.what"
+          :cx="x(piece.at[0])"
+          :cy="y(piece.at[1], side)"
+          :r="piece.radius * scale"
+        />
         <line
           v-else
           :class="piece.what"
@@ -54,6 +68,26 @@ const fill = (piece: Piece): string =>
 <style scoped>
 .section {
   stroke-linejoin: round;
+}
+.rubber,
+.disc {
+  fill: var(--ink);
+  fill-opacity: 0.82;
+}
+.ghost {
+  fill: var(--rule);
+  fill-opacity: 0.45;
+  stroke: var(--hatch);
+}
+.spring {
+  fill: var(--sheet);
+}
+.outline {
+  fill: none;
+  stroke-dasharray: 4 3;
+}
+.wire {
+  stroke-width: 2;
 }
 .line {
   stroke-width: 1;

@@ -1,6 +1,10 @@
-/** The section of a bearing of any kind, in millimetres: x along the axis, r from it. Sizes come from the core. */
+import { sealSection, type RingState } from './seals'
+
+/** The section of a part of any kind, in millimetres: x along the axis, r from it. Sizes come from the core. */
 export interface PartSize {
   kind?: string
+  /** The dimensions of a seal, ring or small part by their contract names. */
+  sizes?: Record<string, number>
   d_mm: number
   D_mm: number
   B_mm: number
@@ -15,6 +19,12 @@ export type Piece =
   | { what: 'roller'; points: Point[] }
   | { what: 'cover'; from: Point; to: Point; contact: boolean }
   | { what: 'line'; from: Point; to: Point }
+  | { what: 'rubber'; points: Point[] }
+  | { what: 'ghost'; points: Point[] }
+  | { what: 'disc'; at: Point; radius: number }
+  | { what: 'spring'; at: Point; radius: number }
+  | { what: 'outline'; at: Point; radius: number }
+  | { what: 'wire'; from: Point; to: Point }
 export interface Half {
   pieces: Piece[]
   /** Ends of the whole, of the inner and of the outer ring along the axis. */
@@ -473,9 +483,11 @@ function angleRing(size: PartSize): Half {
 
 const ROWS: Record<string, number> = { double_row_cylindrical: 2, full_complement_double: 2 }
 
-/** The half above the axis of a bearing of its kind. */
-export function halfSection(size: PartSize, closure = 'open'): Half {
+/** The half above the axis of a part of its kind. */
+export function halfSection(size: PartSize, closure = 'open', state: RingState = 'free'): Half {
   const kind = size.kind ?? 'deep_groove'
+  const seal = sealSection(size, state)
+  if (seal) return seal
   if (kind === 'angular_contact') return angular(size)
   if (kind === 'four_point') return fourPoint(size)
   if (kind === 'double_row_angular') return twoBalls(size, closure, false)

@@ -1,3 +1,4 @@
+import { USUAL_SEALS } from './seals'
 import type { PartSize } from './section'
 
 /** Dimensions by their contract names, as a drawing wants them. */
@@ -6,6 +7,7 @@ export function partSize(
   dimensions: Readonly<Record<string, number>>,
   element_mm: number,
 ): PartSize {
+  if (kind in USUAL_SEALS) return ofSeal(kind, dimensions)
   const { d_mm, Fw_mm, D_mm, B_mm, T_mm, C_mm } = dimensions
   return {
     kind,
@@ -16,6 +18,11 @@ export function partSize(
     C_mm: C_mm ?? null,
     ball_mm: element_mm,
   }
+}
+
+/** A seal, ring or small part: its own dimensions, and the extent that any drawing asks for. */
+function ofSeal(kind: string, dimensions: Readonly<Record<string, number>>): PartSize {
+  return { kind, sizes: { ...dimensions }, d_mm: 0, D_mm: 0, B_mm: 1, ball_mm: 0 }
 }
 
 /** A part of usual proportions, drawn faint while nothing is known; for pictures of kinds too. */
@@ -63,4 +70,7 @@ export const USUAL: Record<string, PartSize> = Object.fromEntries(
     { kind, d_mm, D_mm, B_mm, T_mm, C_mm, ball_mm },
   ]),
 )
-export const usual = (kind: string): PartSize => USUAL[kind] ?? (USUAL.deep_groove as PartSize)
+export function usual(kind: string): PartSize {
+  const seal = USUAL_SEALS[kind]
+  return seal ? ofSeal(kind, seal) : (USUAL[kind] ?? (USUAL.deep_groove as PartSize))
+}

@@ -3,28 +3,46 @@ import { computed, ref } from 'vue'
 import { api, told, type Schemas } from '@/api/client'
 
 export type Kinds = Schemas['KindsAnswer']
-const STORED = 'ample:kinds'
+export type FamilyName = NonNullable<Schemas['KindsRequest']['family']>
+const STORED = 'ample:kinds:2'
+/** Families in the order in which they are offered, as they are called here. */
+export const FAMILIES = [
+  ['bearing', 'bearing'],
+  ['lip_seal', 'lip seal'],
+  ['o_ring', 'ring'],
+  ['hydraulic_seal', 'hydraulic'],
+  ['face_seal', 'face seal'],
+  ['retaining_ring', 'circlip'],
+  ['washer', 'washer'],
+  ['key', 'key'],
+] as const satisfies readonly (readonly [FamilyName, string])[]
 
-/** Kinds of bearing by picture, and the questions that tell them: asked once, kept on this machine. */
+/** Kinds of part by picture, and the questions that tell them, by family: asked once, kept on this machine. */
 export const useKinds = defineStore('kinds', () => {
   const kept = localStorage.getItem(STORED)
-  const tables = ref<Kinds | null>(kept ? (JSON.parse(kept) as Kinds) : null)
-  const groups = computed(() => tables.value?.groups ?? [])
-  const byName = computed(() => new Map((tables.value?.kinds ?? []).map((kind) => [kind.kind, kind])))
-  const words = computed(
-    () => new Map((tables.value?.features ?? []).map((each) => [each.feature, each.words])),
+  const families = ref<Kinds[]>(kept ? (JSON.parse(kept) as Kinds[]) : [])
+  const byName = computed(
+    () => new Map(families.value.flatMap((each) => each.kinds.map((kind) => [kind.kind, kind] as const))),
   )
+  const loaded = computed(() => families.value.length === FAMILIES.length)
 
   async function load(): Promise<void> {
-    const { answer } = await told(api.POST('/api/calc/kinds', { body: { family: 'bearing' } }))
-    if (!answer) return
-    tables.value = answer
-    localStorage.setItem(STORED, JSON.stringify(answer))
+    const found = await Promise.all(
+      FAMILIES.map(([family]) => told(api.POST('/api/calc/kinds', { body: { family } }))),
+    )
+    const answers = found.flatMap(({ answer }) => (answer ? [answer] : []))
+    if (answers.length < FAMILIES.length) return
+    families.value = answers
+    localStorage.setItem(STORED, JSON.stringify(answers))
   }
+  const family = (name: string): Kinds | undefined => families.value.find((each) => each.family === name)
+  const groups = (name: string) => family(name)?.groups ?? []
   const kind = (name: string) => byName.value.get(name)
-  const feature = (name: string): string => words.value.get(name) ?? name.replace(/_/g, ' ')
-  const question = (name: string) => tables.value?.questions.find((each) => each.question === name)
+  const feature = (name: string, of = 'bearing'): string =>
+    family(of)?.features.find((each) => each.feature === name)?.words ?? name.replace(/_/g, ' ')
+  const question = (name: string, of = 'bearing') =>
+    family(of)?.questions.find((each) => each.question === name)
   /** The group that a kind or a group stands under. */
   const groupOf = (name: string): string => kind(name)?.group ?? name
-  return { tables, groups, load, kind, feature, question, groupOf }
+  return { families, loaded, load, family, groups, kind, feature, question, groupOf }
 })

@@ -33,7 +33,7 @@ const differs = computed(() =>
 </script>
 
 <template>
-  <div class="row" :class="{ now }" role="option" :aria-selected="now">
+  <div class="row" :class="{ now, long: item.marking.length > 14 }" role="option" :aria-selected="now">
     <VerdictMark :state="MARKS[equivalent.interchange.verdict] ?? ''" :size="16" silent />
     <span class="main"
       ><b class="fig">{{ item.marking }}</b
@@ -68,6 +68,25 @@ const differs = computed(() =>
   border-bottom: 1px solid var(--rule);
   cursor: pointer;
   min-height: 50px;
+}
+/** A long marking stands over its words. */
+.row.long {
+  grid-template-columns: 20px 1fr 62px;
+}
+.row.long .main {
+  grid-column: 2;
+}
+.row.long .main b {
+  white-space: normal;
+  font-size: 18px;
+}
+.row.long .words {
+  grid-column: 2;
+  grid-row: 2;
+}
+.row.long .price {
+  grid-column: 3;
+  grid-row: 1 / 3;
 }
 .row.now {
   background: var(--sheet);

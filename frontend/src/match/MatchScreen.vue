@@ -2,7 +2,8 @@
 import { computed, nextTick, onMounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, told, withKey, type Refusal, type Schemas } from '@/api/client'
-import BearingSection from '@/drawing/BearingSection.vue'
+import PartSection from '@/drawing/PartSection.vue'
+import { partSize } from '@/drawing/sizes'
 import MarkingSpans from '@/drawing/MarkingSpans.vue'
 import { useJob } from '@/job/useJob'
 import { useKeys } from '@/shell/useKeys'
@@ -103,8 +104,8 @@ onMounted(load)
       <p v-if="refusal" class="note">{{ refusal.message }} {{ refusal.hint }}</p>
       <template v-if="match">
         <div class="spec">
-          <BearingSection
-            :size="{ ...match.chosen, ball_mm: match.ball_mm }"
+          <PartSection
+            :size="partSize(match.chosen.kind, match.chosen.dimensions, match.ball_mm)"
             :closure="match.chosen.closure"
             :width="92"
             :height="128"
@@ -113,7 +114,11 @@ onMounted(load)
           <div>
             <MarkingSpans v-if="match.reading" :reading="match.reading" :text="match.marking" large />
             <p class="fig dims">
-              {{ match.chosen.d_mm }} × {{ match.chosen.D_mm }} × {{ match.chosen.B_mm }}
+              {{
+                match.chosen.family === 'bearing'
+                  ? `${match.chosen.d_mm} × ${match.chosen.D_mm} × ${match.chosen.B_mm}`
+                  : match.chosen.size_text
+              }}
               <span class="faint"
                 >{{ match.chosen.maker }}; not marked:
                 {{

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Schemas } from '@/api/client'
-import BearingSection from '@/drawing/BearingSection.vue'
+import PartSection from '@/drawing/PartSection.vue'
+import { partSize } from '@/drawing/sizes'
 import VerdictMark from '@/drawing/VerdictMark.vue'
 
 /** One supplier's sheet as a paper list; it prints as it looks. */
@@ -52,8 +53,8 @@ const SHORT: Record<string, string> = {
           }}</em></span
         ></span
       >
-      <BearingSection
-        :size="{ ...line.item, ball_mm: line.ball_mm }"
+      <PartSection
+        :size="partSize(line.item.kind, line.item.dimensions, line.ball_mm)"
         :closure="line.item.closure"
         :width="46"
         half

@@ -178,7 +178,7 @@ class KindsRequest(Request):
     family: FamilyName = "bearing"
 
 
-class KindAnswer(Answer):
+class FamilyKindAnswer(Answer):
     """A kind: the picture it stands under, what it is sold by, what is measured, what is seen of it."""
 
     kind: str
@@ -187,6 +187,7 @@ class KindAnswer(Answer):
     scheme: str
     dimensions: list[str]
     offered: list[str]
+    measured: list[str] = Field(description="all that can be measured of it or beside it")
     seen: dict[str, str]
 
 
@@ -227,7 +228,7 @@ class KindsAnswer(Answer):
     family: str
     words: str
     groups: list[FamilyGroup]
-    kinds: list[KindAnswer]
+    kinds: list[FamilyKindAnswer]
     questions: list[EyeQuestion]
     features: list[FamilyFeature]
     conditions: list[str]

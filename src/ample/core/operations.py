@@ -53,6 +53,8 @@ from ample.core.standards import internal_clearance, limits, ring_limits
 InstrumentOf = Callable[[str], Instrument]
 EVIDENCE_READINGS = 400
 SHOWN_MARKINGS = 8
+SHOWN_CONDITIONS = ("new", "used", "worn", "stretched", "swollen", "shrunk", "flattened", "hard")
+BEARING_CONDITIONS = ("new", "worn", "spun", "rusty")
 Model = TypeVar("Model", bound=BaseModel)
 
 
@@ -200,13 +202,14 @@ def _kinds(request: x.KindsRequest) -> x.KindsAnswer:
             x.FamilyGroup(group=name, words=words, pictured=kind) for name, words, kind in family.pictures
         ],
         kinds=[
-            x.KindAnswer(
+            x.FamilyKindAnswer(
                 kind=kind.name,
                 group=kind.group,
                 words=kind.words,
                 scheme=kind.scheme,
                 dimensions=list(kind.dimension_names),
                 offered=list(family.offered(frozenset({kind.scheme}))),
+                measured=list(family.measured_in(kind.scheme)),
                 seen=dict(kind.seen),
             )
             for kind in family.kinds.values()
@@ -223,7 +226,8 @@ def _kinds(request: x.KindsRequest) -> x.KindsAnswer:
             x.FamilyFeature(feature=each.name, words=each.words, on_part=each.on_part)
             for each in family.features
         ],
-        conditions=sorted(family.seen_words) or ["new", "worn", "spun", "rusty"],
+        conditions=[word for word in SHOWN_CONDITIONS if word in family.seen_words]
+        or list(BEARING_CONDITIONS),
     )
 
 

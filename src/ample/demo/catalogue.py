@@ -1,17 +1,18 @@
-"""Some 30,000 listed parts of three invented makers, made by rule from the standard sizes."""
+"""Some 40,000 listed parts of three invented makers, made by rule from the standard sizes."""
 
 from __future__ import annotations
 
+import json
 import zlib
 from collections.abc import Iterator
 from decimal import Decimal
 from pathlib import Path
 from typing import Any
 
-from ample.core.designation import Dialect, encode, read_dialect
+from ample.core.designation import Dialect, encode, encode_seal, read_dialect
 from ample.core.errors import BadInput
-from ample.core.parts import CLOSURES, BearingSpec, bearing_kinds
-from ample.core.standards import BoundarySize, ball_bearing_sizes, bearing_sizes
+from ample.core.parts import CLOSURES, BearingSpec, SealSpec, bearing_kinds
+from ample.core.standards import BoundarySize, ball_bearing_sizes, bearing_sizes, seal_sizes
 from ample.core.tables import read_table
 
 MAKERS = ("Oldwick", "Tarnfell", "Sevenmill")
@@ -166,4 +167,80 @@ def offers(maker: str, row: dict[str, Any], item_id: int) -> dict[str, dict[str,
     if number % 10 > 3:
         less = (full * Decimal("0.93")).quantize(Decimal("0.01"))
         found["Quayside Transmission"] = {"item_id": item_id, "price": less, "lead_days": 4 + number % 8}
+    return found
+
+
+# seals, rings and small parts ----------------------------------------------------------------
+
+SEAL_MAKER = "Tarnfell"
+_LEAST_SHARE = {"o_ring": 0.05, "lip_seal": 0.1}
+_RUBBERS = {
+    "lip_seal": (("NBR",), ("FKM",)),
+    "o_ring": (("NBR", "70"), ("FKM", "75"), ("EPDM", "70"), ("NBR", "90")),
+    "hydraulic_seal": (("PU", "93"), ("NBR", "85")),
+}
+_WANTED_KINDS = ("lip_two", "lip_split", "lip_grease", "cassette", "v_ring", "axial_seal", "lip_metal_cased")
+
+
+def seal_specs() -> Iterator[SealSpec]:
+    """What the shop's lists hold of seals, rings and small parts: listed sizes in the usual rubbers."""
+    for size in seal_sizes():
+        common = size.share >= _LEAST_SHARE.get(size.family, 0.0) or size.kind in _WANTED_KINDS
+        if not common:
+            continue
+        for place, rubber in enumerate(_RUBBERS.get(size.family, ((),))):
+            if place and (size.share < 0.5 or size.kind in ("wiper_cased", "wear_band", "piston_seal")):
+                continue
+            marked: tuple[tuple[str, str], ...] = tuple(
+                zip(("material", "hardness_shore_a"), rubber, strict=False)
+            )
+            if size.kind.startswith("backup") or size.kind in ("wear_band", "piston_seal"):
+                marked = (("material", "PTFE"),)
+            yield SealSpec(size.family, size.designation, size.kind, size.dimensions_mm, marked, size.listed)
+
+
+def seal_items() -> list[dict[str, Any]]:
+    """The rows of seals, rings and small parts."""
+    rows: dict[str, dict[str, Any]] = {}
+    for spec in seal_specs():
+        marking = encode_seal(spec, "market" if spec.family == "lip_seal" else "standard")
+        held = _number("shelf", marking) % 9 if _number(marking) % 4 == 0 else 0
+        lengths = (*spec.dimensions_mm, 0.0, 0.0)[:5]
+        rows.setdefault(marking.upper(), {
+            "marking": marking, "designation": spec.designation, "series": spec.series[:40],
+            "d_mm": lengths[0], "D_mm": lengths[1], "B_mm": lengths[2], "T_mm": lengths[3] or None,
+            "C_mm": lengths[4] or None, "closure": "open", "clearance": "N", "tolerance_class": "Normal",
+            "stock_quantity": held, "stock_place": f"drawer {_number('drawer', marking) % 60 + 1}" if held else "",
+            "kind": spec.kind, "bore_shape": "cylindrical", "angle": "", "cage": "standard",
+            "family": spec.family, "attributes": json.dumps(dict(spec.attributes)),
+        })  # fmt: skip
+    return list(rows.values())
+
+
+_RUBBER_LEVEL = {
+    "NBR": Decimal("1"),
+    "PU": Decimal("2.2"),
+    "FKM": Decimal("4.1"),
+    "EPDM": Decimal("1.3"),
+    "PTFE": Decimal("3"),
+}
+_FAMILY_LEVEL = {"o_ring": "0.25", "lip_seal": "1.4", "hydraulic_seal": "2.6", "face_seal": "19", "retaining_ring": "0.2",
+                 "washer": "0.15", "key": "0.4"}  # fmt: skip
+
+
+def seal_price(row: dict[str, Any]) -> Decimal:
+    """A made-up price: by size, family and rubber."""
+    rubber = json.loads(row["attributes"]).get("material", "NBR")
+    level = Decimal(_FAMILY_LEVEL[row["family"]]) * _RUBBER_LEVEL.get(rubber, Decimal(1))
+    return (level * (1 + Decimal(str(round(row["d_mm"], 2))) / 25)).quantize(Decimal("0.01"))
+
+
+def seal_offers(row: dict[str, Any], item_id: int) -> dict[str, dict[str, Any]]:
+    """Who offers a seal or ring, at what price and how soon."""
+    number = _number("offer", row["marking"])
+    full = seal_price(row)
+    found = {"Fenbank Seals": {"item_id": item_id, "price": full, "lead_days": 1 + number % 4}}
+    if number % 3 == 0:
+        more = (full * Decimal("1.12")).quantize(Decimal("0.01"))
+        found["Lowgate Factors"] = {"item_id": item_id, "price": more, "lead_days": 1}
     return found

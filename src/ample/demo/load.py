@@ -8,9 +8,10 @@ from dataclasses import replace
 from datetime import datetime, timedelta
 from typing import Any
 
-from ample.core.exchange import IdentifyAnswer
+from ample.core.exchange import IdentifyAnswer, IdentifyRequest
 from ample.core.sizes import Instrument
-from ample.demo.catalogue import MAKERS, dialect_rows, items_of, offers
+from ample.demo.catalogue import MAKERS, SEAL_MAKER, dialect_rows, items_of, offers, seal_items, seal_offers
+from ample.demo.seal_trays import load_seal_trays
 from ample.demo.strip import demo_jobs, load_job, load_models
 from ample.shop.bench.actions import bench_of, choose_identity, identify_in_shop, request_of, save_bench
 from ample.shop.bench.matching import choose_match, matches_of
@@ -60,6 +61,7 @@ def load_demo(database: Database, now: datetime, say: Callable[[str], None]) -> 
         for job in demo_jobs():
             load_job(t, bench, owner, job)
         _gearbox(t, replace(bench, now=bench.now - timedelta(days=2)))
+        load_seal_trays(t, replace(bench, now=bench.now - timedelta(days=1)))
 
     database.run(all_of_it)
     return True
@@ -108,15 +110,20 @@ def _catalogue(t: Transaction, owner: Doer) -> None:
     suppliers = {
         "Lowgate Factors": imports.add_supplier(t, owner, "Lowgate Factors", "Lowgate", 2),
         "Quayside Transmission": imports.add_supplier(t, owner, "Quayside Transmission", "Quayside", 7),
+        "Fenbank Seals": imports.add_supplier(t, owner, "Fenbank Seals", "Fenbank", 3),
     }
     offered: dict[str, list[dict[str, Any]]] = defaultdict(list)
     for maker in MAKERS:
         rows = items_of(maker)
+        seals = seal_items() if maker == SEAL_MAKER else []
         maker_id = imports.add_maker(t, owner, maker, dialect_rows(maker))
-        imports.import_items(t, owner, maker_id, rows)
+        imports.import_items(t, owner, maker_id, rows + seals)
         numbers = {item.marking: item.item_id for item in queries.all_items(t) if item.maker == maker}
         for row in rows:
             for supplier, offer in offers(maker, row, numbers[row["marking"]]).items():
+                offered[supplier].append(offer)
+        for row in seals:
+            for supplier, offer in seal_offers(row, numbers[row["marking"]]).items():
                 offered[supplier].append(offer)
     for supplier, some in offered.items():
         imports.import_offers(t, owner, suppliers[supplier], some)
@@ -252,9 +259,14 @@ def _seats(
 
 
 def _identify(t: Transaction, doer: Doer, part_id: int, index: ShopIndex, find: InstrumentOf) -> None:
-    answer: IdentifyAnswer = identify_in_shop(index, request_of(bench_of(t, part_id).sheet), find)
+    answer: IdentifyAnswer = identify_in_shop(index, _asked(t, part_id), find)
     best = answer.candidates[0].variants[0].key
     choose_identity(t, doer, part_id, ChooseRequest(item_id=best, version=0), index, find)
+
+
+def _asked(t: Transaction, part_id: int) -> IdentifyRequest:
+    held = bench_of(t, part_id)
+    return request_of(held.sheet, family=held.part.family)
 
 
 def _match(t: Transaction, doer: Doer, part_id: int, index: ShopIndex, closure: str, clearance: str) -> None:

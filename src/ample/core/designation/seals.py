@@ -643,8 +643,43 @@ def _names(family: str) -> tuple[str, dict[str, SealSize]]:
     return "\n" + "\n".join(found) + "\n", found
 
 
+@lru_cache
+def _composed_codes() -> tuple[str, dict[str, SealSize]]:
+    """Every listed inch U-cup as its composed code, a line each."""
+    found: dict[str, SealSize] = {}
+    for size in sizes_of_family("hydraulic_seal"):
+        if size.listed == "inch practice" and size.kind.startswith("u_cup"):
+            inside, section, height = (each / 25.4 for each in size.dimensions_mm[:3])
+            code = f"{int(section * 1000 + 1e-6):03d}0 {int(inside * 1000 + 1e-6):03d} {int(height * 1000 + 1e-6):03d}"
+            found.setdefault(code, size)
+    return "\n" + "\n".join(found) + "\n", found
+
+
+_WORN_CODE = re.compile(r"(?<![0-9?.X])([0-9?]{1,4})[\s-]([0-9?]{1,5})[\s-]([0-9?]{1,4})(?![0-9?.X])")
+
+
+def _worn_codes(text: _Text, most: int) -> list[MarkingReading]:
+    """A composed U-cup code with unread figures; a lone `?` is a whole unread group."""
+    match = _WORN_CODE.search(text.clean)
+    if match is None or not any(len(piece) == 4 and piece.endswith("0") for piece in match.groups()[:1]):
+        return []
+    groups = ["[0-9]+" if piece == "?" else piece.replace("?", "[0-9]") for piece in match.groups()]
+    lines, sizes = _composed_codes()
+    found = []
+    for named in list(re.finditer(rf"\n({' '.join(groups)})(?=\n)", lines))[:most]:
+        size = sizes[named.group(1)]
+        span = Span(match.start(), match.end(), text.typed[match.start() : match.end()],
+                    f"can be {named.group(1)}: {size.called}", "designation", size.designation, "half_read",
+                    "common practice")  # fmt: skip
+        found.append(_assembled(text, "hydraulic_seal", size.dimensions_mm, [span], 0.6, size))
+    return found
+
+
 def _worn(text: _Text, most: int) -> list[MarkingReading]:
     """Unread characters stand for any; names of the lists that fit, the most met first."""
+    codes = _worn_codes(text, most)
+    if codes:
+        return codes
     taken = list(text.clean)
     for start, stop, _ in text.words:
         taken[start:stop] = " " * (stop - start)

@@ -20,7 +20,7 @@ from ample.core.parts import (
     SealSpec,
     bearing_kinds,
 )
-from ample.core.standards import bearing_series, bearing_sizes, sizes_of_family
+from ample.core.standards import bearing_series, bearing_sizes, seal_sizes, sizes_of_family
 from ample.core.tables import read_table
 
 Floats = NDArray[np.float64]
@@ -196,8 +196,11 @@ def _prior_shares() -> dict[tuple[str, str], float]:
     return {(row["attribute"], row["value"]): float(row["share"]) for row in rows}
 
 
-def usual_weight(spec: BearingSpec) -> float:
-    """How often a part is met before the shop's own counts: series, closure, clearance, class."""
+def usual_weight(spec: PartSpec) -> float:
+    """How often a part is met before the shop's own counts: series, closure, clearance, class; or its list."""
+    if isinstance(spec, SealSpec):
+        return _listed_shares().get((spec.family, spec.kind, spec.designation), RARE)
+    assert isinstance(spec, BearingSpec)
     shares = _prior_shares()
     series = bearing_series().get(spec.series)
     return (
@@ -206,6 +209,11 @@ def usual_weight(spec: BearingSpec) -> float:
         * shares.get(("clearance", spec.clearance), RARE)
         * shares.get(("class", spec.tolerance_class), RARE)
     )
+
+
+@lru_cache
+def _listed_shares() -> dict[tuple[str, str, str], float]:
+    return {(size.family, size.kind, size.designation): size.share for size in seal_sizes()}
 
 
 @lru_cache

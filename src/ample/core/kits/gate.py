@@ -33,6 +33,19 @@ class GateFacts:
     housing: SeatFact | None
     quantity: int
     needed: int
+    family: str = "bearing"
+    read: frozenset[str] = frozenset()
+
+
+# What stands for shaft and housing of a part that is not pressed on: features read beside it, and in words.
+PLACES = {
+    "lip_seal": ((("shaft", "shaft_track"), "shaft under the lip"), (("housing_bore",), "housing bore")),
+    "o_ring": ((("groove_diameter",), "bottom of the groove"), (("groove_width", "groove_depth"), "groove")),
+    "hydraulic_seal": ((("rod", "bore"), "rod or bore"), (("groove_diameter", "groove_width"), "groove")),
+    "face_seal": ((("shaft",), "shaft or sleeve"), (("seat_outside",), "seat")),
+    "retaining_ring": ((("groove_diameter",), "groove"), (("groove_width",), "width of the groove")),
+    "key": ((("shaft", "key_width"), "keyway"), (("key_height", "key_width"), "keyway")),
+}
 
 
 @dataclass(frozen=True)
@@ -48,8 +61,8 @@ def gate(facts: GateFacts) -> tuple[GateLight, ...]:
     """Judge what is proven and what is not before a part is ordered.
 
     Formula: identity holds at 95 % and more with no misfit over 4 doubts and no clash; the
-    interchange by its verdict; a seat by its decision and a creep chance under 5 %; the
-    quantity when it meets what the unit needs.
+    interchange by its verdict; a seat by its decision and a creep chance under 5 %, the place of a
+    seal or ring by being measured; the quantity when it meets what the unit needs.
 
     Args:
         facts: What is known.
@@ -70,8 +83,8 @@ def gate(facts: GateFacts) -> tuple[GateLight, ...]:
     return (
         _identity(facts),
         _interchange(facts),
-        _seat("shaft", facts.shaft),
-        _seat("housing", facts.housing),
+        _seat("shaft", facts.shaft) if facts.family == "bearing" else _place("shaft", facts),
+        _seat("housing", facts.housing) if facts.family == "bearing" else _place("housing", facts),
         _quantity(facts),
     )
 
@@ -116,6 +129,17 @@ def _seat(side: str, seat: SeatFact | None) -> GateLight:
         words = f"In its zone, but the ring creeps with {seat.creep_probability:.0%} chance under this load."
         return GateLight(side, "not_proven", words)
     return GateLight(side, "holds", seat.reason)
+
+
+def _place(side: str, facts: GateFacts) -> GateLight:
+    """The place of a seal, ring or small part: measured beside it, or not looked at."""
+    places = PLACES.get(facts.family)
+    if places is None:
+        return GateLight(side, "holds", "Nothing there to be measured for it.")
+    features, words = places[0 if side == "shaft" else 1]
+    if facts.read & set(features):
+        return GateLight(side, "holds", f"The {words} was measured.")
+    return GateLight(side, "not_looked_at", f"The {words} has not been measured.")
 
 
 def _quantity(facts: GateFacts) -> GateLight:

@@ -245,6 +245,7 @@ class Family:
     usual_scheme: str
     grid: Grid | None = None
     many: Callable[[str, Mapping[str, Floats], str, str], Limits] | None = None
+    has_feature: Callable[[str], frozenset[str]] | None = None
 
     @cached_property
     def by_name(self) -> dict[str, Feature]:
@@ -336,6 +337,11 @@ class Family:
         if "assembled_width" in wanted:
             wanted.discard("width")
         return tuple(feature.name for feature in self.features if feature.name in wanted)
+
+    def measured_in(self, scheme: str) -> tuple[str, ...]:
+        """All that can be measured of a part of a scheme, or beside it."""
+        own = self.has_feature(scheme) if self.has_feature else frozenset(self.by_name)
+        return tuple(feature.name for feature in self.features if feature.name in own)
 
     def contract_dimensions(self, kind: str, values_mm: tuple[float, ...]) -> dict[str, float]:
         """An envelope's dimensions by the contract's names for a kind."""

@@ -367,6 +367,10 @@ class SealMeasures:
         """What a feature of a new part stands for, and the limits between which it is made or turned."""
         return _measures(self.family, make, feature)
 
+    def features_of(self, scheme: str) -> frozenset[str]:
+        """What can be measured of a part of a scheme."""
+        return frozenset(standings()[self.family, scheme])
+
     def many(self, feature: str, sizes_mm: Mapping[str, Floats], scheme: str, tolerance: str) -> Limits:
         """The same for many sizes at once, of the first thing that the feature stands for.
 
@@ -534,8 +538,8 @@ _OFFERED: dict[str, tuple[str, ...]] = {
 }
 _PICTURES: dict[str, tuple[tuple[str, str, str], ...]] = {
     "lip_seal": (
-        ("rubber", "rubber outside", "lip_rubber"), ("rubber_dust", "with dust lip", "lip_rubber_dust"),
-        ("metal", "metal outside", "lip_metal"), ("two_lips", "two springs", "lip_two"),
+        ("rubber", "rubber", "lip_rubber"), ("rubber_dust", "dust lip", "lip_rubber_dust"),
+        ("metal", "metal", "lip_metal"), ("two_lips", "two springs", "lip_two"),
         ("grease", "no spring", "lip_grease"), ("cassette", "cassette", "cassette"),
         ("v_ring", "V-ring", "v_ring"), ("axial", "axial", "axial_seal"), ("split", "split", "lip_split"),
     ),
@@ -586,6 +590,7 @@ def _family(name: str) -> Family:
         made, made.unlisted, kinds, seal_questions(name), _PICTURES[name],
         {scheme: _OFFERED[scheme] for scheme in dict.fromkeys(kind.scheme for kind in kinds.values())},
         SEAL_NAMES, _MARKED[name], _SCHEME[name], Grid(_GRIDS[name], _USUAL.get(name, {})), made.many,
+        made.features_of,
     )  # fmt: skip
 
 

@@ -7,8 +7,9 @@ from itertools import groupby
 
 from ample.core import exchange as x
 from ample.core.errors import AmpleError, BadInput, Conflict, NotKnown
-from ample.core.identify import Seen
+from ample.core.identify import Seen, standard_catalogue
 from ample.core.operations import decode_answer, identify_answer
+from ample.core.parts import FAMILIES
 from ample.core.sizes import Instrument, parse_length
 from ample.shop.bench import queries
 from ample.shop.bench.records import (
@@ -63,6 +64,7 @@ def sheet_of(t: Transaction, part: PartHead) -> BenchSheet:
         )
     return BenchSheet.model_validate(
         {
+            "family": part.family,
             "marking": part.marking,
             "condition": part.condition_seen,
             "kind": part.bench_kind,
@@ -108,7 +110,10 @@ def save_bench(t: Transaction, doer: Doer, part_id: int, save: BenchSave) -> Ben
             "Both are shown; nothing is lost.",
             {"version": part.version, "sheet": before.model_dump()},
         )
-    Seen.of(save.sheet.kind or None, save.sheet.answers)
+    family = FAMILIES[save.sheet.family or part.family]
+    Seen.of(save.sheet.kind or None, save.sheet.answers, family)
+    for each in save.sheet.observations:
+        family.feature(each.feature)
     queries.change_part(t, part_id, save.sheet, save.version)
     queries.replace_readings(t, part_id, readings)
     record(t, doer, "part", part_id, "bench", before, save.sheet)
@@ -141,9 +146,10 @@ def _checked(sheet: BenchSheet) -> list[dict[str, object]]:
     return rows
 
 
-def request_of(sheet: BenchSheet, limit: int = 10) -> x.IdentifyRequest:
+def request_of(sheet: BenchSheet, limit: int = 10, family: x.FamilyName = "bearing") -> x.IdentifyRequest:
     """The question to the core that a sheet amounts to."""
     return x.IdentifyRequest(
+        family=family,
         observations=[
             x.ObservationRequest(
                 feature=each.feature,
@@ -168,14 +174,15 @@ def identify_in_shop(
     index: ShopIndex, request: x.IdentifyRequest, instrument_of: InstrumentOf
 ) -> x.IdentifyAnswer:
     """Identify over the shop's own catalogue."""
-    if index.catalogue is None:
+    if not index.catalogues:
         raise AmpleError(
             "empty_catalogue",
             "The shop's catalogue is empty.",
             None,
             "Import a catalogue, or start with the demo data.",
         )
-    return identify_answer(request, index.catalogue, index.dialects, instrument_of)
+    listed = index.catalogues.get(request.family) or standard_catalogue(request.family)
+    return identify_answer(request, listed, index.dialects, instrument_of)
 
 
 def choose_identity(
@@ -189,17 +196,17 @@ def choose_identity(
     """Say what the part is; how sure that is comes from the readings kept, not from the screen."""
     doer.must_be("bench", "counter", "buyer")
     part = known_part(t, part_id, lock=True)
-    if part.family != "bearing":
-        raise BadInput(
-            "not_listed",
-            f"The catalogue lists bearings; this is a {part.family.replace('_', ' ')}.",
-            "part_id",
-        )
     item = known_item(t, choice.item_id)
+    if item.family != part.family:
+        raise BadInput(
+            "other_family",
+            f"{item.marking} is a {FAMILIES[item.family].words}; this part lies here as a {FAMILIES[part.family].words}.",
+            "item_id",
+        )
     sheet = sheet_of(t, part)
     earlier = queries.identification(t, part_id, lock=True)
     same_version(earlier, choice.version)
-    found = identify_in_shop(index, request_of(sheet, 100), instrument_of)
+    found = identify_in_shop(index, request_of(sheet, 100, part.family), instrument_of)
     size = item.spec.dimensions
     near = [
         each

@@ -9,7 +9,7 @@ from ample.core.errors import BadInput
 from ample.core.operations import decode_answer
 from ample.core.parts.ratings import element_mm
 from ample.core.sizes import parse_size
-from ample.core.specs import spec_of_reading
+from ample.core.specs import seal_of_reading, spec_of_reading
 from ample.shop.bench.actions import InstrumentOf, identify_in_shop
 from ample.shop.bench.records import CounterAnswer, CounterReading
 from ample.shop.catalogue import queries as catalogue
@@ -43,19 +43,32 @@ def _distinct(readings: list[x.ReadingAnswer]) -> list[x.ReadingAnswer]:
     kept: dict[tuple[str, ...], x.ReadingAnswer] = {}
     for reading in readings:
         a = reading.attributes
-        kept.setdefault((reading.designation, a["closure"], a["clearance"], a["class"]), reading)
+        own = (a["closure"], a["clearance"], a["class"]) if reading.family == "bearing" else (a["kind"],)
+        kept.setdefault((reading.family, reading.designation, *own), reading)
     return list(kept.values())
 
 
 def _with_stock(t: Transaction, reading: x.ReadingAnswer) -> CounterReading:
+    bearing = reading.family == "bearing"
+    assumed = [span.meaning for span in reading.spans if span.certainty == "assumed"][:2]
+    closure = reading.attributes.get("closure", "open")
+    stock = catalogue.stock_of_designation(t, reading.family, reading.designation, closure)
+    if not bearing:
+        return CounterReading(
+            reading=reading,
+            size_text=seal_of_reading(reading).size_text,
+            ball_mm=0.0,
+            assumed=assumed,
+            stock=stock,
+        )
     size = reading.dimensions
     spec = spec_of_reading(reading) if len(size) > 1 else None
     return CounterReading(
         reading=reading,
         size_text=spec.size_text if spec else f"bore {next(iter(size.values())):g}, size not held here",
         ball_mm=element_mm(spec.kind, spec.d_mm, spec.D_mm, spec.T_mm or spec.B_mm) if spec else None,
-        assumed=[span.meaning for span in reading.spans if span.certainty == "assumed"][:2],
-        stock=catalogue.stock_of_designation(t, reading.designation, reading.attributes["closure"]),
+        assumed=assumed,
+        stock=stock,
     )
 
 

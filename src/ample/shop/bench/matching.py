@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from ample.core.errors import BadInput
 from ample.core.exchange import InterchangeAnswer
-from ample.core.interchange import Running, interchange
+from ample.core.interchange import Running, interchange_of
 from ample.shop.bench import queries
 from ample.shop.bench.actions import decoded, known_item, known_part, same_version
 from ample.shop.bench.records import ChooseRequest
@@ -27,6 +27,10 @@ def matches_of(t: Transaction, part_id: int, index: ShopIndex) -> MatchAnswer:
     records = catalogue.records_for(t, [chosen.marking, chosen.designation, part.marking])
     recorded = {item_id: said for said, item_id in reversed(records)}
     by_record = [known_item(t, item_id) for item_id in recorded]
+    by_record = [item for item in by_record if item.family == chosen.family]
+    recorded = {
+        item_id: said for item_id, said in recorded.items() if item_id in {i.item_id for i in by_record}
+    }
     by_rule = [item for item in same_size if item.spec == chosen.spec]
     taken = {item.item_id for item in by_rule} | set(recorded)
     others = [item for item in same_size if item.item_id not in taken]
@@ -81,7 +85,7 @@ def _running(part: PartHead) -> Running:
 def _equivalent(
     chosen: Item, item: Item, found_by: str, part: PartHead, said: CrossReference | None = None
 ) -> Equivalent:
-    judged = interchange(chosen.spec, item.spec, _running(part))
+    judged = interchange_of(chosen.spec, item.spec, _running(part))
     return Equivalent(
         item=item,
         found_by=found_by,
@@ -105,7 +109,7 @@ def choose_match(
     item = known_item(t, choice.item_id)
     earlier = queries.match(t, part_id, lock=True)
     same_version(earlier, choice.version)
-    judged = interchange(chosen.spec, item.spec, _running(part))
+    judged = interchange_of(chosen.spec, item.spec, _running(part))
     queries.set_match(
         t,
         {

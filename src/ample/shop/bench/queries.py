@@ -46,6 +46,7 @@ def change_part(t: Transaction, part_id: int, sheet: BenchSheet, version: int) -
             condition_seen = %(condition)s,
             bench_kind = %(kind)s,
             bench_answers = %(answers)s,
+            family = COALESCE(%(family)s, family),
             version = version + 1
         WHERE part_id = %(part_id)s AND version = %(version)s
         """,
@@ -55,6 +56,7 @@ def change_part(t: Transaction, part_id: int, sheet: BenchSheet, version: int) -
             "condition": sheet.condition,
             "kind": sheet.kind,
             "answers": json.dumps(sheet.answers),
+            "family": sheet.family,
             "version": version,
         },
     )

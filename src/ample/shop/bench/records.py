@@ -6,7 +6,7 @@ from typing import Literal
 
 from pydantic import BaseModel, Field
 
-from ample.core.exchange import IdentifyAnswer, ReadingAnswer
+from ample.core.exchange import FamilyName, IdentifyAnswer, ReadingAnswer
 from ample.shop.catalogue.records import Item
 from ample.shop.jobs.records import JobHead, PartHead, Strict
 
@@ -26,6 +26,8 @@ class FeatureReadings(Strict):
         "shaft_seat", "housing_seat", "shaft", "housing_bore", "free_lip",
         "inside", "section_1", "section_2", "section", "height", "rod", "groove_diameter", "groove_width",
         "seat_outside", "seat_thickness", "working_length", "free_length", "free_inside", "thickness",
+        "shaft_track", "free_lip_no_spring", "length", "groove_depth", "base_height",
+        "key_width", "key_height", "key_length",
     ]  # fmt: skip
     instrument: str = Field(min_length=1, max_length=40)
     readings: list[TypedReading] = Field(min_length=1, max_length=12)
@@ -35,7 +37,10 @@ class BenchSheet(Strict):
     """What the bench holds of a part: marking, condition, readings."""
 
     marking: str = Field(default="", max_length=60)
-    condition: Literal["", "new", "worn", "spun", "rusty"] = ""
+    family: FamilyName | None = Field(default=None, description="another family than the part lay here as")
+    condition: Literal[
+        "", "new", "worn", "spun", "rusty", "used", "stretched", "swollen", "shrunk", "flattened", "hard"
+    ] = ""
     kind: str = Field(default="", max_length=40, description="a kind or group, as its picture is chosen")
     answers: dict[str, str] = Field(default_factory=dict, max_length=12)
     observations: list[FeatureReadings] = Field(default_factory=list, max_length=12)

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import gc
+import json
 import sys
 import threading
 from dataclasses import dataclass
@@ -11,7 +12,7 @@ from typing import Any
 from ample.core.designation import Dialect, read_dialect
 from ample.core.identify import Catalogue, Entry
 from ample.core.identify.catalogue import usual_weight
-from ample.core.parts import BearingSpec
+from ample.core.parts import SEALS, BearingSpec, PartSpec, SealSpec
 from ample.shop.catalogue import queries
 from ample.store import Database, Transaction
 
@@ -23,7 +24,7 @@ class ShopIndex:
     """What identification needs of the shop: catalogue and dialects, of one revision."""
 
     revision: int
-    catalogue: Catalogue | None
+    catalogues: dict[str, Catalogue]
     dialects: tuple[Dialect, ...]
 
 
@@ -63,22 +64,22 @@ def _kept(index: ShopIndex) -> ShopIndex:
 
 def build_index(t: Transaction) -> ShopIndex:
     """Read the whole catalogue, a slice at a time, and lay it out; parts of one specification share it."""
-    entries: list[Entry] = []
-    known: dict[BearingSpec, tuple[BearingSpec, float]] = {}
+    entries: dict[str, list[Entry]] = {}
+    known: dict[PartSpec, tuple[PartSpec, float]] = {}
     after = 0
     while slice_ := queries.items_after(t, after, AT_ONCE):
         for row in slice_:
             spec, usual = _shared(known, _spec(row))
             met = 1 + MET_BEFORE * row["confirmed_count"] + ON_THE_SHELF * (row["stock_quantity"] > 0)
-            entries.append(Entry(spec, row["marking"], usual * met, row["item_id"]))
+            entries.setdefault(spec.family, []).append(
+                Entry(spec, row["marking"], usual * met, row["item_id"])
+            )
         after = slice_[-1]["item_id"]
-    catalogue = Catalogue.of(entries) if entries else None
-    return ShopIndex(queries.revision(t), catalogue, tuple(dialects(t).values()))
+    laid_out = {family: Catalogue.of(own) for family, own in entries.items()}
+    return ShopIndex(queries.revision(t), laid_out, tuple(dialects(t).values()))
 
 
-def _shared(
-    known: dict[BearingSpec, tuple[BearingSpec, float]], spec: BearingSpec
-) -> tuple[BearingSpec, float]:
+def _shared(known: dict[PartSpec, tuple[PartSpec, float]], spec: PartSpec) -> tuple[PartSpec, float]:
     """The one copy of a specification, and how often it is met before the shop's own counts."""
     held = known.get(spec)
     if held is None:
@@ -86,7 +87,21 @@ def _shared(
     return held
 
 
-def _spec(row: dict[str, Any]) -> BearingSpec:
+def _spec(row: dict[str, Any]) -> PartSpec:
+    return _bearing(row) if row["family"] == "bearing" else _seal(row)
+
+
+def _seal(row: dict[str, Any]) -> SealSpec:
+    lengths = [round(float(row[name] or 0), 4) for name in _LENGTHS]
+    marked = tuple(json.loads(row["attributes"]).items()) if row["attributes"] else ()
+    family = sys.intern(row["family"])
+    return SealSpec(
+        family, row["designation"], sys.intern(row["kind"]), tuple(lengths[: len(SEALS[family].dimensions)]),
+        marked, sys.intern(row["series"]),
+    )  # fmt: skip
+
+
+def _bearing(row: dict[str, Any]) -> BearingSpec:
     d, D, B = (float(row[name]) for name in ("bore_mm", "outside_mm", "width_mm"))
     T, C = (None if row[name] is None else float(row[name]) for name in _MORE_SIZES)
     words = [sys.intern(row[name]) for name in _WORDS]
@@ -97,6 +112,7 @@ def _spec(row: dict[str, Any]) -> BearingSpec:
     )  # fmt: skip
 
 
+_LENGTHS = ("bore_mm", "outside_mm", "width_mm", "assembled_width_mm", "outer_ring_width_mm")
 _MORE_SIZES = ("assembled_width_mm", "outer_ring_width_mm")
 _WORDS = (
     "designation",

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import json
 from collections.abc import Mapping, Sequence
 from typing import Any
 
@@ -24,6 +25,8 @@ _ITEM = """
             i.bore_shape,
             i.angle,
             i.cage,
+            i.family,
+            i.attributes,
             i.closure,
             i.clearance,
             i.tolerance_class,
@@ -63,6 +66,8 @@ def items_after(t: Transaction, after: int, most: int) -> list[dict[str, Any]]:
             bore_shape,
             angle,
             cage,
+            family,
+            attributes,
             closure,
             clearance,
             tolerance_class,
@@ -84,7 +89,10 @@ def all_items(t: Transaction) -> list[Item]:
 
 def _as_floats(row: dict[str, Any]) -> dict[str, Any]:
     sizes = ("d_mm", "D_mm", "B_mm", "T_mm", "C_mm")
-    return row | {name: float(row[name]) for name in sizes if row[name] is not None}
+    attributes = json.loads(row["attributes"]) if row["attributes"] else {}
+    return (
+        row | {name: float(row[name]) for name in sizes if row[name] is not None} | {"attributes": attributes}
+    )
 
 
 def item(t: Transaction, item_id: int) -> Item | None:
@@ -106,11 +114,13 @@ def items_of_size(t: Transaction, of: Item) -> list[Item]:
     rows = t.rows(
         _ITEM
         + """
-        WHERE i.bore_mm BETWEEN %(d_low)s AND %(d_high)s
+        WHERE i.family = %(family)s
+            AND i.bore_mm BETWEEN %(d_low)s AND %(d_high)s
             AND i.outside_mm BETWEEN %(D_low)s AND %(D_high)s
         ORDER BY i.item_id
         """,
         {
+            "family": of.family,
             "d_low": of.d_mm - 0.01,
             "d_high": of.d_mm + 0.01,
             "D_low": of.D_mm - 0.01,
@@ -120,16 +130,19 @@ def items_of_size(t: Transaction, of: Item) -> list[Item]:
     return [Item(**row) for row in rows]
 
 
-def stock_of_designation(t: Transaction, designation: str, closure: str) -> list[Item]:
-    """What is on the shelf of a designation and closure."""
+def stock_of_designation(t: Transaction, family: str, designation: str, closure: str) -> list[Item]:
+    """What is on the shelf of a designation and closure (of all but bearings: open)."""
     rows = t.rows(
         _ITEM
         + """
-        WHERE i.designation = %(designation)s AND i.closure = %(closure)s AND i.stock_quantity > 0
+        WHERE i.designation = %(designation)s
+            AND i.family = %(family)s
+            AND i.closure = %(closure)s
+            AND i.stock_quantity > 0
         ORDER BY i.stock_quantity DESC, i.item_id
         LIMIT 5
         """,
-        {"designation": designation, "closure": closure},
+        {"designation": designation, "family": family, "closure": closure},
     )
     return [Item(**row) for row in rows]
 
@@ -235,15 +248,15 @@ def add_items(t: Transaction, maker_id: int, rows: Sequence[dict[str, Any]]) -> 
         INSERT INTO catalogue_items (
             maker_id, marking, designation, series, bore_mm, outside_mm, width_mm,
             closure, clearance, tolerance_class, stock_quantity, stock_place,
-            kind, assembled_width_mm, outer_ring_width_mm, bore_shape, angle, cage
+            kind, assembled_width_mm, outer_ring_width_mm, bore_shape, angle, cage, family, attributes
         )
         VALUES (
             %(maker_id)s, %(marking)s, %(designation)s, %(series)s, %(d_mm)s, %(D_mm)s, %(B_mm)s,
             %(closure)s, %(clearance)s, %(tolerance_class)s, %(stock_quantity)s, %(stock_place)s,
-            %(kind)s, %(T_mm)s, %(C_mm)s, %(bore_shape)s, %(angle)s, %(cage)s
+            %(kind)s, %(T_mm)s, %(C_mm)s, %(bore_shape)s, %(angle)s, %(cage)s, %(family)s, %(attributes)s
         )
         """,
-        [row | {"maker_id": maker_id} for row in rows],
+        [{"family": "bearing", "attributes": None} | row | {"maker_id": maker_id} for row in rows],
     )
 
 

@@ -2,18 +2,22 @@
 
 from __future__ import annotations
 
+import json
 from datetime import date
 from decimal import Decimal
 
-from pydantic import BaseModel, ConfigDict, Field, computed_field
+from pydantic import BaseModel, ConfigDict, Field, computed_field, field_validator
 
 from ample.core.exchange import InterchangeAnswer, ReadingAnswer
-from ample.core.parts import BearingSpec
+from ample.core.parts import SEALS, BearingSpec, PartSpec, SealSpec
 from ample.core.parts.ratings import element_mm
 
 
 class Item(BaseModel):
-    """A listed part of a maker."""
+    """A listed part of a maker.
+
+    The five lengths are the dimensions of its family in their order; of a bearing d, D, B, T and C.
+    """
 
     item_id: int
     maker: str
@@ -35,10 +39,27 @@ class Item(BaseModel):
     bore_shape: str = "cylindrical"
     angle: str = ""
     cage: str = "standard"
+    family: str = "bearing"
+    attributes: dict[str, str] = {}
+
+    @field_validator("attributes", mode="before")
+    @classmethod
+    def _from_column(cls, held: object) -> object:
+        """The column holds JSON text, or nothing."""
+        return json.loads(held) if isinstance(held, str) else held or {}
 
     @property
-    def spec(self) -> BearingSpec:
+    def spec(self) -> PartSpec:
         """The specification that the core works with."""
+        return self._bearing() if self.family == "bearing" else self._seal()
+
+    def _seal(self) -> SealSpec:
+        lengths = (self.d_mm, self.D_mm, self.B_mm, self.T_mm or 0.0, self.C_mm or 0.0)
+        sizes = tuple(round(size, 4) for size in lengths[: len(SEALS[self.family].dimensions)])
+        marked = tuple(self.attributes.items())
+        return SealSpec(self.family, self.designation, self.kind, sizes, marked, self.series)
+
+    def _bearing(self) -> BearingSpec:
         return BearingSpec(
             self.designation, self.series, self.d_mm, self.D_mm, self.B_mm,
             self.closure, self.clearance, self.tolerance_class, self.cage, "none", self.bore_shape,
@@ -51,9 +72,17 @@ class Item(BaseModel):
         """The size as it is said."""
         return self.spec.size_text
 
+    @computed_field  # type: ignore[prop-decorator]
+    @property
+    def dimensions(self) -> dict[str, float]:
+        """Its dimensions by the contract's names."""
+        return self.spec.dimensions
+
     @property
     def element_mm(self) -> float:
-        """The diameter of what rolls in it, for drawings."""
+        """The diameter of what rolls in it, for drawings; nothing rolls in a seal."""
+        if self.family != "bearing":
+            return 0.0
         return element_mm(self.kind, self.d_mm, self.D_mm, self.T_mm or self.B_mm)
 
 

@@ -98,8 +98,10 @@ def add_part(t: Transaction, job_id: int, new: NewPart) -> int:
     )
     return t.insert(
         """
-        INSERT INTO parts (job_id, position, name, surroundings, marking, dirty, rpm)
-        VALUES (%(job_id)s, %(position)s, %(name)s, %(surroundings)s, %(marking)s, %(dirty)s, %(rpm)s)
+        INSERT INTO parts (job_id, position, name, surroundings, marking, dirty, rpm, family)
+        VALUES (
+            %(job_id)s, %(position)s, %(name)s, %(surroundings)s, %(marking)s, %(dirty)s, %(rpm)s, %(family)s
+        )
         """,
         new.model_dump() | {"job_id": job_id, "position": position},
     )
@@ -113,6 +115,12 @@ def decisions(t: Transaction, part_ids: list[int]) -> dict[int, dict[str, Any]]:
         """
         SELECT
             p.part_id,
+            p.family,
+            (
+                SELECT GROUP_CONCAT(DISTINCT r.feature)
+                FROM readings r
+                WHERE r.part_id = p.part_id
+            ) AS features,
             i.item_id AS chosen_id,
             i.probability,
             i.worst_sigmas,

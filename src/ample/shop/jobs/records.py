@@ -6,6 +6,7 @@ import json
 
 from pydantic import BaseModel, ConfigDict, Field, field_validator
 
+from ample.core.exchange import FamilyName
 from ample.shop.catalogue.records import Item
 from ample.shop.times import UtcTime
 
@@ -38,7 +39,7 @@ class PartHead(BaseModel):
     surroundings: str
     dirty: bool
     rpm: int | None
-    family: str
+    family: FamilyName
     marking: str
     condition_seen: str
     bench_kind: str
@@ -133,3 +134,4 @@ class NewPart(Strict):
     marking: str = Field(default="", max_length=60)
     dirty: bool = False
     rpm: int | None = Field(default=None, ge=0, le=200_000)
+    family: FamilyName = "bearing"

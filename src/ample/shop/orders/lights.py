@@ -33,7 +33,7 @@ def lights_of(t: Transaction, part_ids: list[int], instrument_of: InstrumentOf) 
         own = [each for each in given if each["line_id"] == row["line_id"]]
         item = items.get(fitted[part_id] or 0)
         shaft = housing = None
-        if item is not None and part_id in measured:
+        if item is not None and item.family == "bearing" and part_id in measured:
             shaft, housing = _seat_facts(t, part_id, item, instrument_of)
         facts = _facts(row, shaft, housing)
         found[part_id] = [
@@ -56,6 +56,8 @@ def _facts(row: dict[str, Any], shaft: SeatFact | None, housing: SeatFact | None
         housing=housing,
         quantity=row["quantity"] or NEEDED,
         needed=NEEDED,
+        family=row["family"],
+        read=frozenset((row["features"] or "").split(",")),
     )
 
 
