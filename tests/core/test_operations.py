@@ -29,6 +29,8 @@ ASKED = {
     "line-check": {"sheet": {"lines": [{"key": "main", "name": "shaft"}], "parts": [{"key": "ball", "line": "main", "kind": "ball_bearing"}]}},
     "trade": {},
     "kinds": {},
+    "encode": {"text": "35x52x7 TC NBR"},
+    "rubber": {"hardness_shore_a": 70, "mass_air_g": 10, "mass_water_g": 4.75, "stood_in": "fuel"},
     "needles": {"inside_mm": 14.7, "needle_mm": 2.5, "counted": 20},
 }  # fmt: skip
 ANSWERED = {
@@ -38,6 +40,8 @@ ANSWERED = {
     "ring-limits": {"lower_um", "upper_um"},
     "internal-clearance": {"min_um", "max_um"},
     "decode": {"readings"},
+    "encode": {"family", "texts"},
+    "rubber": {"chances", "density_g_cm3", "settled", "words"},
     "identify": {"candidates", "none_probability", "unit_hint", "next_measurement"},
     "interchange": {"verdict", "attributes"},
     "seat": {"mean_mm", "out_of_round_um", "taper_um", "decision", "interference_um", "creep_probability"},

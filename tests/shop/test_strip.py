@@ -253,12 +253,12 @@ def test_the_seat_is_evidence_for_the_bearing(as_role):
     assert (best["dimensions"]["d_mm"], best["dimensions"]["D_mm"]) == (25, 52)
 
 
-def test_a_seal_is_not_identified_over_a_list_of_bearings(a_job):
+def test_a_seal_is_not_said_to_be_a_bearing(a_job):
     client, number = a_job()
     put_line(client, number, [part("seal", "lip_seal", inside={"typed": "28"})])
     sent = client.post(f"/api/jobs/{number}/line/seal/bench").get_json()
     answer = client.post(f"/api/parts/{sent['part_id']}/identification", {"item_id": 1, "version": 0})
-    assert code(answer) == (422, "not_listed")
+    assert code(answer) == (422, "other_family")
 
 
 def test_changing_the_cost_of_coming_back_judges_again(a_job):

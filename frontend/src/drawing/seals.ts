@@ -356,7 +356,7 @@ function washer(kind: string, s: Sizes): SealHalf {
   else pieces.push(metal(box(-w, w, ri, ro)))
   if (kind === 'tab_washer')
     pieces.push(metal(box(w, w + 3 * t, ri, ri + t)), metal(box(-w - 2.4 * t, -w, ro - t, ro)))
-  if (kind === 'thrust_washer') pieces.push(rubber(box(w, w + t * 0.16, ri, ro)))
+  if (kind === 'plain_thrust_washer') pieces.push(rubber(box(w, w + t * 0.16, ri, ro)))
   return whole(pieces, [-w, w], ri, ro, {
     inside: { along: 'diameter', r: ri, at: w, side: 'right' },
     outside: { along: 'diameter', r: ro, at: -w, side: 'left' },
@@ -410,7 +410,7 @@ const WASHERS = [
   'copper_washer',
   'shim',
   'support_washer',
-  'thrust_washer',
+  'plain_thrust_washer',
   'wave_washer',
   'felt_ring',
   'tab_washer',
@@ -483,7 +483,7 @@ export const USUAL_SEALS: Record<string, Sizes> = {
   copper_washer: { inside_mm: 14, outside_mm: 20, thickness_mm: 1.5 },
   shim: { inside_mm: 25, outside_mm: 35, thickness_mm: 0.5 },
   support_washer: { inside_mm: 25, outside_mm: 35, thickness_mm: 2 },
-  thrust_washer: { inside_mm: 20, outside_mm: 36, thickness_mm: 1.5 },
+  plain_thrust_washer: { inside_mm: 20, outside_mm: 36, thickness_mm: 1.5 },
   wave_washer: { inside_mm: 24, outside_mm: 30, thickness_mm: 0.6 },
   felt_ring: { inside_mm: 35, outside_mm: 47, thickness_mm: 5 },
   tab_washer: { inside_mm: 25, outside_mm: 42, thickness_mm: 1.25 },

@@ -35,6 +35,7 @@ _COMPOSED = re.compile(
 )
 _NAMED = re.compile(r"(?<![A-Z])(ID|OD|CS|AD)\s*[=:]?\s*([\d.,]+)|([\d.,]+)\s*(?:MM)?\s*(ID|OD|CS)(?![A-Z])")
 _BASE_AND_HEIGHT = re.compile(r"(?<=\d;)\d{1,2}(?:[.,]\d+)?/\d{1,2}(?:[.,]\d+)?\s*$")
+_TIMES = re.compile(r"(?<=\d)\*(?=\d)")
 _SEPARATORS = re.compile(r"[\s\-_/.,;:+()\[\]×X*'\"#=Ø⌀]+")
 _WORN = re.compile(r"[0-9?][0-9?.,]*(?:\s*[X×*/ -]\s*[0-9?][0-9?.,]*)*")
 _BARE_SCORE = {3: {"lip_seal": 0.65, "hydraulic_seal": 0.18, "washer": 0.14, "key": 0.08},
@@ -118,6 +119,7 @@ def seal_readings(clean: str, typed: str, most_worn: int = FEW_WORN) -> list[Mar
         >>> seal_readings("35X52X7 TC", "35x52x7 TC")[0].attributes["kind"]
         'lip_rubber_dust'
     """
+    clean = _TIMES.sub("X", clean)
     text = _Text(typed, clean)
     found = list(_special(text))
     text.words = words_in(clean)
@@ -485,7 +487,7 @@ def _ring(text: _Text) -> Shaped:
             names = ("section_mm", "inside_mm")
     else:
         return
-    if not 0.3 <= section <= 30 or inside <= 0 or section > 1.2 * inside + 1:
+    if not 0.3 <= section <= 12 or inside <= 0 or section > 1.2 * inside + 1:
         return
     if inch:
         called = _called(inside / 25.4, section / 25.4)

@@ -561,7 +561,7 @@ _PICTURES: dict[str, tuple[tuple[str, str, str], ...]] = {
         ("e_ring", "from the side", "e_ring"), ("wire", "round wire", "wire_shaft"),
     ),
     "washer": (
-        ("copper", "copper", "copper_washer"), ("shim", "shim", "shim"), ("thrust", "thrust", "thrust_washer"),
+        ("copper", "copper", "copper_washer"), ("shim", "shim", "shim"), ("thrust", "thrust", "plain_thrust_washer"),
         ("wave_washer", "wave", "wave_washer"), ("felt", "felt", "felt_ring"), ("tab", "tabs", "tab_washer"),
     ),
     "key": (("key_round", "round ends", "key_round"), ("key_square", "square ends", "key_square")),

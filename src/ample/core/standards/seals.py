@@ -306,7 +306,7 @@ def _retaining() -> Iterator[SealSize]:
 
 _WASHER_NAMES = {
     "copper_washer": "DIN 7603 - ", "shim": "DIN 988 - ", "support_washer": "DIN 988 - S ",
-    "thrust_washer": "ISO 6525 - ", "felt_ring": "DIN 5419 - ", "tab_washer": "MB ", "wave_washer": "wave ",
+    "plain_thrust_washer": "ISO 6525 - ", "felt_ring": "DIN 5419 - ", "tab_washer": "MB ", "wave_washer": "wave ",
 }  # fmt: skip
 
 

@@ -1,0 +1,146 @@
+"""Markings and sizes of seals, rings and small parts, read and written."""
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from ample.core.designation import decode, encode_seal, listed_specs, seal_words
+from ample.core.parts import SEALS, SealSpec
+from tests.tables import published
+
+MARKINGS = published("seal_markings.csv")
+
+
+def test_there_are_at_least_250_markings_of_every_family():
+    assert len(MARKINGS) >= 250
+    assert {row["family"] for row in MARKINGS} == set(SEALS)
+    assert all(row["basis"] for row in MARKINGS)
+
+
+@pytest.mark.parametrize("row", MARKINGS, ids=lambda row: row["marking"])
+def test_reads_markings(row):
+    """Each row says its standard, or common practice."""
+    best = decode(row["marking"])[0]
+    assert best.family == row["family"]
+    assert best.designation == row["designation"]
+    if row["kind"]:
+        assert best.attributes["kind"] == row["kind"]
+    for pair in filter(None, row["states"].split(";")):
+        name, value = pair.split("=")
+        assert best.attributes[name] == value
+    assert not best.unread
+
+
+@pytest.mark.parametrize(
+    ("text", "first", "also"),
+    [("30x42x7", "lip_seal", "bearing"), ("35 52 7", "lip_seal", None), ("20x2.5", "o_ring", None),
+     ("1-1/8 x 1-1/2 x 3/8", "lip_seal", "hydraulic_seal"), ("25x52x15", "bearing", None), ("6205-2RS", "bearing", None),
+     ("608", "bearing", None), ("40x50x8", "lip_seal", "hydraulic_seal")],
+)  # fmt: skip
+def test_what_can_be_of_several_families_is_given_in_several(text, first, also):
+    """The contract: three bare sizes read first as a lip seal, two as an O-ring; a listed bearing of just that size first."""
+    found = [reading.family for reading in decode(text)]
+    assert found[0] == first
+    assert also is None or also in found
+
+
+@pytest.mark.parametrize(
+    ("text", "family", "among"),
+    [("35x?2x7", "lip_seal", {"35x52x7", "35x62x7"}), ("2?4 N70", "o_ring", {"-204", "-214", "-224"}),
+     ("?5x52x7", "lip_seal", {"25x52x7", "35x52x7"}), ("20x?.5", "o_ring", {"20x2.5", "20x1.5"}),
+     ("1870 1125 ?", "hydraulic_seal", {"28.575x38.1x9.525"}), ("18?0 1125 375", "hydraulic_seal", {"28.575x38.1x9.525"})],
+)  # fmt: skip
+def test_reads_what_half_worn_markings_can_be(text, family, among):
+    found = {reading.designation for reading in decode(text, limit=400) if reading.family == family}
+    assert among <= found
+
+
+# Facts of the trade (common practice) ---------------------------------------------------------
+
+
+@pytest.mark.parametrize(
+    ("code", "section", "inside", "height"),
+    [
+        ("1870 1125 375", 3 / 16, 1.125, 3 / 8),
+        ("3120 2000 625", 5 / 16, 2.0, 5 / 8),
+        ("2500 1187 375", 1 / 4, 1.1875, 3 / 8),
+    ],
+)
+def test_composed_codes_of_u_cups(code, section, inside, height):
+    """Inches cut to thousandths, the section with a trailing zero; snapped to sixteenths."""
+    sizes = decode(code, family="hydraulic_seal")[0].dimensions
+    assert sizes["section_mm"] == pytest.approx(section * 25.4, abs=0.002)
+    assert sizes["inside_mm"] == pytest.approx(inside * 25.4, abs=0.002)
+    assert sizes["height_mm"] == pytest.approx(height * 25.4, abs=0.002)
+
+
+def test_piston_seals_count_sixteenths_of_the_bore():
+    assert decode("piston seal 28")[0].dimensions["outside_mm"] == pytest.approx(1.75 * 25.4)
+
+
+def test_an_eighth_ring_in_a_gland_of_one_and_three_quarters_is_one_and_a_half_inside():
+    best = decode("1 1/2 x 1 3/4 x 1/8 o-ring")[0]
+    assert best.designation == "-222"
+    assert best.dimensions["section_mm"] == pytest.approx(0.139 * 25.4, abs=1e-3)
+    assert best.attributes["called"] == "1/8 × 1 1/2 in"
+
+
+# Round trips and whatever is typed ------------------------------------------------------------
+
+RUBBERS = [("material", "NBR"), ("material", "FKM"), ("material", "EPDM"), ("material", "HNBR")]
+
+
+@given(st.sampled_from(listed_specs()), st.sampled_from(["standard", "market", "words"]), st.sampled_from([None, *RUBBERS]),
+       st.sampled_from([None, "70", "75", "90"]))  # fmt: skip
+def test_what_is_written_is_read_again(spec, habit, rubber, hard):
+    marked = ()
+    if rubber and spec.family in ("lip_seal", "o_ring", "hydraulic_seal"):
+        marked = (rubber,)
+        if hard and "hardness_shore_a" in SEALS[spec.family].marked:
+            marked = (rubber, ("hardness_shore_a", hard))
+    own = SealSpec(spec.family, spec.designation, spec.kind, spec.dimensions_mm, marked, spec.series)
+    best = decode(encode_seal(own, habit))[0]
+    assert best.family == spec.family
+    assert best.attributes["kind"] == spec.kind
+    assert best.dimensions == pytest.approx(spec.dimensions, abs=1e-3)
+    assert {name: best.attributes.get(name) for name, _ in marked} == dict(marked)
+    assert not best.unread
+
+
+@given(st.text(alphabet="0123456789?x×X*./-, ACSTBVNRDIØ\"'", min_size=1, max_size=40))
+def test_whatever_looks_like_a_size_is_read_or_left(text):
+    if text.strip():
+        for reading in decode(text):
+            assert reading.score >= 0
+            assert all(size > 0 for size in reading.dimensions.values())
+            for span in reading.spans:
+                if span.start >= 0 and reading.family != "bearing":
+                    assert text[span.start : span.stop] == span.text
+
+
+@pytest.mark.parametrize("code", sorted({word.code for words in seal_words().values() for word in words}))
+def test_every_word_is_reached(code):
+    words = [w for held in seal_words().values() for w in held if w.code == code]
+    for word in words:
+        family = sorted(word.families)[0]
+        samples = {"lip_seal": "35x52x7", "o_ring": "20x2.5", "hydraulic_seal": "40x50x8", "face_seal": "25", "key": "8x7x32",
+                   "retaining_ring": "25", "washer": "20x28x0.5"}  # fmt: skip
+        lead = (
+            "MECHANICAL SEAL " if family == "face_seal" else "CIRCLIP " if family == "retaining_ring" else ""
+        )
+        lead = (
+            "SHIM "
+            if family == "washer" and word.sets[0][0] != "kind"
+            else "KEY "
+            if family == "key"
+            else lead
+        )
+        texts = (f"{code} {samples[family]}", f"{lead}{samples[family]} {code}", f"{code} 40", f"{code} 8", f"{code} 40x48x5x8",
+                 f"{code} 12x16x1.5", f"{code} 28", f"{lead}{code} {samples[family]}")  # fmt: skip
+        spans = {
+            (span.attribute, span.value)
+            for text in texts
+            for reading in decode(text, limit=400, family=family)
+            for span in reading.spans
+        }
+        assert set(word.sets) <= spans, word

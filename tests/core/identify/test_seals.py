@@ -1,0 +1,152 @@
+"""Identifying seals, rings and small parts: facts of the trade, the model against a dense one, advice."""
+
+import pytest
+from benchmarks.seal_parts import TOLD, WHOLE, SealReference, SealSimulator
+from benchmarks.seal_trials import ranked
+from benchmarks.simulate import AS_MODELLED
+
+from ample.core.errors import BadInput
+from ample.core.identify import Observation, Seen, identify, standard_catalogue
+from ample.core.parts import SEALS
+from ample.core.sizes import default_instrument
+
+CALIPER = default_instrument("caliper")
+
+
+def told(family, kind=None, markings=(), condition=None, **sizes):
+    read = [
+        Observation(name, values if isinstance(values, tuple) else (values,), CALIPER, condition, family)
+        for name, values in sizes.items()
+    ]
+    seen = Seen.of(kind, {}, SEALS[family])
+    return identify(standard_catalogue(family), read, markings, seen=seen)
+
+
+def first(found):
+    return found.candidates[0].variants[0].entry.spec.designation
+
+
+@pytest.mark.parametrize("inches", [1.122, 1.124, 1.126, 1.128])
+def test_a_rod_read_about_an_inch_and_an_eighth(inches):
+    """Common practice: 1.122 to 1.128 in is the 1 1/8 in rod."""
+    found = told("hydraulic_seal", "loaded", rod=inches * 25.4, section=4.76, height=9.5)
+    assert found.candidates[0].dimensions["inside_mm"] == pytest.approx(28.575)
+
+
+def test_between_two_standards_both_are_named():
+    found = told("hydraulic_seal", rod=28.3)
+    assert any("28 mm and 1 1/8 in" in words for words in found.advice)
+
+
+def test_five_eighths_against_sixteen_millimetres():
+    assert first(told("face_seal", "bellows", shaft=15.87, seat_outside=31.7)).startswith("5/8 in")
+    assert first(told("face_seal", "conical", shaft=15.99, seat_outside=27.0)).startswith("16 ")
+
+
+@pytest.mark.parametrize(
+    ("outside", "bore"), [(52.25, 52), (62.2, 62), (47.18, 47), (72.28, 72), (100.22, 100)]
+)
+def test_a_used_lip_seals_outside_names_its_bore_and_asks_for_it(outside, bore):
+    found = told("lip_seal", "rubber", outside=outside)
+    bores = {}
+    for each in found.candidates:
+        bores[each.envelope_mm[1]] = bores.get(each.envelope_mm[1], 0) + each.probability
+    assert max(bores, key=bores.get) == bore
+    assert any("measure the housing bore" in words for words in found.advice)
+
+
+def test_the_depth_of_the_track_is_said():
+    found = told("lip_seal", shaft=44.98, shaft_track=44.82)
+    assert any("0.08 mm deep" in words for words in found.advice)
+
+
+def test_a_worn_lip_does_not_mislead():
+    found = told("lip_seal", "rubber", free_lip=34.2, outside=52.22, width=7.05)
+    assert first(found) == "35x52x7"
+    assert any("measure the shaft" in words for words in found.advice)
+
+
+def test_a_flattened_ring_is_not_taken_by_its_flattened_section():
+    found = told("o_ring", "round", condition="flattened", inside=37.8, section_1=3.9, section_2=3.25)
+    assert first(found) == "-222"
+    assert any("0.139 in" in words for words in found.advice)
+    assert any("Flattened" in words for words in found.advice)
+
+
+def test_a_ring_by_its_cut_length():
+    """L = π (ID + CS)."""
+    assert first(told("o_ring", "round", length=3.14159 * (20 + 2.5), section_1=2.5)) == "20x2.5"
+
+
+def test_a_ruined_ring_by_its_groove():
+    found = told("o_ring", "round", groove_diameter=50.6, groove_width=3.2, groove_depth=1.95)
+    assert "50x2.5" in [each.variants[0].entry.spec.designation for each in found.candidates[:2]]
+
+
+def test_a_circlip_by_its_groove_and_thickness():
+    assert (
+        first(told("retaining_ring", "shaft_ring", groove_diameter=28.58, thickness=1.47))
+        == "DIN 471 - 30x1.5"
+    )
+
+
+def test_look_alike_wipers_are_told_by_their_base():
+    """One rod, one section, one height: the base that sits in the groove is another."""
+    snap = told("hydraulic_seal", rod=39.97, section=5.0, height=7.0, base_height=5.0)
+    kinds = dict(snap.kinds)
+    assert kinds.get("wiper_cased", 0) > kinds.get("u_cup", 0)
+    assert snap.candidates[0].dimensions["inside_mm"] == 40
+
+
+def test_the_picture_parts_square_from_round():
+    round_one, square = (
+        told("o_ring", "round", inside=37.7, section_1=3.53),
+        told("o_ring", "square", inside=37.7, section_1=3.53),
+    )
+    assert round_one.candidates[0].kinds[0][0] == "o_ring"
+    assert square.candidates[0].kinds[0][0] == "square_ring"
+
+
+def test_an_unlisted_seal_is_none_of_these():
+    found = told("lip_seal", "rubber", shaft=(37.0, 37.01), housing_bore=(59.0, 59.02), width=(9.5, 9.52))
+    assert found.none_probability > 0.9
+
+
+def test_inches_typed_for_millimetres_are_asked_about():
+    found = told("lip_seal", shaft=1.375, outside=2.06, width=0.28)
+    assert found.unit_hint is not None
+    assert found.unit_hint.unit == "in"
+
+
+@pytest.mark.parametrize("family", list(SEALS))
+def test_a_feature_of_another_family_is_refused(family):
+    with pytest.raises(BadInput, match="is not measured"):
+        Observation("standout", (1.0,), CALIPER, None, family)
+
+
+@pytest.mark.parametrize("family", list(WHOLE))
+def test_ranks_as_a_dense_model_written_apart_does(family):
+    """The true model's own posterior on the same draws: the likeliest is the same nearly always."""
+    catalogue = standard_catalogue(family)
+    simulator, reference = (
+        SealSimulator(catalogue, CALIPER, 5, AS_MODELLED),
+        SealReference(catalogue, CALIPER),
+    )
+    same = 0
+    for number in range(12):
+        draw = simulator.draw(TOLD[family][number % len(TOLD[family])], WHOLE[family], 1, listed=True)
+        ours, theirs = ranked(simulator, draw), reference.order(draw)
+        if ours[0][0] == theirs[0][1]:
+            same += 1
+            assert ours[1][0] == pytest.approx(theirs[0][0], abs=0.12)
+    assert same >= 11
+
+
+@pytest.mark.parametrize("family", list(SEALS))
+def test_chances_add_up_with_none(family):
+    feature = SEALS[family].offered_in[SEALS[family].usual_scheme][0]
+    found = identify(
+        standard_catalogue(family), [Observation(feature, (25.02,), CALIPER, None, family)], limit=100
+    )
+    assert sum(each.probability for each in found.candidates) + found.none_probability <= 1 + 1e-9
+    assert found.next_measurement is not None

@@ -1,0 +1,165 @@
+"""The families of seals, rings and small parts: every kind measured, told and drawn from data."""
+
+import math
+
+import pytest
+
+from ample.core.errors import BadInput
+from ample.core.parts import FAMILIES, SEALS, SealSpec, said_size
+from ample.core.parts.rubber import Clues, rubber_by_evidence, rubbers
+from ample.core.parts.seals import USED_COVER_MM, condition_rows, effects_of, standings
+from ample.core.standards import seal_sizes, sizes_of_family
+
+KINDS = [(family.name, kind) for family in SEALS.values() for kind in family.kinds]
+
+
+def spec(size):
+    return SealSpec(size.family, size.designation, size.kind, size.dimensions_mm)
+
+
+@pytest.mark.parametrize(("family", "kind"), KINDS)
+def test_every_kind_has_a_picture_questions_and_all_that_is_measured(family, kind):
+    described = SEALS[family]
+    own = described.kinds[kind]
+    assert own.group in described.groups
+    sizes = [size for size in sizes_of_family(family) if size.kind == kind]
+    if kind == "backup_concave":
+        assert not sizes  # sold by drawing only
+        return
+    assert sizes
+    for name in described.offered(frozenset({own.scheme})):
+        found = described.measures(spec(sizes[0]).make, name)
+        assert found, name
+        for one in found:
+            assert one.low_mm < one.high_mm
+
+
+@pytest.mark.parametrize("family", list(SEALS))
+def test_answers_are_those_of_some_kind_and_all_are_listed(family):
+    described = SEALS[family]
+    for question in described.questions:
+        given = {kind.told[question.name] for kind in described.kinds.values() if question.name in kind.told}
+        assert given == {value for value, _ in question.answers}
+
+
+def test_kinds_and_families_have_names_of_their_own():
+    names = [kind for family in FAMILIES.values() for kind in family.kinds]
+    assert len(set(names)) == len(names)
+
+
+@pytest.mark.parametrize("family", list(SEALS))
+def test_shares_of_conditions_add_up(family):
+    assert sum(kind.weight for kind in SEALS[family].conditions) == pytest.approx(1)
+
+
+def test_a_stretched_ring_is_larger_inside_and_thinner():
+    """The trade pages: inside up by s, section down by about s/2; outside and cut length follow."""
+    row = next(row for row in condition_rows("o_ring") if row["condition"] == "stretched")
+    effect = effects_of("o_ring", row, 0.04)
+    make = spec(next(s for s in sizes_of_family("o_ring") if s.designation == "-222")).make
+    moved = {
+        name: sum(share * dict(made.of).get(axis, 0) for axis, share in effect[name].grows)
+        for name in ("inside", "section_1", "outside", "length")
+        for made in SEALS["o_ring"].measures(make, name)
+    }
+    inside, section = 1.484 * 25.4, 0.139 * 25.4
+    assert moved["inside"] == pytest.approx(0.04 * inside, abs=1e-3)
+    assert moved["section_1"] == pytest.approx(-0.02 * section, abs=1e-3)
+    assert moved["outside"] == pytest.approx(0.04 * inside - 0.04 * section, abs=1e-3)
+    assert moved["length"] == pytest.approx(math.pi * (0.04 * inside - 0.02 * section), abs=1e-3)
+
+
+def test_a_used_cover_has_lost_some_of_its_allowance():
+    """The trade pages: −0.05 ± 0.08 of rubber, −0.02 ± 0.05 of metal, after removal."""
+    assert USED_COVER_MM == {"rubber": (-0.05, 0.08), "metal": (-0.02, 0.05)}
+    for kind, shift in (("lip_rubber", -0.05), ("lip_metal", -0.02)):
+        size = next(s for s in sizes_of_family("lip_seal") if s.kind == kind)
+        (outside,) = SEALS["lip_seal"].measures(spec(size).make, "outside")
+        assert outside.used_shift_mm == shift
+
+
+def test_every_scheme_says_what_its_features_stand_for():
+    for (family, scheme), features in standings().items():
+        for feature in SEALS[family].offered_in[scheme]:
+            assert feature in features, (scheme, feature)
+
+
+def test_sizes_are_said_as_the_trade_says_them():
+    assert said_size("lip_seal", "lip_rubber", (35.0, 52.0, 7.0)) == "35 × 52 × 7"
+    assert said_size("o_ring", "o_ring", (20.0, 2.5, 0.0)) == "20 × 2.5"
+    assert said_size("hydraulic_seal", "wiper", (40.0, 4.0, 8.0, 5.0)) == "40 × 48 × 5 × 8"
+    assert said_size("retaining_ring", "ring_shaft", (25.0, 23.9, 1.3, 1.2, 23.2)) == "25 × 1.2"
+
+
+def test_no_two_listed_parts_of_a_kind_are_of_one_size():
+    seen = {(size.family, size.kind, size.dimensions_mm) for size in seal_sizes()}
+    assert len(seen) == len(seal_sizes())
+
+
+# Rubber ------------------------------------------------------------------------------------
+
+
+@pytest.mark.parametrize(
+    ("rubber", "low", "high"),
+    [("NBR", 1.15, 1.35), ("EPDM", 1.05, 1.2), ("FKM", 1.8, 2.05), ("VMQ", 1.1, 1.35), ("PTFE", 2.1, 2.25)],
+)
+def test_densities_are_those_of_the_trade_pages(rubber, low, high):
+    assert rubbers()[rubber].density_g_cm3 == (low, high)
+
+
+@pytest.mark.parametrize(
+    ("air", "water", "density"), [(10.0, 4.75, 1.901), (3.10, 0.62, 1.2475), (21.5, 11.5, 2.146)]
+)
+def test_density_by_two_weighings(air, water, density):
+    """ρ = m_air · ρ_water / (m_air − m_water)."""
+    assert rubber_by_evidence(Clues(mass_air_g=air, mass_water_g=water)).density_g_cm3 == pytest.approx(
+        density, abs=0.001
+    )
+
+
+def test_density_tells_fluoro_rubber_and_ptfe_and_nothing_else():
+    fkm = rubber_by_evidence(Clues(mass_air_g=10, mass_water_g=4.75))
+    assert (fkm.chances[0][0], fkm.settled) == ("FKM", True)
+    ptfe = rubber_by_evidence(Clues(mass_air_g=21.5, mass_water_g=11.5))
+    assert (ptfe.chances[0][0], ptfe.settled) == ("PTFE", True)
+    for water in (0.98, 1.3, 1.7, 2.2):
+        assert not rubber_by_evidence(Clues(mass_air_g=10, mass_water_g=water)).settled
+
+
+def test_nbr_and_epdm_are_never_told_by_density_hardness_and_colour():
+    found = rubber_by_evidence(Clues(hardness_shore_a=70, colour="black", mass_air_g=10, mass_water_g=1.55))
+    chances = dict(found.chances)
+    assert chances["NBR"] > 0.03
+    assert chances["EPDM"] > 0.03
+    assert any("cannot be told" in words for words in found.words)
+
+
+def test_colour_is_a_weak_hint():
+    plain, brown = (
+        rubber_by_evidence(Clues(hardness_shore_a=75)),
+        rubber_by_evidence(Clues(hardness_shore_a=75, colour="brown")),
+    )
+    rise = dict(brown.chances)["FKM"] / dict(plain.chances)["FKM"]
+    assert 1 < rise < 4
+    assert not brown.settled
+
+
+def test_what_swelled_in_oil_was_the_wrong_rubber():
+    found = rubber_by_evidence(Clues(stood_in="mineral_oil", swelling="much"))
+    assert found.chances[0][0] == "EPDM"
+    assert any("wrong rubber" in words for words in found.words)
+
+
+@pytest.mark.parametrize(
+    "clues",
+    [{"colour": "mauve"}, {"stood_in": "custard"}, {"swelling": "lots"}, {"hardness_shore_a": 5}, {"mass_air_g": 1.0},
+     {"mass_air_g": 1.0, "mass_water_g": 1.0}, {"mass_air_g": 1.0, "mass_water_g": 2.0}, {"scale_g": 0.0}],
+)  # fmt: skip
+def test_clues_that_cannot_be_are_refused_in_words(clues):
+    with pytest.raises(BadInput):
+        Clues(**clues)
+
+
+def test_chances_add_up():
+    for clues in (Clues(), Clues(hardness_shore_a=90), Clues(stood_in="steam", swelling="none", heat_c=150)):
+        assert sum(chance for _, chance in rubber_by_evidence(clues).chances) == pytest.approx(1)
