@@ -115,4 +115,4 @@ def _bore(simulator: SealSimulator, count: int) -> float:
         right += (
             max(bores, key=lambda size: bores[size]) == simulator.catalogue.envelopes_mm[draw.envelope][1]
         )
-    return 100 * right / count
+    return float(100 * right / count)

@@ -37,6 +37,7 @@ from ample.store.migrate import migrate
 from ample.store.private_server import PrivateServer, free_port
 from ample.web.app import BUILT, create_app
 from ample.web.settings import Settings
+from benchmarks.seal_parts import WHOLE
 from benchmarks.simulate import whole_set
 
 SUFFIXES = ("", "-2RS", " ZZ", "-2RS1/C3", " C3", "-P6", " 2RSR C4", "-2Z")
@@ -71,10 +72,12 @@ def decode_rate(seconds: float = 3.0) -> dict[str, float]:
 
 def fuzzed(count: int) -> dict[str, float]:
     """Spoilt, half-worn and senseless markings: none may crash; how long the slow ones take."""
-    from ample.core.designation import general_dialect, known_names
+    from ample.core.designation import encode_seal, general_dialect, known_names, listed_specs
 
     random = Random(17)
-    names, codes = list(known_names()), [*general_dialect().suffixes, "?", "*", "..", "QX7", "~", "-", "/"]
+    written = [encode_seal(spec, "market") for spec in listed_specs()[::3]]
+    names = [*known_names(), *written]
+    codes = [*general_dialect().suffixes, "?", "*", "..", "QX7", "~", "-", "/"]
     decode("62?5 2R")
     gc.collect()
     gc.freeze()
@@ -130,6 +133,30 @@ def _questions(count: int) -> list[dict[str, Any]]:
     return asked
 
 
+def _mixed_questions(count: int) -> list[dict[str, Any]]:
+    """Readings of seals, rings and small parts of every family in turn, half with the picture told."""
+    from ample.core.identify import standard_catalogue
+
+    random = np.random.default_rng(6)
+    asked = []
+    for number in range(count):
+        family = list(WHOLE)[number % len(WHOLE)]
+        catalogue = standard_catalogue(family)
+        entry = catalogue.entries[int(random.choice(catalogue.size, p=catalogue.entry_prior))]
+        observations = []
+        for feature in WHOLE[family][: 1 + number % 3]:
+            found = catalogue.family.measures(entry.spec.make, feature)
+            if found:
+                middle = (found[0].low_mm + found[0].high_mm) / 2
+                value = max(round(middle + float(random.normal(0, 0.02)), 3), 0.1)
+                observations.append({"feature": feature, "values": [value], "instrument": "caliper 3"})
+        kind = entry.spec.kind if number % 2 else None
+        asked.append(
+            {"family": family, "observations": observations, "limit": 6, "variants": 18, "kind": kind}
+        )
+    return asked
+
+
 MANY_ROWS = 100_000
 
 
@@ -147,12 +174,12 @@ def many_rows(database: Database) -> int:
                 INSERT INTO catalogue_items (
                     maker_id, marking, designation, series, bore_mm, outside_mm, width_mm, closure,
                     clearance, tolerance_class, stock_quantity, stock_place, kind, assembled_width_mm,
-                    outer_ring_width_mm, bore_shape, angle, cage
+                    outer_ring_width_mm, bore_shape, angle, cage, family, attributes
                 )
                 SELECT
                     %(maker)s, marking, designation, series, bore_mm, outside_mm, width_mm, closure,
                     clearance, tolerance_class, 0, '', kind, assembled_width_mm,
-                    outer_ring_width_mm, bore_shape, angle, cage
+                    outer_ring_width_mm, bore_shape, angle, cage, family, attributes
                 FROM catalogue_items
                 WHERE maker_id = %(copied)s
                 """,
@@ -183,12 +210,15 @@ def with_key(headers: dict[str, str]) -> dict[str, str]:
     return headers | {"Idempotency-Key": secrets.token_hex(12)}
 
 
-def server_times(app: Flask, headers: dict[str, str], rounds: int = 400) -> dict[str, float]:
+def server_times(
+    app: Flask, headers: dict[str, str], rounds: int = 400, mixed: bool = False
+) -> dict[str, float]:
     """Server time of `identify` over the demo catalogue, JSON in to JSON out, in one process."""
     gc.collect()
     gc.freeze()  # what the trials before left behind is not a worker's; it forks with its index frozen too
     took = []
-    for number, asked in enumerate(_questions(rounds + 20)):
+    questions = (_mixed_questions if mixed else _questions)(rounds + 20)
+    for number, asked in enumerate(questions):
         environ = EnvironBuilder(
             "/api/bench/identify", method="POST", json=asked, headers=Headers(headers)
         ).get_environ()
@@ -292,8 +322,11 @@ def on_a_demo() -> dict[str, float]:
                 found |= redraw_times(address, number)
             found |= {"rows": many_rows(Database(server.url))}
             wide = create_app(Settings(home, server.url, "for the benchmark only"))
-            times = server_times(wide, signed_in(wide)[1])
+            headers = signed_in(wide)[1]
+            times = server_times(wide, headers)
             found |= {f"wide_{name}": value for name, value in times.items()}
+            mixed = server_times(wide, headers, mixed=True)
+            found |= {f"mixed_{name}": value for name, value in mixed.items()}
             return found | worker_memory(server.url, home)
         finally:
             server.stop()

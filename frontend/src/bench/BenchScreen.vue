@@ -144,8 +144,10 @@ function focusNext(): void {
   else if (feature) focusField(feature as Feature)
   else goButton.value?.focus()
 }
+/** On the drawing, or beside it. */
 function focusField(feature: Feature): void {
-  drawing.value?.focus(feature)
+  if (asked.value.includes(feature)) drawing.value?.focus(feature)
+  else document.querySelector<HTMLInputElement>(`.about input[name="${feature}"]`)?.focus()
 }
 function take(feature: Feature): void {
   if ((pending[feature] ?? '').trim() && !bench.take(feature)) return

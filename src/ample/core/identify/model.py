@@ -279,6 +279,9 @@ def _densities(
 ) -> tuple[Floats, NDArray[np.bool_]]:
     """Density by effect, interval and node, for effects that move a feature; and which intervals are near."""
     count = len(limits.low_mm)
+    if effects == (NO_EFFECT,):
+        plain, near = _plain_density(limits, shifts, sets, all_slipped)
+        return plain[None], near
     moved, residue = limits.moved_by(effects)
     low, high = limits.low_mm + moved, limits.high_mm + moved
     density = np.full((len(effects), count, len(shifts)), all_slipped)
@@ -291,6 +294,23 @@ def _densities(
         density[at] += kept.weight * interval_density(
             kept.mean_mm, low[at][:, None], high[at][:, None], shifts, sigma[at][:, None]
         )
+    return density, near_any
+
+
+def _plain_density(
+    limits: Limits, shifts: Floats, sets: tuple[Kept, ...], all_slipped: float
+) -> tuple[Floats, NDArray[np.bool_]]:
+    """Density per interval and node of what no condition moves; and which intervals are near."""
+    density = np.full((len(limits.low_mm), len(shifts)), all_slipped)
+    near_any = np.zeros(len(limits.low_mm), dtype=bool)
+    for kept in sets:
+        reach = FARTHEST_SIGMAS * kept.sigma_mm + MOST_SHIFT_MM
+        near = np.flatnonzero(
+            (limits.high_mm > kept.mean_mm - reach) & (limits.low_mm < kept.mean_mm + reach)
+        )
+        near_any[near] = True
+        low, high = limits.low_mm[near, None], limits.high_mm[near, None]
+        density[near] += kept.weight * interval_density(kept.mean_mm, low, high, shifts, kept.sigma_mm)
     return density, near_any
 
 

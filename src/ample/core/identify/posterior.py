@@ -28,6 +28,7 @@ from ample.core.parts import NO_EFFECT, Family
 Floats = NDArray[np.float64]
 LISTED_PRIOR = 1 - UNLISTED_PRIOR - OTHER_FAMILY_PRIOR
 NEGLIGIBLE_UNIT = 1e-4
+FEW_KINDS = 8
 
 
 @dataclass(frozen=True)
@@ -137,14 +138,27 @@ def learnt(catalogue: Catalogue, posterior: Posterior, unit_chance: Floats) -> F
 def _by_kind(catalogue: Catalogue, profiles: dict[str, Profile], rows: Ints, kinds: Kinds) -> Floats:
     """For some units: P(kind) times the features' densities, by kind, unit and shared error node."""
     width = max(made.unworn.shape[1] for made in profiles.values())
-    found = np.empty((len(kinds), len(rows), width))
-    found[:] = np.array([weight for weight, _ in kinds])[:, None, None]
+    plain: Floats = np.ones((len(rows), width))
+    changed = {}
     for name, made in profiles.items():
         held = catalogue.intervals[name]
         if len(made.made) == 1:
-            found *= held.gathered(made.unworn, rows)
-            continue
-        place = {effect: number for number, effect in enumerate(made.made)}
-        dense = np.array([held.gathered(each, rows) for each in made.made.values()])
-        found *= dense[[place.get(effects.get(name, NO_EFFECT), place[NO_EFFECT]) for _, effects in kinds]]
+            plain = plain * held.gathered(made.unworn, rows)
+        else:
+            changed[name] = {effect: held.gathered(each, rows) for effect, each in made.made.items()}
+    if len(kinds) > FEW_KINDS:
+        found = np.array([weight for weight, _ in kinds])[:, None, None] * plain
+        for name, own in changed.items():
+            place = {effect: number for number, effect in enumerate(own)}
+            dense = np.array(list(own.values()))
+            found *= dense[
+                [place.get(effects.get(name, NO_EFFECT), place[NO_EFFECT]) for _, effects in kinds]
+            ]
+        return found
+    found = np.empty((len(kinds), len(rows), width))
+    for number, (weight, effects) in enumerate(kinds):
+        together = weight * plain
+        for name, own in changed.items():
+            together = together * own.get(effects.get(name, NO_EFFECT), own[NO_EFFECT])
+        found[number] = together
     return found

@@ -1,0 +1,156 @@
+"""The Bench for seals, rings and small parts: families, fields on the drawing, grooves, rubber, what replaces them."""
+
+import re
+
+import pytest
+from playwright.sync_api import expect
+
+
+def part_of(page, number, position):
+    """The part at a place of a job's tray."""
+    state = page.evaluate("async (n) => (await (await fetch('/api/jobs/' + n)).json())", number)
+    return state["parts"][position - 1]["part"]["part_id"]
+
+
+def read(page, **sizes):
+    for name, typed in sizes.items():
+        field = page.locator(f"input[name={name}]")
+        field.fill(typed)
+        field.press("Enter")
+        expect(page.get_by_text("±").first).to_be_visible()
+        expect(field).to_have_value(re.compile(r"\d"))
+
+
+# The family's place among the families, its picture's key, what is read, what it is (ISO 6194-1, AS568, ISO 5597, DIN 471, DIN 6885).
+PARTS = [
+    (1, "1", {"shaft": "34.98", "outside": "52.25", "width": "7.05"}, "35 × 52 × 7", "lip seal"),
+    (
+        2,
+        "1",
+        {"inside": "37.72", "section_1": "3.52", "section_2": "3.50"},
+        "37.694 × 3.531",
+        "1/8 × 1 1/2 in",
+    ),
+    (
+        3,
+        "2",
+        {"rod": "28.56", "section": "4.75", "height": "9.55"},
+        "28.575 × 38.1 × 9.525",
+        "1 1/8 x 1 1/2 x 3/8",
+    ),
+    (4, "2", {"shaft": "15.87", "seat_outside": "31.7"}, "15.875 × 31.75 × 10.319 × 22.225", "bellows"),
+    (5, "1", {"groove_diameter": "28.58", "thickness": "1.47"}, "30 × 1.5", "retaining ring"),
+    (6, "1", {"inside": "14.1", "outside": "17.9", "thickness": "1.4"}, "14 × 18 × 1.5", "copper"),
+    (7, "1", {"key_width": "7.97", "key_height": "6.96", "key_length": "31.9"}, "8 × 7 × 32", "parallel key"),
+]
+
+
+@pytest.mark.parametrize(("family", "key", "sizes", "size", "words"), PARTS, ids=[each[3] for each in PARTS])
+def test_a_part_of_each_family_is_told_by_keys(person, make_part, family, key, sizes, size, words):
+    number, part = make_part()
+    page = person().go(f"/jobs/{number}/parts/{part}/bench")
+    page.get_by_text("Nothing read yet").wait_for()
+    page.evaluate("document.activeElement.blur()")
+    for step in range(1, family + 1):
+        page.keyboard.press("f")
+        expect(page.locator(".families button").nth(step)).to_have_attribute("aria-pressed", "true")
+    page.keyboard.press(key)
+    read(page, **sizes)
+    expect(page.locator(".card.chosen .size")).to_have_text(size)
+    expect(page.locator(".card.chosen")).to_contain_text(words)
+    expect(page.locator(".drawing svg")).not_to_have_attribute("aria-label", re.compile("proportions only"))
+    page.reload()
+    expect(page.locator(".families button").nth(family)).to_have_attribute("aria-pressed", "true")
+    expect(page.locator(".card.chosen .size")).to_have_text(size)
+
+
+def test_a_ring_known_by_its_groove_is_drawn_in_it(person):
+    page = person().go("/")
+    page.goto(page.url.rstrip("/") + f"/jobs/0416/parts/{part_of(page, '0416', 9)}/bench")
+    expect(page.locator("input[name=groove_diameter]")).to_have_value(re.compile("50.6"))
+    expect(page.get_by_role("radio", name="seated")).to_have_attribute("aria-checked", "true")
+    expect(page.locator(".card.chosen .size")).to_have_text("50 × 2.5")
+    page.evaluate("document.activeElement.blur()")
+    page.keyboard.press("g")
+    expect(page.get_by_role("radio", name="free")).to_have_attribute("aria-checked", "true")
+    expect(page.locator(".drawing input[name=inside]")).to_be_visible()
+
+
+def test_the_rubber_is_told_by_two_weighings(person):
+    page = person().go("/")
+    page.goto(page.url.rstrip("/") + f"/jobs/0416/parts/{part_of(page, '0416', 10)}/bench")
+    page.get_by_text("which rubber is it?").click()
+    page.locator("input[name=mass-air]").fill("10")
+    page.locator("input[name=mass-water]").fill("4.75")
+    expect(page.locator("details.rubber")).to_contain_text("Order it in FKM")
+    page.locator("input[name=mass-water]").fill("1.7")
+    expect(page.locator("details.rubber")).to_contain_text("not proven")
+    page.locator("input[name=mass-water]").fill("11")
+    expect(page.locator("details.rubber [role=alert]")).to_contain_text("weigh less")
+
+
+def test_a_seal_goes_from_the_bench_to_match_and_is_compared(person):
+    page = person().go("/")
+    page.goto(page.url.rstrip("/") + f"/jobs/0416/parts/{part_of(page, '0416', 6)}/bench")
+    expect(page.locator(".card.chosen .vars b").first).to_have_text("-222")
+    page.keyboard.press("Control+Enter")
+    page.wait_for_url("**/match")
+    expect(page.locator("main")).to_contain_text("dash number 222")
+    expect(page.get_by_role("option").nth(1)).to_contain_text(re.compile("hardness|rubber"))
+
+
+def test_the_counters_line_knows_seals_and_rings(person):
+    page = person().go("/")
+    line = page.get_by_role("combobox", name="what's in your hand")
+    line.fill("1 1/2 x 1 3/4 x 1/8 o-ring")
+    expect(page.get_by_role("option").first).to_contain_text("-222")
+    line.fill("30x42x7")
+    expect(page.get_by_role("option").first).to_contain_text("lip seal")
+    expect(page.get_by_role("option").nth(1)).to_contain_text("61806")
+    line.fill("214 N70")
+    expect(page.get_by_role("option").first).to_contain_text("NBR")
+    line.press("Enter")
+    page.wait_for_url("**/bench")
+    expect(page.locator(".families button").nth(2)).to_have_attribute("aria-pressed", "true")
+    expect(page.locator(".card.chosen .vars b").first).to_have_text("-214")
+
+
+def test_a_family_changed_by_mistake_loses_no_reading(person, make_part):
+    number, part = make_part()
+    page = person().go(f"/jobs/{number}/parts/{part}/bench")
+    page.get_by_text("Nothing read yet").wait_for()
+    read(page, bore="35.0", outside="52.2")
+    page.evaluate("document.activeElement.blur()")
+    page.keyboard.press("f")
+    expect(page.locator("input[name=shaft]")).to_have_value(re.compile("35.0"))
+    expect(page.locator("input[name=outside]")).to_have_value(re.compile("52.2"))
+    page.evaluate("document.activeElement.blur()")
+    page.keyboard.press("Shift+F")
+    expect(page.locator("input[name=bore]")).to_have_value(re.compile("35.0"))
+
+
+@pytest.mark.parametrize(
+    ("inside", "section"), [("498", "1.02"), ("1.8", "1.78"), ("394", "6.9"), ("570", "8.0")]
+)
+def test_extreme_rings_are_drawn_readably(person, make_part, inside, section):
+    number, part = make_part()
+    page = person().go(f"/jobs/{number}/parts/{part}/bench")
+    page.get_by_text("Nothing read yet").wait_for()
+    page.evaluate("document.activeElement.blur()")
+    page.keyboard.press("f")
+    page.keyboard.press("f")
+    page.keyboard.press("1")
+    read(page, inside=inside, section_1=section)
+    disc = page.locator(".drawing circle.disc").first
+    box = disc.bounding_box()
+    assert 40 < box["width"] < 260
+    fields = [each.bounding_box() for each in page.locator(".drawing .field").all()]
+    for i, one in enumerate(fields):
+        for other in fields[i + 1 :]:
+            apart = (
+                one["x"] + one["width"] <= other["x"] + 1
+                or other["x"] + other["width"] <= one["x"] + 1
+                or one["y"] + one["height"] <= other["y"] + 1
+                or other["y"] + other["height"] <= one["y"] + 1
+            )
+            assert apart, "two fields lie over each other"
