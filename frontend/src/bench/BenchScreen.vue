@@ -237,8 +237,9 @@ useKeys([
   { key: 'p', words: 'part before', run: () => go(-1) },
 ])
 onMounted(async () => {
-  if (!kinds.loaded) await kinds.load()
+  const tables = kinds.loaded ? Promise.resolve() : kinds.load()
   await bench.load()
+  await tables
   // a ring known by its groove alone is drawn in it
   if (bench.observation('groove_diameter') && !bench.observation('inside') && hasStates(kindDrawn.value))
     state.value = 'seated'

@@ -1,5 +1,5 @@
-import { computed, reactive, ref, watch } from 'vue'
-import { api, told, withKey, type Refusal, type Schemas } from '@/api/client'
+import { computed, onScopeDispose, reactive, ref, watch } from 'vue'
+import { api, isAway, told, withKey, type Refusal, type Schemas } from '@/api/client'
 import { useLive } from '@/api/useLive'
 import { useSheet } from '@/api/useSheet'
 import type { Sent } from '@/shell/caliper'
@@ -25,6 +25,7 @@ export type Pending = Partial<Record<Feature, string>>
 type Question = Schemas['IdentifyRequest']
 type Answer = Schemas['IdentifyAnswer']
 
+const RETRY_MS = 1500
 const EMPTY: Sheet = { family: null, marking: '', condition: '', kind: '', answers: {}, observations: [] }
 
 /** One part on the bench: its sheet, what is being typed, and the ranking as it moves. */
@@ -54,11 +55,20 @@ export function useBench(partId: number) {
     EMPTY,
   )
 
+  let retry: ReturnType<typeof setTimeout> | undefined
+  let gone = false
+  onScopeDispose(() => {
+    gone = true
+    clearTimeout(retry)
+  })
+  /** While the server is away it is asked again; what is typed meanwhile is merged in when it answers. */
   async function load(): Promise<void> {
+    clearTimeout(retry)
     const { answer, refusal } = await told(
       api.GET('/api/parts/{part_id}/bench', { params: { path: { part_id: partId } } }),
     )
     loadRefusal.value = refusal
+    if (refusal && isAway(refusal) && !gone) retry = setTimeout(() => void load(), RETRY_MS)
     if (!answer) return
     part.value = answer
     sheet.open({ sheet: answer.sheet, version: answer.version })
