@@ -86,7 +86,7 @@ class SealSimulator:
         """A size of the grid as the model has it: the first even over the listed span, the others by their ratio."""
         low, high = span_mm(self.family.name)
         base = math.exp(self.random.uniform(math.log(low), math.log(high)))
-        found = []
+        found: list[float] = []
         for name, size in zip(self.family.dimensions, like, strict=True):
             shape = of.shapes.get(name)
             about = (

@@ -4598,10 +4598,6 @@ export interface components {
             cards: {
                 [key: string]: components["schemas"]["QuestionAnswer"][];
             };
-            /** Family Features */
-            family_features: {
-                [key: string]: string[];
-            };
             /** Kinds */
             kinds: components["schemas"]["KindAnswer"][];
             /** Looks At */

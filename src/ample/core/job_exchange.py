@@ -246,6 +246,5 @@ class TradeAnswer(Answer):
     kinds: list[KindAnswer]
     cards: dict[str, list[QuestionAnswer]]
     verdict_words: dict[str, str]
-    family_features: dict[str, list[str]]
     looks_at: list[str]
     marks: list[str]

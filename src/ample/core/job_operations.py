@@ -10,7 +10,6 @@ from ample.core import job_exchange as j
 from ample.core.assembly import LinePart, check_line, count_loose, facing_of, part_kind, part_kinds
 from ample.core.assembly.facing import Facing
 from ample.core.assembly.line import LooksAt, Mark
-from ample.core.assembly.placing import FAMILY_FEATURES
 from ample.core.condition import (
     Situation,
     cautions_for,
@@ -116,7 +115,6 @@ def _tables() -> j.TradeAnswer:
             for name, card in known_cards().items()
         },
         verdict_words=VERDICT_WORDS,
-        family_features={family: list(names) for family, names in FAMILY_FEATURES.items()},
         looks_at=[each for each in get_args(LooksAt) if each],
         marks=list(get_args(Mark)),
     )  # fmt: skip

@@ -28,15 +28,14 @@ FEATURES = {
     "hydraulic_seal": {"inside": "inside", "outside": "outside", "width": "height"},
     "face_seal": {"outside": "seat_outside", "width": "free_length"},
     "retaining_ring": {"inside": "free_inside", "width": "thickness"},
+    "washer": {"inside": "inside", "outside": "outside", "width": "thickness"},
+    "key": {"width": "key_length"},
 }
-FAMILY_FEATURES = {
-    "lip_seal": ("shaft", "housing_bore", "outside", "free_lip", "width"),
-    "o_ring": ("inside", "outside", "section_1", "section_2", "groove_diameter", "groove_width"),
-    "hydraulic_seal": ("rod", "bore", "section", "height", "inside", "outside"),
-    "face_seal": ("shaft", "seat_outside", "seat_thickness", "working_length", "free_length"),
-    "retaining_ring": ("shaft", "bore", "groove_diameter", "groove_width", "thickness", "free_inside"),
+SEATS = {
+    "bearing": ("shaft_seat", "housing_seat"),
+    "lip_seal": ("shaft", "housing_bore"),
+    "hydraulic_seal": ("rod", "bore"),
 }
-SEATS = {"bearing": ("shaft_seat", "housing_seat"), "lip_seal": ("shaft", "housing_bore")}
 
 
 def known_of(sheet: LineSheet, key: str) -> KnownOfPart:
