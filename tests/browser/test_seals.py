@@ -97,6 +97,12 @@ def test_a_seal_goes_from_the_bench_to_match_and_is_compared(person):
     page.wait_for_url("**/match")
     expect(page.locator("main")).to_contain_text("dash number 222")
     expect(page.get_by_role("option").nth(1)).to_contain_text(re.compile("hardness|rubber"))
+    page.keyboard.press("Enter")
+    page.wait_for_url("**/seats")
+    expect(page.locator(".places")).to_contain_text("bottom of the groove has not been measured")
+    page.keyboard.press("Control+Enter")
+    page.wait_for_url("**/orders**")
+    expect(page.locator("main")).to_contain_text("-222")
 
 
 def test_the_counters_line_knows_seals_and_rings(person):

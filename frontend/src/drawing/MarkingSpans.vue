@@ -9,7 +9,8 @@ const groups = computed(() => {
   const merged = new Map<number, { start: number; stop: number; meaning: string; certainty: string }>()
   for (const span of spans) {
     const held = merged.get(span.start)
-    if (held) held.meaning += `, ${span.meaning}`
+    if (held && held.meaning !== span.meaning) held.meaning += `, ${span.meaning}`
+    else if (held) continue
     else merged.set(span.start, { ...span })
   }
   const known = [...merged.values()].sort((a, b) => a.start - b.start)

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, ref } from 'vue'
+import VerdictMark from '@/drawing/VerdictMark.vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, told, withKey, type Refusal } from '@/api/client'
 import ZoneChart from '@/drawing/ZoneChart.vue'
@@ -61,6 +62,10 @@ const goWords = computed(() =>
     : state.value.order_number
       ? `To the order sheet ${state.value.order_number}`
       : 'Put it on the order sheet',
+)
+/** What the gate says of the place of a seal or ring. */
+const places = computed(() =>
+  (state.value?.lights ?? []).filter((light) => light.light === 'shaft' || light.light === 'housing'),
 )
 useKeys([
   { key: 'Ctrl+Enter', words: 'put it on the order sheet', run: () => void toOrder(), inFields: true },
@@ -160,6 +165,17 @@ onMounted(async () => {
           />
         </div>
       </template>
+      <div v-else-if="seats && seats.part.family !== 'bearing'" class="note places">
+        <h2>It is not pressed to a zone</h2>
+        <p v-for="light in places" :key="light.light">
+          <VerdictMark :state="light.state" silent /> {{ light.words }}
+        </p>
+        <p>Its place is measured beside it, on the Bench.</p>
+        <button class="plain" type="button" @click="router.push({ name: 'bench', params: route.params })">
+          To the Bench
+        </button>
+        <button class="plain" type="button" @click="toOrder">{{ goWords }} <kbd>Ctrl Enter</kbd></button>
+      </div>
       <p v-else-if="seats && !item" class="note">
         This part has not been identified yet: its seats have no nominal.
         <button class="plain" type="button" @click="router.push({ name: 'bench', params: route.params })">
@@ -207,6 +223,9 @@ onMounted(async () => {
 </template>
 
 <style scoped>
+.places p {
+  margin: 8px 0;
+}
 .left {
   display: grid;
   grid-template-rows: 58px minmax(0, 1fr) auto auto;

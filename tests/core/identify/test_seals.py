@@ -71,6 +71,7 @@ def test_a_flattened_ring_is_not_taken_by_its_flattened_section():
     assert first(found) == "-222"
     assert any("0.139 in" in words for words in found.advice)
     assert any("Flattened" in words for words in found.advice)
+    assert {each.agreement for each in found.candidates[0].features} <= {"agrees", "doubtful", "not_read"}
 
 
 def test_a_ring_by_its_cut_length():

@@ -202,8 +202,9 @@ def measures(make: Make, feature: str) -> tuple[Measure, ...]:
 
     Example:
         >>> make = Make("radial", "radial", (25.0, 52.0, 15.0, 0.0, 0.0), "Normal")
-        >>> measures(make, "outside")
-        (Measure(share=1.0, nominal_mm=52.0, low_mm=51.987, high_mm=52.0),)
+        >>> (one,) = measures(make, "outside")
+        >>> one.low_mm, one.high_mm
+        (51.987, 52.0)
     """
     found = []
     for dimension, share in _measure_rows().get((make.scheme, feature), ()):

@@ -31,9 +31,13 @@ SIDES = ("shaft", "housing")
 
 
 def ordered_item(t: Transaction, part_id: int) -> Item | None:
-    """The item that would be fitted: the chosen replacement, else what the part is."""
+    """The bearing that would be fitted: the chosen replacement, else what the part is.
+
+    A seal, ring or small part is not pressed to a zone and has no seats here.
+    """
     row = bench.match(t, part_id) or bench.identification(t, part_id)
-    return known_item(t, row["item_id"]) if row else None
+    item = known_item(t, row["item_id"]) if row else None
+    return item if item is not None and item.family == "bearing" else None
 
 
 def sheet_of(t: Transaction, part_id: int) -> tuple[SeatSheet, int]:
