@@ -11,7 +11,15 @@ from pydantic import BaseModel, ValidationError
 from ample.core import exchange as x
 from ample.core import job_exchange as j
 from ample.core import job_operations as job
-from ample.core.designation import Dialect, decode, encode, encode_seal, general_dialect
+from ample.core.designation import (
+    Dialect,
+    Habit,
+    composed_code,
+    decode,
+    encode,
+    encode_seal,
+    general_dialect,
+)
 from ample.core.errors import AmpleError, BadInput
 from ample.core.fits import (
     Duty,
@@ -54,6 +62,7 @@ InstrumentOf = Callable[[str], Instrument]
 EVIDENCE_READINGS = 400
 SHOWN_MARKINGS = 8
 SHOWN_CONDITIONS = ("new", "used", "worn", "stretched", "swollen", "shrunk", "flattened", "hard")
+HABITS: tuple[Habit, ...] = ("standard", "market", "words")
 BEARING_CONDITIONS = ("new", "worn", "spun", "rusty")
 Model = TypeVar("Model", bound=BaseModel)
 
@@ -395,10 +404,10 @@ def _encode(request: x.EncodeRequest) -> x.EncodeAnswer:
             family="bearing", texts={"general": encode(spec_of_reading(reading), general_dialect())}
         )
     spec = seal_of_reading(reading)
-    return x.EncodeAnswer(
-        family=reading.family,
-        texts={habit: encode_seal(spec, habit) for habit in ("standard", "market", "words")},
-    )
+    texts: dict[str, str] = {habit: encode_seal(spec, habit) for habit in HABITS}
+    if code := composed_code(spec):
+        texts["composed"] = code
+    return x.EncodeAnswer(family=reading.family, texts=texts)
 
 
 def _needles(request: x.NeedlesRequest) -> x.NeedlesAnswer:

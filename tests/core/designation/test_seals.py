@@ -4,7 +4,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from ample.core.designation import decode, encode_seal, listed_specs, seal_words
+from ample.core.designation import composed_code, decode, encode_seal, listed_specs, seal_words
 from ample.core.parts import SEALS, SealSpec
 from tests.tables import published
 
@@ -72,6 +72,21 @@ def test_composed_codes_of_u_cups(code, section, inside, height):
     assert sizes["section_mm"] == pytest.approx(section * 25.4, abs=0.002)
     assert sizes["inside_mm"] == pytest.approx(inside * 25.4, abs=0.002)
     assert sizes["height_mm"] == pytest.approx(height * 25.4, abs=0.002)
+
+
+@pytest.mark.parametrize("code", ["1870 1125 375", "3120 2000 625", "2500 1187 375", "1250 750 125"])
+def test_composed_codes_are_written_as_they_are_read(code):
+    sizes = decode(code, family="hydraulic_seal")[0].dimensions
+    own = (sizes["inside_mm"], sizes["section_mm"], sizes["height_mm"], 0.0)
+    assert composed_code(SealSpec("hydraulic_seal", "", "u_cup", own)) == code
+
+
+def test_metric_seals_have_no_composed_code():
+    assert composed_code(SealSpec("hydraulic_seal", "", "u_cup", (40.0, 5.0, 8.0, 0.0))) == ""
+    assert (
+        composed_code(SealSpec("hydraulic_seal", "", "piston_seal", (34.925, 4.7625, 3.175, 0.0)))
+        == "PISTON SEAL 28"
+    )
 
 
 def test_piston_seals_count_sixteenths_of_the_bore():

@@ -91,6 +91,16 @@ def test_a_circlip_by_its_groove_and_thickness():
     )
 
 
+@pytest.mark.parametrize(("thickness", "inch"), [(1.5, "0.059 in"), (3.0, "0.118 in")])
+def test_a_shim_rounded_to_an_inch_size_is_warned_of(thickness, inch):
+    """Common practice: 1.5 mm is 0.059 in and 3 mm 0.118 in."""
+    assert any(inch in words for words in told("washer", "shim", inside=25.1, thickness=thickness).advice)
+
+
+def test_a_made_up_circlip_is_spoken_of():
+    assert any("never made up" in words for words in told("retaining_ring", bore=62.0).advice)
+
+
 def test_look_alike_wipers_are_told_by_their_base():
     """One rod, one section, one height: the base that sits in the groove is another."""
     snap = told("hydraulic_seal", rod=39.97, section=5.0, height=7.0, base_height=5.0)

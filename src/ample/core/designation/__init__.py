@@ -7,7 +7,7 @@ from ample.core.designation.dialects import Code, Dialect, general_dialect, read
 from ample.core.designation.encode import encode
 from ample.core.designation.names import known_names
 from ample.core.designation.seal_words import Word, seal_words
-from ample.core.designation.seal_writing import Habit, encode_seal, listed_specs
+from ample.core.designation.seal_writing import Habit, composed_code, encode_seal, listed_specs
 
 __all__ = [
     "LONGEST_MARKING",
@@ -18,6 +18,7 @@ __all__ = [
     "bore_of_code",
     "checked_dialect",
     "code_of_bore",
+    "composed_code",
     "decode",
     "encode",
     "encode_seal",

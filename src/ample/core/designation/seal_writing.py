@@ -53,6 +53,39 @@ def encode_seal(spec: SealSpec, habit: Habit = "standard") -> str:
     return " ".join(filter(None, pieces))
 
 
+def composed_code(spec: SealSpec) -> str:
+    """The composed inch code of a hydraulic seal; empty where its sizes are no sixteenths of an inch.
+
+    Formula: inches cut to thousandths, the section with a trailing zero, then inside, then height; a piston
+    seal by the sixteenths of its bore.
+
+    Args:
+        spec: The seal.
+
+    Returns:
+        `1870 1125 375`, or `PISTON SEAL 28`; empty for a metric seal.
+
+    Raises:
+        Nothing.
+
+    Source: common practice.
+
+    Example:
+        >>> composed_code(SealSpec("hydraulic_seal", "", "u_cup", (28.575, 4.7625, 9.525, 0.0)))
+        '1870 1125 375'
+    """
+    if spec.family != "hydraulic_seal":
+        return ""
+    inside, section, height = (size / 25.4 for size in spec.dimensions_mm[:3])
+    if spec.kind == "piston_seal":
+        bore = 16 * (inside + 2 * section)
+        return f"PISTON SEAL {round(bore)}" if abs(bore - round(bore)) < 0.002 else ""
+    if any(abs(16 * each - round(16 * each)) > 0.002 for each in (inside, section, height)):
+        return ""
+    cut = [int(round(16 * each) / 16 * 1000 + 1e-6) for each in (section, inside, height)]
+    return f"{cut[0]:03d}0 {cut[1]:03d} {cut[2]:03d}"
+
+
 def _hardness(shore: str) -> str:
     return f"{shore} SHORE" if shore else ""
 

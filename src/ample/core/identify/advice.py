@@ -31,6 +31,8 @@ def advice(catalogue: Catalogue, observations: Sequence[Observation], likeliest:
             found += _between(words, read[feature])
     if name == "retaining_ring":
         found += _of_retaining(read)
+    if name == "washer" and "thickness" in read:
+        found += _of_shim(read["thickness"])
     return tuple(found)
 
 
@@ -102,8 +104,21 @@ def _between(words: str, value_mm: float) -> list[str]:
 
 
 def _of_retaining(read: dict[str, float]) -> list[str]:
+    found = []
     if "groove_diameter" not in read and ("shaft" in read or "bore" in read):
-        return [
+        found.append(
             "Measure the groove as well: a ring is ordered by its groove and thickness, not by the shaft alone."
-        ]
+        )
+    found.append(
+        "One made up in its place must match groove, thickness and spring; where it takes a load or turns fast it is "
+        "never made up."
+    )
+    return found
+
+
+def _of_shim(thickness_mm: float) -> list[str]:
+    """1.5 mm is 59 thou and 3 mm is 118: not 60 thou, not an eighth."""
+    for metric, thou, said in ((1.5, 59, "60 thou"), (3.0, 118, "1/8 in")):
+        if abs(thickness_mm - metric) < 0.03:
+            return [f"{metric:g} mm is 0.{thou:03d} in: as a shim {said} is another thickness."]
     return []
