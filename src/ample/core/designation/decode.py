@@ -24,6 +24,7 @@ _UNREAD_COST, _CONTRADICTS, _SECOND_MEANING = 0.6, 0.3, 0.5
 _NEARLY_MM = 0.05
 _THREE_NUMBERS = re.compile(r"\d\D*[\s×*xX]\D*\d.*[\s×*xX]\D*\d")
 _WORTH_GIVING = 0.25
+_SURE = 0.8
 _WITH_SECOND_MEANINGS = 6
 
 
@@ -67,7 +68,7 @@ def decode(
     readings: list[MarkingReading] = []
     if family in (None, "bearing"):
         readings = _bearing_readings(clean, text, dialects, limit)
-    if family != "bearing":
+    if family != "bearing" and not _surely_a_bearing(readings, clean):
         most = MANY_WORN if limit > MOST_READINGS else FEW_WORN
         readings += [each for each in seal_readings(clean, text, most) if family in (None, each.family)]
     readings.sort(key=lambda reading: -reading.score)
@@ -75,6 +76,13 @@ def decode(
         least = _WORTH_GIVING * readings[0].score
         readings = [reading for reading in readings if reading.score >= least]
     return tuple(_without_repeats(readings)[:limit])
+
+
+def _surely_a_bearing(readings: list[MarkingReading], clean: str) -> bool:
+    """Read whole as a bearing, and not written as an O-ring's dash number is: other families need no look."""
+    text = clean.strip()
+    whole = bool(readings) and max(each.score for each in readings) > _SURE
+    return whole and text[:1] not in "-#" and not (len(text) == 3 and text.isdigit())
 
 
 def _bearing_readings(

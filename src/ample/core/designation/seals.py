@@ -35,6 +35,7 @@ _COMPOSED = re.compile(
 )
 _NAMED = re.compile(r"(?<![A-Z])(ID|OD|CS|AD)\s*[=:]?\s*([\d.,]+)|([\d.,]+)\s*(?:MM)?\s*(ID|OD|CS)(?![A-Z])")
 _BASE_AND_HEIGHT = re.compile(r"(?<=\d;)\d{1,2}(?:[.,]\d+)?/\d{1,2}(?:[.,]\d+)?\s*$")
+_DIGIT = re.compile(r"[0-9]")
 _TIMES = re.compile(r"(?<=\d)\*(?=\d)")
 _SEPARATORS = re.compile(r"[\s\-_/.,;:+()\[\]×X*'\"#=Ø⌀]+")
 _WORN = re.compile(r"[0-9?][0-9?.,]*(?:\s*[X×*/ -]\s*[0-9?][0-9?.,]*)*")
@@ -121,8 +122,10 @@ def seal_readings(clean: str, typed: str, most_worn: int = FEW_WORN) -> list[Mar
     """
     clean = _TIMES.sub("X", clean)
     text = _Text(typed, clean)
-    found = list(_special(text))
+    if not _DIGIT.search(clean):
+        return []
     text.words = words_in(clean)
+    found = list(_special(text))
     if is_wild(clean):
         found += _worn(text, most_worn)
     else:
@@ -137,8 +140,6 @@ def seal_readings(clean: str, typed: str, most_worn: int = FEW_WORN) -> list[Mar
 
 def _special(text: _Text) -> Iterator[MarkingReading]:
     clean = text.clean
-    words = words_in(clean)
-    text.words = words
     match = _DASH_GRADE.search(clean) or _DASH.search(clean)
     if match and "?" not in match.group(1):
         yield from _dash(text, match, match.group(1))
@@ -625,7 +626,9 @@ def _e_rings() -> tuple[SealSize, ...]:
 
 def _listed(family: str, sizes_mm: Sequence[float]) -> list[SealSize]:
     """Listed parts of these sizes."""
-    near = _index().get((family, int(sizes_mm[0])), ())
+    near: Sequence[SealSize] = _index().get((family, int(sizes_mm[0])), ())
+    if len(sizes_mm) > 1:
+        near = [s for s in near if abs(s.dimensions_mm[1] - sizes_mm[1]) <= NEAR_MM]
     return [
         s for s in near if all(abs(a - b) <= NEAR_MM for a, b in zip(s.dimensions_mm, sizes_mm, strict=False))
     ]
