@@ -13,6 +13,7 @@ from ample.core.errors import BadInput
 from ample.core.parts import SEALS, MarkingReading, SealSpec, Span
 from ample.core.sizes import parse_length
 from ample.core.standards import SealSize, dash_sizes, seal_sizes, sizes_of_family
+from ample.core.standards.seals import inch_fraction
 
 NEAR_MM = 0.06
 MOST_WIDE_MM = 60.0
@@ -283,7 +284,7 @@ def _composed(text: _Text, match: re.Match[str]) -> Iterator[MarkingReading]:
         strict=True,
     ):
         at = text.clean.index(piece, start)
-        spans.append(Span(at, at + len(piece), text.typed[at : at + len(piece)], f"{said} {_fraction(size)} in",
+        spans.append(Span(at, at + len(piece), text.typed[at : at + len(piece)], f"{said} {inch_fraction(size * 25.4)} in",
                           name, f"{size * 25.4:.4f}".rstrip("0"), "stated", "common practice"))  # fmt: skip
         start = at + len(piece)
     yield _assembled(text, "hydraulic_seal", (inside * 25.4, section * 25.4, height * 25.4, 0.0), spans, 0.85)
@@ -293,14 +294,6 @@ def _sixteenth(value_in: float) -> float | None:
     """The sixteenth of an inch that a figure cut to thousandths stands for; None when it is none."""
     near = round(value_in * 16) / 16
     return near if near > 0 and -0.0011 < value_in - near < 0.0006 else None
-
-
-def _fraction(value_in: float) -> str:
-    whole, rest = divmod(round(value_in * 16), 16)
-    bottom = 16
-    while rest and rest % 2 == 0:
-        rest, bottom = rest // 2, bottom // 2
-    return f"{whole} {rest}/{bottom}" if whole and rest else f"{whole}" if whole else f"{rest}/{bottom}"
 
 
 def _named_sizes(text: _Text) -> Iterator[MarkingReading]:
@@ -341,7 +334,7 @@ def _sixteenths(text: _Text) -> Iterator[MarkingReading]:
     sizes = [s for s in sizes_of_family("hydraulic_seal") if s.kind == "piston_seal"
              and abs(s.dimensions_mm[0] + 2 * s.dimensions_mm[1] - bore * 25.4) < NEAR_MM]  # fmt: skip
     start, stop = numbers[0].span()
-    span = Span(start, stop, text.typed[start:stop], f"bore {numbers[0].group()} sixteenths: {_fraction(bore)} in",
+    span = Span(start, stop, text.typed[start:stop], f"bore {numbers[0].group()} sixteenths: {inch_fraction(bore * 25.4)} in",
                 "outside_mm", f"{bore * 25.4:g}", "stated", "common practice")  # fmt: skip
     for size in sizes[:2]:
         yield _assembled(text, "hydraulic_seal", size.dimensions_mm, [span], 0.8, size)

@@ -9,6 +9,7 @@ from ample.core.identify.catalogue import Catalogue
 from ample.core.identify.model import Observation
 from ample.core.parts import SEALS
 from ample.core.standards import dash_sizes
+from ample.core.standards.seals import inch_fraction
 
 BETWEEN_MM = 0.35
 _SERIES_MM = (4, 5, 6, 8, 10, 12, 14, 16, 18, 20, 22, 25, 28, 30, 32, 35, 36, 40, 45, 50, 56, 63, 70, 80, 90, 100, 110, 125,
@@ -89,11 +90,7 @@ def _between(words: str, value_mm: float) -> list[str]:
     near, far = sorted((abs(metric - value_mm), abs(inch - value_mm)))
     if far > 0.85:
         return []
-    whole, rest = divmod(sixteenths, 16)
-    bottom = 16
-    while rest and rest % 2 == 0:
-        rest, bottom = rest // 2, bottom // 2
-    said = f"{whole} {rest}/{bottom}" if whole and rest else f"{whole}" if not rest else f"{rest}/{bottom}"
+    said = inch_fraction(inch)
     if near < 0.08 and far > BETWEEN_MM:
         sure = f"{said} in" if abs(inch - value_mm) < abs(metric - value_mm) else f"{metric} mm"
         other = f"{metric} mm" if sure.endswith("in") else f"{said} in ({inch:.2f} mm)"

@@ -6,7 +6,7 @@ import math
 import re
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass
-from functools import cached_property, lru_cache
+from functools import lru_cache
 from pathlib import Path
 
 import numpy as np
@@ -389,11 +389,6 @@ class SealMeasures:
         """The limits of a feature when only what it stands for is known: every dimension of that size."""
         same = (nominal_mm,) * len(DIMENSIONS[self.family])
         return _measures(self.family, Make(scheme, tolerance, same, ""), feature)[0]
-
-    @cached_property
-    def dimensions(self) -> tuple[str, ...]:
-        """The family's dimensions in order."""
-        return DIMENSIONS[self.family]
 
 
 @lru_cache(maxsize=131072)

@@ -255,11 +255,12 @@ def _hydraulic() -> Iterator[SealSize]:
         name = _name(*said)
         called = ""
         if row["list"] == "inch practice":
-            called = " x ".join(_fraction(size) for size in said)
+            called = " x ".join(inch_fraction(size) for size in said)
         yield SealSize("hydraulic_seal", row["kind"], name, sizes, row["list"], float(row["share"]), called)
 
 
-def _fraction(size_mm: float) -> str:
+def inch_fraction(size_mm: float) -> str:
+    """A size as the nearest sixty-fourths of an inch are said: `1 1/8`."""
     sixty_fourths = round(size_mm / MM_PER_INCH * 64)
     whole, rest = divmod(sixty_fourths, 64)
     if not rest:
@@ -275,7 +276,7 @@ def _face_seals() -> Iterator[SealSize]:
         names = ("shaft", "seat_outside", "seat_thickness", "working_length")
         sizes = tuple(float(row[f"{name}_mm"]) for name in names)
         inch = row["list"] == "inch practice"
-        shaft = f"{_fraction(sizes[0])} in" if inch else f"{sizes[0]:g}"
+        shaft = f"{inch_fraction(sizes[0])} in" if inch else f"{sizes[0]:g}"
         name = f"{shaft} x {sizes[3]:g}"
         yield SealSize("face_seal", row["kind"], name, sizes, row["list"], float(row["share"]))
 
