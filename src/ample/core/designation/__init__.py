@@ -6,8 +6,14 @@ from ample.core.designation.decode import LONGEST_MARKING, decode
 from ample.core.designation.dialects import Code, Dialect, general_dialect, read_dialect
 from ample.core.designation.encode import encode
 from ample.core.designation.names import known_names
-from ample.core.designation.seal_words import Word, seal_words
-from ample.core.designation.seal_writing import Habit, composed_code, encode_seal, listed_specs
+from ample.core.designation.seals import (
+    Habit,
+    Word,
+    composed_code,
+    encode_seal,
+    listed_specs,
+    seal_words,
+)
 
 __all__ = [
     "LONGEST_MARKING",

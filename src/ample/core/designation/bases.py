@@ -14,7 +14,7 @@ from ample.core.designation.names import (
     longest_by_first,
     names_by_first,
     pieces_of,
-    series_by_text,
+    series_by_beginning,
 )
 from ample.core.parts import Span
 from ample.core.standards import ALONE, BoundarySize, bearing_series
@@ -147,7 +147,8 @@ def unheld_bases(clean: str, start: int) -> list[Base]:
     """A known series in a size that is not held: the bore is still said."""
     squeeze = Squeezed(clean, start, dashes=False)
     typed = squeeze.text
-    for text, series in series_by_text().items():
+    begins = series_by_beginning()
+    for text, series in (*begins.get(typed[:2], ()), *begins.get(typed[:1], ())):
         if not typed.startswith(text):
             continue
         bore = bore_after(typed, len(text))

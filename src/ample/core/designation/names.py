@@ -68,20 +68,18 @@ def names_by_first() -> dict[str, str]:
     return {first: "\n" + "\n".join(found) + "\n" for first, found in lines.items()}
 
 
+_NO_BORE_CODE = ("UC2", "UC3", "SB2", "LR2", "LR52")
+
+
 @lru_cache
-def series_by_text() -> dict[str, Series]:
-    """Series that take a bore code, by what is written before it, longest first."""
-    found: dict[str, Series] = {}
-    for series in bearing_series().values():
-        if re.fullmatch(r"[A-Z]{0,3}\d{1,3}", series.name) and series.name not in (
-            "UC2",
-            "UC3",
-            "SB2",
-            "LR2",
-            "LR52",
-        ):
-            found[series.name] = series
-    return dict(sorted(found.items(), key=lambda pair: -len(pair[0])))
+def series_by_beginning() -> dict[str, tuple[tuple[str, Series], ...]]:
+    """Series that take a bore code, longest first, by the first two characters written (or the only one)."""
+    taking = [series for series in bearing_series().values()
+              if re.fullmatch(r"[A-Z]{0,3}\d{1,3}", series.name) and series.name not in _NO_BORE_CODE]  # fmt: skip
+    found: dict[str, list[tuple[str, Series]]] = {}
+    for series in sorted(taking, key=lambda each: -len(each.name)):
+        found.setdefault(series.name[:2], []).append((series.name, series))
+    return {beginning: tuple(own) for beginning, own in found.items()}
 
 
 def _other_forms(size: BoundarySize) -> Iterator[str]:

@@ -32,20 +32,20 @@ class Word:
 def seal_words() -> dict[str, tuple[Word, ...]]:
     """Every word by the text it is compared by: capitals, spaces and dashes alike."""
     found: dict[str, list[Word]] = defaultdict(list)
-    for row in read_table(Path(__file__).with_name("seal_codes.csv")).rows:
+    for row in read_table(Path(__file__).with_name("codes.csv")).rows:
         families = frozenset(row["families"].split())
         sets = tuple(zip(row["attribute"].split("+"), row["value"].split("+"), strict=True))
         if families - set(SEALS):
-            raise ValueError(f"seal_codes.csv: {row['code']} is for a family that does not exist")
+            raise ValueError(f"seals/codes.csv: {row['code']} is for a family that does not exist")
         for attribute, value in sets:
             kinds = {kind for family in families for kind in SEALS[family].kinds}
             if attribute == "kind" and value not in kinds:
-                raise ValueError(f"seal_codes.csv: {row['code']} means a kind that does not exist")
+                raise ValueError(f"seals/codes.csv: {row['code']} means a kind that does not exist")
         word = Word(row["code"], families, sets, row["meaning"], row["basis"])
         if any(
             word.sets == other.sets and word.families == other.families for other in found[bare(row["code"])]
         ):
-            raise ValueError(f"seal_codes.csv: {row['code']} stands twice with one meaning")
+            raise ValueError(f"seals/codes.csv: {row['code']} stands twice with one meaning")
         found[bare(row["code"])].append(word)
     return {code: tuple(words) for code, words in found.items()}
 

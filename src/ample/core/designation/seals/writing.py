@@ -5,7 +5,7 @@ from __future__ import annotations
 from functools import lru_cache
 from typing import Literal
 
-from ample.core.designation.seal_words import seal_words
+from ample.core.designation.seals.words import seal_words
 from ample.core.parts import SealSpec
 from ample.core.standards import seal_sizes
 

@@ -1,0 +1,87 @@
+"""Putting a reading of a seal, ring or small part together from what its words and sizes say."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Sequence
+
+from ample.core.designation.seals.listed import most_met
+from ample.core.designation.seals.text import Text
+from ample.core.parts import SEALS, MarkingReading, SealSpec, Span
+from ample.core.standards import SealSize
+
+_UNREAD_COST, _CONTRADICTS = 0.6, 0.4
+_OF_RUBBER = ("lip_seal", "o_ring", "hydraulic_seal")
+_NO_KIND_WORDS = ("note", "designation", "family")
+
+
+def stated(
+    text: Text, match: re.Match[str], meaning: str, attribute: str, value: str, basis: str = "common practice"
+) -> Span:
+    """A span that a text states."""
+    start, stop = match.span()
+    return Span(start, stop, text.typed[start:stop], meaning, attribute, value, "stated", basis)
+
+
+def assembled(
+    text: Text,
+    family: str,
+    sizes_mm: tuple[float, ...],
+    own: Sequence[Span],
+    score: float,
+    listed: SealSize | None = None,
+) -> MarkingReading:
+    """The spans together; the kind told, or the most met kind of the size assumed."""
+    listed = listed or most_met(family, sizes_mm, text.kind(family))
+    spans = [*own, *text.spans(family)]
+    attributes, contradictions = _attributes(spans)
+    told = attributes.get("kind")
+    differs = listed is not None and told != listed.kind and family != "lip_seal"
+    if told and differs:
+        contradictions += 1
+    kind = told or ""
+    if told is None or differs:
+        kind = listed.kind if listed else told or SEALS[family].usual_kind
+    spans += _assumed(family, kind, attributes)
+    sizes = listed.dimensions_mm if listed else sizes_mm
+    spec = SealSpec(family, listed.designation if listed else canonical(family, kind, sizes), kind, sizes)
+    unread = text.unread(spans)
+    attributes["kind"] = kind
+    attributes["series"] = listed.listed if listed else "on no list held here"
+    if listed and listed.called:
+        attributes["called"] = listed.called
+    score *= _CONTRADICTS**contradictions * _UNREAD_COST ** len(unread)
+    return MarkingReading(
+        family, spec.designation, attributes["series"], spec.dimensions, attributes, tuple(spans), unread, round(score, 4)
+    )  # fmt: skip
+
+
+def _attributes(spans: Sequence[Span]) -> tuple[dict[str, str], int]:
+    """What the spans set, the first of each; and how many say something else than an earlier one."""
+    found: dict[str, str] = {}
+    contradictions = 0
+    for span in spans:
+        if span.attribute in _NO_KIND_WORDS or span.attribute.endswith("_mm"):
+            continue
+        if span.value and found.setdefault(span.attribute, span.value) != span.value:
+            contradictions += 1
+    return found, contradictions
+
+
+def _assumed(family: str, kind: str, attributes: dict[str, str]) -> list[Span]:
+    """What goes without saying, said."""
+    found = []
+    if "kind" not in attributes:
+        words = f"no type marked: {SEALS[family].kinds[kind].words}"
+        found.append(Span(-1, -1, "", words, "kind", kind, "assumed", "common practice"))
+    if family in _OF_RUBBER and "material" not in attributes:
+        usual = "PU" if family == "hydraulic_seal" and kind in ("u_cup", "wiper") else "NBR"
+        words = f"no rubber marked: often {usual}, not proven"
+        found.append(Span(-1, -1, "", words, "material", "", "assumed", "common practice"))
+    return found
+
+
+def canonical(family: str, kind: str, sizes_mm: tuple[float, ...]) -> str:
+    """The name of a part of a size that no list holds, in the way of the lists."""
+    spec = SealSpec(family, "", kind, tuple(round(size, 4) for size in sizes_mm))
+    return spec.size_text.replace(" × ", "x")

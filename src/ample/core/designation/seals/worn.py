@@ -1,0 +1,101 @@
+"""Half-read texts of seals and rings: unread characters stand for any, the lists say which."""
+
+from __future__ import annotations
+
+import re
+from functools import lru_cache
+
+from ample.core.designation.seals.reading import assembled
+from ample.core.designation.seals.sizes import BARE_SCORE
+from ample.core.designation.seals.text import MM_PER_INCH, Text
+from ample.core.parts import MarkingReading, Span
+from ample.core.standards import SealSize, sizes_of_family
+
+_WORN = re.compile(r"[0-9?][0-9?.,]*(?:\s*[X×*/ -]\s*[0-9?][0-9?.,]*)*")
+_WORN_CODE = re.compile(r"(?<![0-9?.X])([0-9?]{1,4})[\s-]([0-9?]{1,5})[\s-]([0-9?]{1,4})(?![0-9?.X])")
+_BETWEEN = re.compile(r"\s*[X×*/ -]\s*")
+_FAMILIES = ("lip_seal", "o_ring", "hydraulic_seal")
+
+
+def half_read(text: Text, most: int) -> list[MarkingReading]:
+    """Names of the lists that fit what could be read, the most met first."""
+    codes = _composed(text, most)
+    if codes:
+        return codes
+    pieces = [m for m in _WORN.finditer(text.without_words()) if "?" in m.group() or ".." in m.group()]
+    if not pieces:
+        return []
+    piece = max(pieces, key=lambda match: len(match.group()))
+    parts = _BETWEEN.sub("x", piece.group().strip().replace(",", ".")).split("x")
+    told, fitting = text.told(), text.fitting()
+    found = []
+    for family in _FAMILIES:
+        if family not in fitting or (told and family not in told):
+            continue
+        guess = 0.9 if told else BARE_SCORE.get(len(parts), {}).get(family, 0.3)
+        for rank, size in enumerate(_like(family, tuple(parts))[:most]):
+            span = _can_be(text, piece, size, size.designation, size.listed)
+            score = guess * 0.8 * min(size.share, 1.0) * 0.995**rank
+            found.append(assembled(text, family, size.dimensions_mm, [span], score, size))
+    return found
+
+
+def _can_be(text: Text, match: re.Match[str], size: SealSize, said: str, basis: str) -> Span:
+    start, stop = match.span()
+    piece = text.typed[start:stop]
+    return Span(start, stop, piece, f"can be {said}", "designation", size.designation, "half_read", basis)
+
+
+@lru_cache(maxsize=512)
+def _like(family: str, parts: tuple[str, ...]) -> tuple[SealSize, ...]:
+    """The listed parts whose name can be read so, the most met first."""
+    if len(parts) >= 2:
+        pattern = "x".join(
+            re.escape(part).replace(r"\.\.", "[0-9.]*").replace(r"\?", "[0-9]") for part in parts
+        )
+    elif len(parts[0]) == 3 and family == "o_ring":
+        pattern = "-" + parts[0].replace("?", "[0-9]")
+    else:
+        return ()
+    lines, sizes = _names(family)
+    found = [sizes[match.group(1)] for match in re.finditer(rf"\n({pattern})(?=\n)", lines)]
+    return tuple(sorted(found, key=lambda size: -size.share))
+
+
+@lru_cache
+def _names(family: str) -> tuple[str, dict[str, SealSize]]:
+    """Names of a family a line each, and the most met part of each name."""
+    found: dict[str, SealSize] = {}
+    for size in sizes_of_family(family):
+        held = found.get(size.designation)
+        if held is None or size.share > held.share:
+            found[size.designation] = size
+    return "\n" + "\n".join(found) + "\n", found
+
+
+def _composed(text: Text, most: int) -> list[MarkingReading]:
+    """A composed U-cup code with unread figures; a lone `?` is a whole unread group."""
+    match = _WORN_CODE.search(text.clean)
+    if match is None or not (len(match.group(1)) == 4 and match.group(1).endswith("0")):
+        return []
+    groups = ["[0-9]+" if piece == "?" else piece.replace("?", "[0-9]") for piece in match.groups()]
+    lines, sizes = _composed_codes()
+    found = []
+    for code in list(re.finditer(rf"\n({' '.join(groups)})(?=\n)", lines))[:most]:
+        size = sizes[code.group(1)]
+        span = _can_be(text, match, size, f"{code.group(1)}: {size.called}", "common practice")
+        found.append(assembled(text, "hydraulic_seal", size.dimensions_mm, [span], 0.6, size))
+    return found
+
+
+@lru_cache
+def _composed_codes() -> tuple[str, dict[str, SealSize]]:
+    """Every listed inch U-cup as its composed code, a line each."""
+    found: dict[str, SealSize] = {}
+    for size in sizes_of_family("hydraulic_seal"):
+        if size.listed == "inch practice" and size.kind.startswith("u_cup"):
+            inside, section, height = (
+                int(each / MM_PER_INCH * 1000 + 1e-6) for each in size.dimensions_mm[:3]
+            )
+            found.setdefault(f"{section:03d}0 {inside:03d} {height:03d}", size)
+    return "\n" + "\n".join(found) + "\n", found
