@@ -18,8 +18,8 @@ const props = defineProps<{
   family: string
   /** Features beside those on the drawing. */
   beside: readonly Feature[]
-  /** Whether the ring can be shown free, stretched and seated. */
-  states: boolean
+  /** How the part can be drawn: free, stretched, seated. */
+  states: readonly RingState[]
   condition: Schemas['BenchSheet']['condition']
   answer: Schemas['IdentifyAnswer'] | null
   faults: Partial<Record<string, string>>
@@ -40,11 +40,6 @@ const job = useJob()
 const hand = useHand()
 const kinds = useKinds()
 const SEAT_WORDS: Record<string, string> = { shaft_seat: 'shaft', housing_seat: 'housing' }
-const STATES = [
-  ['free', 'free'],
-  ['stretched', 'stretched'],
-  ['seated', 'seated'],
-] as const
 const RUBBERY = ['lip_seal', 'o_ring', 'hydraulic_seal']
 const bearing = computed(() => props.family === 'bearing')
 const conditions = computed<readonly (readonly [string, string])[]>(() => [
@@ -81,9 +76,14 @@ const held = computed(() => job.instruments.find((each) => each.name === props.i
       @update:model-value="(name: string) => emit('instrument', name)"
     />
     <p class="faint" :class="{ att: held?.overdue }">{{ held?.words }}</p>
-    <template v-if="states">
+    <template v-if="states.length > 1">
       <h2>drawn</h2>
-      <ChoiceChips label="drawn" :options="STATES" :chosen="state" @choose="state = $event as RingState" />
+      <ChoiceChips
+        label="drawn"
+        :options="states.map((each) => [each, each] as const)"
+        :chosen="state"
+        @choose="state = $event as RingState"
+      />
     </template>
     <h2 v-if="fields.length">{{ bearing ? 'it sat on' : 'also' }}</h2>
     <SeatField

@@ -16,7 +16,7 @@ import QuestionCard from './QuestionCard.vue'
 import ProfileStrip from './ProfileStrip.vue'
 import { bare, SEATS, useBench, type Feature } from './useBench'
 import { partSize, usual } from '@/drawing/sizes'
-import { hasStates, sealSection, type RingState } from '@/drawing/seals'
+import { sealSection, statesOf, type RingState } from '@/drawing/seals'
 import { FAMILIES, useKinds, type FamilyName } from '@/job/useKinds'
 
 const route = useRoute()
@@ -76,14 +76,9 @@ const asked = computed(() => {
   for (const name of features.value) if (bench.observation(name)?.readings.length) wanted.add(name)
   if (state.value === 'seated') for (const name of GROOVE) wanted.add(name)
   const marks = sealSection(drawn.value, state.value)?.marks
-  const seated = new Set<string>(['inside', 'outside', 'section_1', 'section_2', 'length'])
   return features.value.filter(
     (name) =>
-      wanted.has(name) &&
-      !SEATS.includes(name as (typeof SEATS)[number]) &&
-      (!marks || name in marks) &&
-      !(state.value === 'seated' && seated.has(name)) &&
-      !(state.value !== 'seated' && hasStates(kindDrawn.value) && GROOVE.includes(name)),
+      wanted.has(name) && !SEATS.includes(name as (typeof SEATS)[number]) && (!marks || name in marks),
   )
 })
 /** What else can be measured, and stands beside the drawing. */
@@ -181,10 +176,13 @@ function nextFamily(by: number): FamilyName {
   return FAMILIES[(at + by + FAMILIES.length) % FAMILIES.length]?.[0] ?? 'bearing'
 }
 function nextState(): void {
-  const states = ['free', 'stretched', 'seated'] as const
-  if (hasStates(kindDrawn.value)) state.value = states[(states.indexOf(state.value) + 1) % 3] ?? 'free'
+  const states = statesOf(kindDrawn.value)
+  state.value = states[(states.indexOf(state.value) + 1) % states.length] ?? 'free'
 }
-watch(family, () => (state.value = 'free'))
+watch(
+  () => statesOf(kindDrawn.value),
+  (states) => states.includes(state.value) || (state.value = 'free'),
+)
 watch(
   () => live.working.value,
   (working) => !working && settle(),
@@ -208,7 +206,7 @@ useKeys([
   })),
   { key: 'f', words: 'family: the next one', run: () => bench.setFamily(nextFamily(1)) },
   { key: 'F', words: 'family: the one before', run: () => bench.setFamily(nextFamily(-1)) },
-  { key: 'g', words: 'ring free, stretched, seated in its groove', run: () => nextState() },
+  { key: 'g', words: 'drawn free, stretched, seated in its groove', run: () => nextState() },
   {
     key: 'e',
     words: 'enquiry sheet',
@@ -240,9 +238,10 @@ onMounted(async () => {
   const tables = kinds.loaded ? Promise.resolve() : kinds.load()
   await bench.load()
   await tables
-  // a ring known by its groove alone is drawn in it
-  if (bench.observation('groove_diameter') && !bench.observation('inside') && hasStates(kindDrawn.value))
-    state.value = 'seated'
+  // what is known by its groove alone is drawn in it
+  const itself = ['inside', 'section', 'section_1'] as const
+  if (bench.observation('groove_diameter') && !itself.some((name) => bench.observation(name)))
+    state.value = statesOf(kindDrawn.value).includes('seated') ? 'seated' : 'free'
   wantsFocus.value = true
 })
 </script>
@@ -302,7 +301,7 @@ onMounted(async () => {
           v-model:state="state"
           :family="family"
           :beside="beside"
-          :states="hasStates(kindDrawn)"
+          :states="statesOf(kindDrawn)"
           :condition="sheet.sheet.value.condition ?? ''"
           :answer="answer"
           :faults="faults"
