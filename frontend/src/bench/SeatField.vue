@@ -23,7 +23,12 @@ const held = computed(() =>
 
 <template>
   <label class="seat" :class="{ next, fault: !!fault }">
-    <span>{{ words }}</span>
+    <span
+      >{{ words
+      }}<i v-if="!fault && (worth || next)">{{
+        worth ? doubt(worth.expanded_uncertainty_mm, unit) : 'this next'
+      }}</i></span
+    >
     <input
       :value="typed || held"
       :name="name"
@@ -39,9 +44,7 @@ const held = computed(() =>
       @keydown.backspace="!typed && held && (emit('drop'), $event.preventDefault())"
       @blur="emit('leave')"
     />
-    <i :class="{ stop: fault }">{{
-      fault ?? (worth ? doubt(worth.expanded_uncertainty_mm, unit) : next ? 'measure this next' : '')
-    }}</i>
+    <i v-if="fault" class="stop">{{ fault }}</i>
   </label>
 </template>
 
@@ -49,13 +52,20 @@ const held = computed(() =>
 .seat {
   display: grid;
   grid-template-columns: minmax(60px, 1fr) 104px;
-  align-items: baseline;
+  align-items: center;
   gap: 0 8px;
   margin-bottom: 4px;
 }
 .seat span {
   font-size: 13px;
+  line-height: 1.1;
   color: var(--faint);
+}
+.seat span i {
+  display: block;
+}
+.next span i {
+  color: var(--attention);
 }
 input {
   border: 1.5px solid var(--ink);
@@ -75,7 +85,7 @@ input::placeholder {
   color: var(--hatch);
 }
 i {
-  grid-column: 2;
+  grid-column: 1 / -1;
   font-style: normal;
   font-size: 13px;
   color: var(--faint);

@@ -11,7 +11,7 @@ from ample.core.parts import SEALS
 from ample.core.standards import dash_sizes
 from ample.core.standards.seals import inch_fraction
 
-BETWEEN_MM = 0.35
+NEAR_MM, FAR_MM, CLEARLY = 0.1, 0.85, 2.5
 _SERIES_MM = (4, 5, 6, 8, 10, 12, 14, 16, 18, 20, 22, 25, 28, 30, 32, 35, 36, 40, 45, 50, 56, 63, 70, 80, 90, 100, 110, 125,
               140, 160, 180, 200, 220, 250, 280, 320, 360)  # fmt: skip
 
@@ -88,10 +88,10 @@ def _between(words: str, value_mm: float) -> list[str]:
     if abs(metric - inch) < 0.02 or abs(metric - value_mm) > 1.0 or abs(inch - value_mm) > 0.8:
         return []
     near, far = sorted((abs(metric - value_mm), abs(inch - value_mm)))
-    if far > 0.85:
+    if far > FAR_MM:
         return []
     said = inch_fraction(inch)
-    if near < 0.08 and far > BETWEEN_MM:
+    if near <= NEAR_MM and far >= CLEARLY * near and far - near > NEAR_MM:
         sure = f"{said} in" if abs(inch - value_mm) < abs(metric - value_mm) else f"{metric} mm"
         other = f"{metric} mm" if sure.endswith("in") else f"{said} in ({inch:.2f} mm)"
         return [f"The {words} reads as {sure}; the nearest in the other measure is {other}."]

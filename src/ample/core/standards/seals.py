@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import lru_cache
 from pathlib import Path
 
@@ -167,7 +167,16 @@ def _name(*sizes_mm: float) -> str:
     return "x".join(f"{round(size, 3):g}" for size in sizes_mm)
 
 
+USUAL_RING_MM = 50.0
+
+
 def _o_rings() -> Iterator[SealSize]:
+    """Every listed ring; over the sizes of an assortment box a ring is met less the larger it is."""
+    for size in _listed_rings():
+        yield replace(size, share=size.share * min(1.0, USUAL_RING_MM / size.dimensions_mm[0]))
+
+
+def _listed_rings() -> Iterator[SealSize]:
     for row in dash_sizes().values():
         inside, section = round(row.inside_in * MM_PER_INCH, 4), round(row.section_in * MM_PER_INCH, 4)
         called = f"{row.called_section} × {row.called_inside} in" if row.called_inside else ""
