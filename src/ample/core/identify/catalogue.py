@@ -51,12 +51,12 @@ class Intervals:
     share: Floats
 
     def gathered(self, values: Floats, rows: Ints | slice) -> Floats:
-        """Values by interval, brought to units: the mean over what the feature can stand for."""
+        """Values by interval (last axis but one), brought to units: the mean over what the feature can stand for."""
         own = self.of_unit[rows]
         if own.shape[1] == 1:
-            return np.asarray(values[own[:, 0]])
+            return np.asarray(values[..., own[:, 0], :])
         share = self.share[rows]
-        return np.asarray(sum(share[:, j, None] * values[own[:, j]] for j in range(own.shape[1])))
+        return np.asarray(sum(share[:, j, None] * values[..., own[:, j], :] for j in range(own.shape[1])))
 
     def any_of(self, wanted: NDArray[np.bool_]) -> NDArray[np.bool_]:
         """Units with at least one of the wanted intervals."""

@@ -230,6 +230,12 @@ class Profile:
         """The density of a worn part."""
         return self.of(WORN)
 
+    def by_kind(self, feature: str, kinds: Kinds) -> tuple[Floats, list[int]]:
+        """The densities by effect, and which of them each kind of condition has on this feature."""
+        place = {effect: number for number, effect in enumerate(self.made)}
+        rows = [place.get(effects.get(feature, NO_EFFECT), place[NO_EFFECT]) for _, effects in kinds]
+        return np.array(list(self.made.values())), rows
+
     def split(self, count: int) -> tuple[Profile, Profile]:
         """The first intervals, and the rest."""
         return (

@@ -141,24 +141,24 @@ def _by_kind(catalogue: Catalogue, profiles: dict[str, Profile], rows: Ints, kin
     plain: Floats = np.ones((len(rows), width))
     changed = {}
     for name, made in profiles.items():
-        held = catalogue.intervals[name]
         if len(made.made) == 1:
-            plain = plain * held.gathered(made.unworn, rows)
+            plain = plain * catalogue.intervals[name].gathered(made.unworn, rows)
         else:
-            changed[name] = {effect: held.gathered(each, rows) for effect, each in made.made.items()}
+            changed[name] = made
     if len(kinds) > FEW_KINDS:
         found = np.array([weight for weight, _ in kinds])[:, None, None] * plain
-        for name, own in changed.items():
-            place = {effect: number for number, effect in enumerate(own)}
-            dense = np.array(list(own.values()))
-            found *= dense[
-                [place.get(effects.get(name, NO_EFFECT), place[NO_EFFECT]) for _, effects in kinds]
-            ]
+        for name, made in changed.items():
+            dense, place = made.by_kind(name, kinds)
+            found *= catalogue.intervals[name].gathered(dense, rows)[place]
         return found
     found = np.empty((len(kinds), len(rows), width))
+    own = {
+        name: {effect: catalogue.intervals[name].gathered(each, rows) for effect, each in made.made.items()}
+        for name, made in changed.items()
+    }
     for number, (weight, effects) in enumerate(kinds):
         together = weight * plain
-        for name, own in changed.items():
-            together = together * own.get(effects.get(name, NO_EFFECT), own[NO_EFFECT])
+        for name, by_effect in own.items():
+            together = together * by_effect.get(effects.get(name, NO_EFFECT), by_effect[NO_EFFECT])
         found[number] = together
     return found

@@ -30,7 +30,7 @@ from ample.core.identify.posterior import (
     units_together,
     unlisted_of,
 )
-from ample.core.parts import Effect, Feature, MarkingReading, Measure
+from ample.core.parts import EffectTable, Feature, MarkingReading, Measure
 from ample.core.sizes import Instrument, default_instrument
 
 Floats = NDArray[np.float64]
@@ -310,9 +310,7 @@ def _agreement(
         return FeatureAgreement(feature.name, "not_of_this", None, None)
     meant = min(found, key=lambda one: max(one.low_mm - middle, middle - one.high_mm, 0.0))
     if catalogue.family.grid:
-        sigmas = min(
-            _outside_by(meant, effect, middle, u) for effect in catalogue.family.effects_on[feature.name]
-        )
+        sigmas = _outside_by(meant, EffectTable.of(catalogue.family.effects_on[feature.name]), middle, u)
     else:
         sigmas = max(meant.low_mm - middle, middle - meant.high_mm, 0.0) / u
     word = "agrees" if sigmas <= DOUBTFUL_SIGMA else "doubtful" if sigmas <= DISAGREES_SIGMA else "disagrees"
@@ -320,13 +318,11 @@ def _agreement(
     return FeatureAgreement(feature.name, word, round(off, 4), round(sigmas, 2))
 
 
-def _outside_by(meant: Measure, effect: Effect, middle_mm: float, u_mm: float) -> float:
-    """How many doubts a reading lies outside the limits as a condition moves them."""
-    of = dict(meant.of)
-    moved = sum(share * of.get(axis, 0.0) for axis, share in effect.grows)
-    moved += effect.share * meant.nominal_mm + effect.shift_mm + effect.used * meant.used_shift_mm
-    doubt = math.hypot(u_mm, effect.residue_mm, effect.used * meant.used_residue_mm)
-    return max(meant.low_mm + moved - middle_mm, middle_mm - meant.high_mm - moved, 0.0) / doubt
+def _outside_by(meant: Measure, effects: EffectTable, middle_mm: float, u_mm: float) -> float:
+    """How many doubts a reading lies outside the limits as the kindest condition moves them."""
+    moved, residue = effects.moved_mm(meant)
+    outside = np.maximum(meant.low_mm + moved - middle_mm, middle_mm - meant.high_mm - moved)
+    return float((np.maximum(outside, 0.0) / np.hypot(u_mm, residue)).min())
 
 
 def _unit_hint(catalogue: Catalogue, observations: tuple[Observation, ...], total: float) -> UnitHint | None:

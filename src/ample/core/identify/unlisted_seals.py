@@ -12,11 +12,12 @@ from numpy.typing import NDArray
 
 from ample.core.identify.model import Kinds, Observation, Profile
 from ample.core.identify.unlisted import Shape, grid_near
-from ample.core.parts import FAMILIES, NO_EFFECT, Family, Kind, Limits
-from ample.core.parts.seals import standings
+from ample.core.parts import FAMILIES, Family, Kind, Limits
+from ample.core.parts.seals import standing
 from ample.core.standards import sizes_of_family
 
 Floats = NDArray[np.float64]
+Ints = NDArray[np.intp]
 FEWEST_SIZES = 12
 MOST_TOGETHER = 4000
 SMALLEST_MM = 0.1
@@ -24,23 +25,25 @@ SMALLEST_MM = 0.1
 
 @dataclass(frozen=True)
 class Together:
-    """Parts of the grid near the readings: sizes by dimension, prior weights, limits by feature."""
+    """Parts of the grid near the readings: sizes by dimension, prior weights, limits by feature.
+
+    Parts that are alike in what decides a feature share its limits; `places` says which are a part's.
+    """
 
     sizes_mm: dict[str, Floats]
     weights: Floats
     limits: dict[str, Limits]
+    places: dict[str, Ints]
 
     def density(self, profiles: dict[str, Profile], nodes: Floats, kinds: Kinds) -> float:
         """Density of all readings for an unlisted part: summed over the grid, conditions and shared error."""
         if not profiles:
             return 1.0
-        total = 0.0
-        for weight, effects in kinds:
-            together: Floats | float = 1.0
-            for name, made in profiles.items():
-                together = together * made.of(effects.get(name, NO_EFFECT))
-            total += weight * float(self.weights @ ((np.asarray(together) * nodes).sum(axis=1)))
-        return total
+        found = np.array([weight for weight, _ in kinds])[:, None, None] * nodes
+        for name, made in profiles.items():
+            dense, rows = made.by_kind(name, kinds)
+            found = found * dense[:, self.places[name]][rows]
+        return float(np.einsum("krn,r->", found, self.weights))
 
 
 @dataclass(frozen=True)
@@ -82,23 +85,28 @@ class UnlistedSeal:
             sizes.setdefault(name, np.zeros(len(weights)))
         kind = self.likeliest
         assert self.family.many is not None
-        limits = {
-            each.feature: self.family.many(each.feature, sizes, kind.scheme, kind.tolerance)
-            for each in observations
-        }
-        return Together(sizes, weights, limits)
+        limits, places = {}, {}
+        for feature in (each.feature for each in observations):
+            deciding = standing(self.family.name, feature, kind.scheme).dimensions
+            rows, places[feature] = _alike([sizes[name] for name in deciding])
+            own = {name: values[rows] for name, values in sizes.items()}
+            limits[feature] = self.family.many(feature, own, kind.scheme, kind.tolerance)
+        return Together(sizes, weights, limits, places)
+
+
+def _alike(columns: list[Floats]) -> tuple[Ints, Ints]:
+    """One row of each sort of equal rows, and which sort each row is of."""
+    sort = np.zeros(len(columns[0]), dtype=np.int64)
+    for column in columns:
+        found, place = np.unique(column, return_inverse=True)
+        sort = sort * len(found) + place.reshape(-1)
+    _, rows, places = np.unique(sort, return_index=True, return_inverse=True)
+    return rows, places.reshape(-1)
 
 
 def _terms(of: UnlistedSeal, feature: str) -> tuple[tuple[str, float], ...]:
     """How much of each dimension a feature is, for the kind that stands for the unlisted part."""
-    own = standings()[of.family.name, of.likeliest.scheme].get(feature)
-    if own is None:
-        own = next(
-            found[feature]
-            for (family, _), found in standings().items()
-            if family == of.family.name and feature in found
-        )
-    return own[0].terms
+    return standing(of.family.name, feature, of.likeliest.scheme).terms
 
 
 class _Solver:

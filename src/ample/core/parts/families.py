@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field
-from functools import cached_property
+from functools import cached_property, lru_cache
 from typing import Protocol
 
 import numpy as np
@@ -55,6 +55,14 @@ class Effect:
     used: bool = False
     worn: bool = False
 
+    def __hash__(self) -> int:
+        return self._hash
+
+    @cached_property
+    def _hash(self) -> int:
+        """Worked out once: effects are looked up by the thousand."""
+        return hash((self.grows, self.share, self.shift_mm, self.residue_mm, self.used, self.worn))
+
 
 NO_EFFECT = Effect()
 WORN = Effect(worn=True)
@@ -104,6 +112,42 @@ class Measure:
 
 
 @dataclass(frozen=True, eq=False)
+class EffectTable:
+    """Several effects as columns: shift and residue, mm, share of the feature, growth by dimension, used or not."""
+
+    shift_mm: Floats
+    residue_mm: Floats
+    share: Floats
+    used: Floats
+    grown: Mapping[str, Floats]
+
+    @staticmethod
+    @lru_cache(maxsize=256)
+    def of(effects: tuple[Effect, ...]) -> EffectTable:
+        """The columns of these effects, in their order."""
+        names = dict.fromkeys(name for effect in effects for name, _ in effect.grows)
+        grown = {
+            name: np.array([sum(share for axis, share in effect.grows if axis == name) for effect in effects])
+            for name in names
+        }
+        return EffectTable(
+            np.array([effect.shift_mm for effect in effects], dtype=np.float64),
+            np.array([effect.residue_mm for effect in effects], dtype=np.float64),
+            np.array([effect.share for effect in effects], dtype=np.float64),
+            np.array([effect.used for effect in effects], dtype=np.float64),
+            grown,
+        )
+
+    def moved_mm(self, meant: Measure) -> tuple[Floats, Floats]:
+        """How far each effect moves one thing that a feature stands for, and the residue, mm."""
+        moved = self.shift_mm + self.share * meant.nominal_mm + self.used * meant.used_shift_mm
+        for name, size_mm in meant.of:
+            if name in self.grown:
+                moved = moved + self.grown[name] * size_mm
+        return moved, np.hypot(self.residue_mm, self.used * meant.used_residue_mm)
+
+
+@dataclass(frozen=True, eq=False)
 class Limits:
     """What a feature is on many parts: nominal and limits, mm; how much of it is of each dimension, and the
     shift and residue of a used part. Not a number stands for a part without the feature.
@@ -130,21 +174,17 @@ class Limits:
 
     def moved_by(self, effects: tuple[Effect, ...]) -> tuple[Floats, Floats]:
         """For several effects (rows) how far each moves the feature of each part, and the residue, mm."""
-        moved = np.repeat(np.array([[effect.shift_mm] for effect in effects]), len(self.low_mm), axis=1)
-        residue = np.repeat(np.array([[effect.residue_mm] for effect in effects]), len(self.low_mm), axis=1)
-        for name, values in self.of.items():
-            grown = np.array(
-                [sum(share for axis, share in effect.grows if axis == name) for effect in effects]
-            )
-            if grown.any():
-                moved += grown[:, None] * values
-        share = np.array([effect.share for effect in effects])
-        if share.any():
-            moved += share[:, None] * self.nominal_mm
-        used = np.array([effect.used for effect in effects])
-        if used.any() and self.used_shift_mm is not None and self.used_residue_mm is not None:
-            moved += used[:, None] * self.used_shift_mm
-            residue = np.hypot(residue, used[:, None] * self.used_residue_mm)
+        table = EffectTable.of(effects)
+        moved = np.repeat(table.shift_mm[:, None], len(self.low_mm), axis=1)
+        for name, grown in table.grown.items():
+            if name in self.of:
+                moved += grown[:, None] * self.of[name]
+        if table.share.any():
+            moved += table.share[:, None] * self.nominal_mm
+        residue = np.repeat(table.residue_mm[:, None], len(self.low_mm), axis=1)
+        if table.used.any() and self.used_shift_mm is not None and self.used_residue_mm is not None:
+            moved += table.used[:, None] * self.used_shift_mm
+            residue = np.hypot(residue, table.used[:, None] * self.used_residue_mm)
         return moved, residue
 
     def residue_mm(self, effect: Effect) -> Floats | float:

@@ -311,6 +311,12 @@ class Standing:
     words: tuple[str, ...]
     share: float
 
+    @property
+    def dimensions(self) -> tuple[str, ...]:
+        """The dimensions that decide its limits."""
+        own = tuple(name for name, _ in self.terms)
+        return (*own, self.words[0]) if self.rule == "to" else own
+
     def used_mm(self, tolerance: str) -> tuple[float, float]:
         """Shift and residue of a used part: a cover that was pressed in has lost some of its allowance."""
         if self.rule != "press_fit":
@@ -357,6 +363,17 @@ def standings() -> dict[tuple[str, str], dict[str, tuple[Standing, ...]]]:
     return {key: {name: tuple(made) for name, made in features.items()} for key, features in found.items()}
 
 
+@lru_cache
+def standing(family: str, feature: str, scheme: str) -> Standing:
+    """The first thing that a feature stands for in a scheme; where it has none, in the family's first that has."""
+    own = standings()[family, scheme].get(feature)
+    if own is None:
+        own = next(
+            found[feature] for (of, _), found in standings().items() if of == family and feature in found
+        )
+    return own[0]
+
+
 @dataclass(frozen=True)
 class SealMeasures:
     """The limits of manufacture of one family, as its description needs them."""
@@ -376,14 +393,7 @@ class SealMeasures:
 
         A kind without the feature takes it from the family's usual kind.
         """
-        own = standings()[self.family, scheme].get(feature)
-        if own is None:
-            own = next(
-                found[feature]
-                for (of, _), found in standings().items()
-                if of == self.family and feature in found
-            )
-        return own[0].limits(sizes_mm, tolerance)
+        return standing(self.family, feature, scheme).limits(sizes_mm, tolerance)
 
     def unlisted(self, feature: str, nominal_mm: float, tolerance: str, scheme: str) -> Measure:
         """The limits of a feature when only what it stands for is known: every dimension of that size."""
