@@ -160,3 +160,28 @@ def test_extreme_rings_are_drawn_readably(person, make_part, inside, section):
                 or other["y"] + other["height"] <= one["y"] + 1
             )
             assert apart, "two fields lie over each other"
+
+
+def test_a_cylinders_seal_is_measured_by_its_groove_on_the_drawing(person, make_part):
+    """ISO 5597 practice: a 40 mm rod in a groove of 50 by 9 takes the 40 × 50 × 8 cup."""
+    number, part = make_part()
+    page = person().go(f"/jobs/{number}/parts/{part}/bench")
+    page.get_by_text("Nothing read yet").wait_for()
+    page.evaluate("document.activeElement.blur()")
+    for _ in range(3):
+        page.keyboard.press("f")
+    page.keyboard.press("1")
+    page.keyboard.press("g")
+    expect(page.get_by_role("radio", name="seated")).to_have_attribute("aria-checked", "true")
+    expect(page.locator(".drawing .ghost").first).to_be_attached()
+    for name in ("rod", "groove_diameter", "groove_width"):
+        expect(page.locator(f".drawing input[name={name}]")).to_be_visible()
+    expect(page.locator(".drawing input[name=section]")).to_have_count(0)
+    read(page, rod="39.96", groove_diameter="50.03", groove_width="8.7")
+    expect(page.locator(".card.chosen .size")).to_have_text("40 × 50 × 8")
+    page.reload()
+    expect(page.get_by_role("radio", name="seated")).to_have_attribute("aria-checked", "true")
+    page.evaluate("document.activeElement.blur()")
+    page.keyboard.press("g")
+    expect(page.locator(".drawing input[name=section]")).to_be_visible()
+    expect(page.locator(".about input[name=groove_diameter]")).to_have_value(re.compile("50.03"))

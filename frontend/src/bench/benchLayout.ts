@@ -152,8 +152,9 @@ function extent(pieces: readonly Piece[]): { x: number[]; r: number[] } {
   return { x, r }
 }
 
-const SEAL_MIDDLE = 328
+const SEAL_MIDDLE = 318
 const FIELD_TALL = 96
+const FIELD_WIDE = 170
 const ROOM_BELOW = 426
 
 /** Lay out a seal, ring or small part; its marks say where each feature is touched. */
@@ -187,7 +188,7 @@ function laySeal(half: SealHalf, asked: readonly string[], axial: boolean): Layo
   const bottom = !axial ? axis : broken ? up(inner) : axis + outer * scale
   const columns: Record<string, number> = {
     left: Math.min(x(left) - 112, 150),
-    right: Math.max(Math.min(x(right) + 112, 520), 506),
+    right: Math.max(Math.min(x(right) + 112, 508), 496),
   }
   const ends = (mark: Mark): readonly [number, number] =>
     mark.along === 'wall'
@@ -216,6 +217,9 @@ function laySeal(half: SealHalf, asked: readonly string[], axial: boolean): Layo
     }
     return found
   }
+  /** A field by itself above or below, clear of those at the sides. */
+  const between = (centre: number): number =>
+    Math.min(Math.max(centre, (columns.left ?? 0) + FIELD_WIDE), (columns.right ?? 0) - FIELD_WIDE)
   const stack = new Map([...stacked('left'), ...stacked('right')])
   const lines = marks.map(({ feature, mark }): Line => {
     const side = sideOf(mark)
@@ -226,12 +230,13 @@ function laySeal(half: SealHalf, asked: readonly string[], axial: boolean): Layo
       const above = mark.side === 'above'
       const y = above ? up(outer) - 20 - 16 * place : bottom + 20 + 16 * place
       const touch = above ? up(mark.r) - 5 : broken || !axial ? up(mark.r) + 5 : down(mark.r) + 5
+      const centre = (x(mark.from) + x(mark.to)) / 2
       return {
         feature,
         extension: `M${x(mark.from)} ${touch}V${y + (above ? -8 : 8)}M${x(mark.to)} ${touch}V${y + (above ? -8 : 8)}`,
         from: [x(mark.from) + 1, y],
         to: [x(mark.to) - 1, y],
-        field: { x: (x(mark.from) + x(mark.to)) / 2 + off * 184, y: y + (above ? -44 : 44) },
+        field: { x: all.length > 1 ? centre + off * 184 : between(centre), y: y + (above ? -44 : 44) },
       }
     }
     const by = (place - (all.length - 1) / 2) * 26

@@ -38,6 +38,22 @@ def test_between_two_standards_both_are_named():
     assert any("28 mm and 1 1/8 in" in words for words in found.advice)
 
 
+@pytest.mark.parametrize(
+    ("rod", "says"),
+    [  # common practice: 1.122 to 1.128 in is 1 1/8; a 40 mm rod is made to f8, 25 to 64 µm under
+        (28.50, "reads as 1 1/8 in"),
+        (28.42, "lies between 28 mm and 1 1/8 in"),
+        (28.56, "reads as 1 1/8 in; the nearest in the other measure is 28 mm"),
+        (28.65, "reads as 1 1/8 in"),
+        (39.96, "reads as 40 mm; the nearest in the other measure is 1 9/16 in"),
+        (39.85, "lies between 40 mm and 1 9/16 in"),
+        (15.93, "lies between 16 mm and 5/8 in"),
+    ],
+)
+def test_a_rod_is_said_to_lie_between_only_when_it_does(rod, says):
+    assert any(says in words for words in told("hydraulic_seal", rod=rod).advice)
+
+
 def test_five_eighths_against_sixteen_millimetres():
     assert first(told("face_seal", "bellows", shaft=15.87, seat_outside=31.7)).startswith("5/8 in")
     assert first(told("face_seal", "conical", shaft=15.99, seat_outside=27.0)).startswith("16 ")
