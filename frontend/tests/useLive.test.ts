@@ -48,6 +48,18 @@ describe('a question asked as one types', () => {
     expect(live?.answer.value).toBe('second 20')
     expect(live?.working.value).toBe(false)
   })
+  it('is still working when the answer to the question before comes while the next one waits', async () => {
+    const question = ref<string | null>('first 50')
+    const live = scope.run(() => useLive(() => question.value, slowly([]), 100))
+    await pass(120)
+    question.value = 'second 20'
+    await pass(60)
+    expect(live?.answer.value).toBeNull()
+    expect(live?.working.value).toBe(true)
+    await pass(100)
+    expect(live?.answer.value).toBe('second 20')
+    expect(live?.working.value).toBe(false)
+  })
   it('has no answer where there is no question', async () => {
     const question = ref<string | null>('one 5')
     const live = scope.run(() => useLive(() => question.value, slowly([]), 10))

@@ -40,8 +40,9 @@ export function useLive<Q, A>(
     () => JSON.stringify(question()),
     () => {
       clearTimeout(timer)
+      call?.abort()
+      call = undefined // an answer to the question before is stale already
       if (question() === null) {
-        call?.abort()
         answer.value = null
         refusal.value = null
         working.value = false
