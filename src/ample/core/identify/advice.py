@@ -16,7 +16,9 @@ _SERIES_MM = (4, 5, 6, 8, 10, 12, 14, 16, 18, 20, 22, 25, 28, 30, 32, 35, 36, 40
               140, 160, 180, 200, 220, 250, 280, 320, 360)  # fmt: skip
 
 
-def advice(catalogue: Catalogue, observations: Sequence[Observation], likeliest: str) -> tuple[str, ...]:
+def advice(
+    catalogue: Catalogue, observations: Sequence[Observation], likeliest: str, kind: str
+) -> tuple[str, ...]:
     """Sentences for what was read; none for what needs none."""
     if catalogue.family.name not in SEALS:
         return ()
@@ -32,6 +34,10 @@ def advice(catalogue: Catalogue, observations: Sequence[Observation], likeliest:
             found += _between(words, read[feature])
     if name == "retaining_ring":
         found += _of_retaining(read)
+    if name == "face_seal" and observations and kind == "face_conical":
+        found.append(
+            "A conical spring drives one way only: order it by the way the shaft turns, seen from the drive."
+        )
     if name == "washer" and "thickness" in read:
         found += _of_shim(read["thickness"])
     return tuple(found)

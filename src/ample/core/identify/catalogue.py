@@ -56,7 +56,9 @@ class Intervals:
         if own.shape[1] == 1:
             return values.take(own[:, 0], axis=-2)
         share = self.share[rows]
-        return np.asarray(sum(share[:, j, None] * values.take(own[:, j], axis=-2) for j in range(own.shape[1])))
+        return np.asarray(
+            sum(share[:, j, None] * values.take(own[:, j], axis=-2) for j in range(own.shape[1]))
+        )
 
     def any_of(self, wanted: NDArray[np.bool_]) -> NDArray[np.bool_]:
         """Units with at least one of the wanted intervals."""

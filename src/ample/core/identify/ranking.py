@@ -165,8 +165,15 @@ def identify(
         next_question(catalogue, weighed.by_kind, told),
         _shares(catalogue, weighed.by_kind),
         offered,
-        advice(catalogue, read, candidates[0].variants[0].entry.spec.designation if candidates else ""),
+        _advice(catalogue, read, candidates),
     )
+
+
+def _advice(
+    catalogue: Catalogue, read: tuple[Observation, ...], candidates: tuple[Candidate, ...]
+) -> tuple[str, ...]:
+    best = candidates[0].variants[0].entry.spec if candidates else None
+    return advice(catalogue, read, best.designation if best else "", best.kind if best else "")
 
 
 @dataclass(frozen=True)

@@ -57,7 +57,7 @@ def interchange_seals(old: SealSpec, new: SealSpec, duty: Running | None = None)
     """Judge whether a seal, ring or small part can take the place of another of its family.
 
     Formula: sizes within 0.02 mm are the same; another width or height needs a change of the unit, any other
-    size is not interchangeable; kind, rubber and hardness are compared.
+    size is not interchangeable; kind, rubber, hardness, and of face seals hand and faces are compared.
 
     Args:
         old: The part to be replaced, sizes in mm.
@@ -77,7 +77,7 @@ def interchange_seals(old: SealSpec, new: SealSpec, duty: Running | None = None)
         >>> interchange_seals(a, SealSpec("o_ring", "20x2.5", "o_ring", (20.0, 2.5, 0.0), (("material", "FKM"),))).verdict
         'fits_with_differences'
     """
-    found = [*_sizes(old, new), _kind(old, new), *_rubber(old, new, duty or Running())]
+    found = [*_sizes(old, new), _kind(old, new), *_rubber(old, new, duty or Running()), *_face_seal(old, new)]
     found.sort(key=lambda each: (-_RANK[each.severity], each.judgement == "same"))
     verdict = max((each.severity for each in found), key=lambda severity: _RANK[severity])
     names = ", ".join(each.name for each in found if each.severity == verdict and each.judgement != "same")
@@ -171,3 +171,35 @@ def _rubber(old: SealSpec, new: SealSpec, duty: Running) -> list[AttributeJudgem
         found.append(AttributeJudgement("hardness", f"{hard[0]} Shore A", f"{hard[1]} Shore A", "same" if same else "change",
                                         text, "drop_in" if same else "fits_with_differences", "by marking"))  # fmt: skip
     return found
+
+
+_TURNS = {"left": "to the left", "right": "to the right"}
+
+
+def _face_seal(old: SealSpec, new: SealSpec) -> list[AttributeJudgement]:
+    """The hand of a conical spring, which drives one way only, and the pair of faces."""
+    if old.family != "face_seal":
+        return []
+    found = []
+    if "face_conical" in (old.kind, new.kind):
+        found.append(_hand(old.marked.get("hand", ""), new.marked.get("hand", "")))
+    one, two = old.marked.get("faces", ""), new.marked.get("faces", "")
+    if one and two:
+        same = one == two
+        text = (
+            "" if same else "Another pair of faces: both halves are changed together, and the medium decides."
+        )
+        severity = "drop_in" if same else "fits_with_differences"
+        found.append(AttributeJudgement("faces", one, two, "same" if same else "change", text, severity, "by marking"))  # fmt: skip
+    return found
+
+
+def _hand(old: str, new: str) -> AttributeJudgement:
+    said = _TURNS.get(old, "not known"), _TURNS.get(new, "not known")
+    if old and old == new:
+        return AttributeJudgement("hand", *said, "same", "", "drop_in", "by marking")
+    if old and new:
+        text = "A conical spring drives one way only: turned the other way it lets go of the shaft."
+        return AttributeJudgement("hand", *said, "change", text, "not_interchangeable", "by marking")
+    text = "A conical spring drives one way only: say which way the shaft turns, seen from the drive, before ordering."
+    return AttributeJudgement("hand", *said, "unknown", text, "fits_with_differences", "by marking")
