@@ -5,10 +5,11 @@ import math
 import pytest
 
 from ample.core.errors import BadInput
-from ample.core.parts import FAMILIES, SEALS, SealSpec, said_size
+from ample.core.parts import FAMILIES, SEALS, EffectTable, SealSpec, said_size
 from ample.core.parts.rubber import Clues, rubber_by_evidence, rubbers
 from ample.core.parts.seals import USED_COVER_MM, condition_rows, effects_of, standings
 from ample.core.standards import seal_sizes, sizes_of_family
+from ample.core.standards.iso286 import limits
 
 KINDS = [(family.name, kind) for family in SEALS.values() for kind in family.kinds]
 
@@ -163,3 +164,89 @@ def test_clues_that_cannot_be_are_refused_in_words(clues):
 def test_chances_add_up():
     for clues in (Clues(), Clues(hardness_shore_a=90), Clues(stood_in="steam", swelling="none", heat_c=150)):
         assert sum(chance for _, chance in rubber_by_evidence(clues).chances) == pytest.approx(1)
+
+
+# the tables that describe the families -------------------------------------------------------
+
+
+@pytest.mark.parametrize("family", list(SEALS))
+def test_a_picture_shows_a_kind_of_its_own_group(family):
+    described = SEALS[family]
+    for group, _, pictured in described.pictures:
+        assert described.kinds[pictured].group == group
+
+
+@pytest.mark.parametrize("family", list(SEALS))
+def test_what_is_asked_can_be_measured_of_the_scheme(family):
+    described = SEALS[family]
+    for scheme in {kind.scheme for kind in described.kinds.values()}:
+        offered = described.offered(frozenset({scheme}))
+        assert 2 <= len(offered) <= 4
+        assert set(offered) <= set(standings()[family, scheme])
+
+
+@pytest.mark.parametrize("family", list(SEALS))
+def test_an_unlisted_part_has_a_grid_for_every_dimension_and_readable_usual_sizes(family):
+    described = SEALS[family]
+    assert set(described.grid.steps) == set(described.dimensions)
+    for name, usual in described.grid.usual_mm.items():
+        assert name in described.dimensions
+        assert list(usual) == sorted(usual)
+
+
+@pytest.mark.parametrize("family", list(SEALS))
+def test_many_effects_at_once_move_a_feature_as_each_does_alone(family):
+    """The columns of `EffectTable` against the single effects, over listed parts of every scheme."""
+    described = SEALS[family]
+    for size in sizes_of_family(family)[::97]:
+        make = spec(size).make
+        for feature, effects in described.effects_on.items():
+            for meant in described.measures(make, feature):
+                moved, residue = EffectTable.of(effects).moved_mm(meant)
+                of = dict(meant.of)
+                for number, effect in enumerate(effects):
+                    alone = effect.shift_mm + effect.share * meant.nominal_mm
+                    alone += sum(share * of.get(axis, 0.0) for axis, share in effect.grows)
+                    alone += meant.used_shift_mm if effect.used else 0.0
+                    assert moved[number] == pytest.approx(alone, abs=1e-12)
+                    doubt = meant.used_residue_mm if effect.used else 0.0
+                    assert residue[number] == pytest.approx(math.hypot(effect.residue_mm, doubt))
+
+
+def test_the_allowance_of_a_cover_is_lost_by_use():
+    """The trade pages: −0.05 ± 0.08 mm for rubber, −0.02 ± 0.05 mm for a metal case after removal."""
+    for kind, shift in (("lip_rubber", -0.05), ("lip_metal", -0.02)):
+        make = SealSpec("lip_seal", "", kind, (35.0, 52.0, 7.0)).make
+        (outside,) = SEALS["lip_seal"].measures(make, "outside")
+        assert outside.used_shift_mm == shift
+        (width,) = SEALS["lip_seal"].measures(make, "width")
+        assert width.used_shift_mm == 0
+
+
+@pytest.mark.parametrize(
+    ("tolerance", "features"),
+    [  # common practice: a shim is made thin rather than thick; a copper washer goes over its screw
+        ("shim", {"inside": (0, 0.2), "outside": (-0.25, 0), "thickness": (-0.06, 0)}),
+        ("copper_washer", {"inside": (0, 0.35), "outside": (-0.4, 0), "thickness": (-0.12, 0.12)}),
+    ],
+)
+def test_washers_are_made_between_their_limits(tolerance, features):
+    make = SealSpec("washer", "", tolerance, (14.0, 20.0, 1.0)).make
+    for name, (low, high) in features.items():
+        (one,) = SEALS["washer"].measures(make, name)
+        assert (one.low_mm - one.nominal_mm, one.high_mm - one.nominal_mm) == pytest.approx(
+            (low, high), abs=1e-4
+        )
+
+
+@pytest.mark.parametrize(
+    ("size_mm", "zone"),
+    [(9.5, "h10"), (9.6, "h10"), (15.0, "h11"), (22.0, "h11"), (23.9, "h12"), (100.0, "h12")],
+)
+def test_the_groove_of_a_shaft_ring_is_turned_to_its_zone(size_mm, zone):
+    """DIN 471: h10 to 9.6, h11 to 22, h12 above."""
+    make = SealSpec("retaining_ring", "", "ring_shaft", (size_mm * 1.05, size_mm, 1.3, 1.2, size_mm)).make
+    (groove,) = SEALS["retaining_ring"].measures(make, "groove_diameter")
+    found = limits(size_mm, zone)
+    assert groove.low_mm == pytest.approx(size_mm + found.lower_um / 1000)
+    assert groove.high_mm == pytest.approx(size_mm + found.upper_um / 1000, abs=1e-4)

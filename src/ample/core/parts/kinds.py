@@ -104,8 +104,8 @@ def bearing_kinds() -> dict[str, Kind]:
 def seal_kinds() -> dict[str, dict[str, Kind]]:
     """Kinds of seals, rings and small parts by family and name, in the order of the table."""
     found: dict[str, dict[str, Kind]] = {}
-    asked = [question.name for question in questions_in("seal_questions.csv")]
-    for row in read_table(_HERE / "seal_kinds.csv").rows:
+    asked = [question.name for question in questions_in("seals/questions.csv")]
+    for row in read_table(_HERE / "seals/kinds.csv").rows:
         seen = tuple((name, row[name]) for name in asked if row[name])
         found.setdefault(row["family"], {})[row["kind"]] = Kind(
             row["kind"], row["group"], row["words"], row["scheme"], row["tolerance"], "", False, seen,
@@ -123,7 +123,7 @@ def seal_questions(family: str) -> tuple[Question, ...]:
     """The questions that tell the kinds of one family of seals, rings or small parts apart."""
     kinds = seal_kinds()[family].values()
     found = []
-    for question in questions_in("seal_questions.csv"):
+    for question in questions_in("seals/questions.csv"):
         given = {kind.told[question.name] for kind in kinds if question.name in kind.told}
         if len(given) > 1:
             answers = tuple(pair for pair in question.answers if pair[0] in given)

@@ -1,0 +1,170 @@
+"""Between what limits seals, rings and small parts are made, and what they sit on is turned: a rule a kind of limit."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass
+from functools import lru_cache
+
+import numpy as np
+from numpy.typing import NDArray
+
+from ample.core.parts.seals.described import rows
+from ample.core.standards.iso286 import limits
+from ample.core.standards.seals import press_fit_um, ring_section_tolerance_mm
+
+Floats = NDArray[np.float64]
+Limit = tuple[Floats, Floats]
+Rule = Callable[["Asked"], Limit]
+
+
+@dataclass(frozen=True, eq=False)
+class Asked:
+    """What a rule is asked, for many parts at once: nominals, tolerance, dimensions by name, its own words."""
+
+    nominal_mm: Floats
+    tolerance: str
+    sizes_mm: Mapping[str, Floats]
+    words: tuple[str, ...]
+
+    def about(self, low: Floats | float, high: Floats | float) -> Limit:
+        """The nominal with these deviations, mm."""
+        return self.nominal_mm + low, self.nominal_mm + high
+
+    def number(self, place: int) -> float:
+        """One of its own figures."""
+        return float(self.words[place])
+
+
+def _plain(a: Asked) -> Limit:
+    return a.about(a.number(0), a.number(1))
+
+
+def _share(a: Asked) -> Limit:
+    return a.about(a.nominal_mm * a.number(0), a.nominal_mm * a.number(1))
+
+
+@lru_cache(maxsize=65536)
+def _zone_mm(nominal_mm: float, zone: str) -> tuple[float, float]:
+    found = limits(min(max(nominal_mm, 1.0), 500.0), zone)
+    return found.lower_um / 1000, found.upper_um / 1000
+
+
+def _by_size(of: Callable[[float], tuple[float, float]], nominal_mm: Floats) -> Limit:
+    """Deviations that a table gives by size, each size looked up once."""
+    sizes, place = np.unique(nominal_mm, return_inverse=True)
+    found = np.array([of(float(size)) for size in sizes]).reshape(-1, 2)[place.reshape(-1)]
+    return nominal_mm + found[:, 0], nominal_mm + found[:, 1]
+
+
+def _zone(a: Asked) -> Limit:
+    return _by_size(lambda size: _zone_mm(size, a.words[0]), a.nominal_mm)
+
+
+def _press_fit(a: Asked) -> Limit:
+    def of(size: float) -> tuple[float, float]:
+        low, high = press_fit_um("metal" if a.tolerance == "metal" else "rubber", size)
+        return low / 1000, high / 1000
+
+    return _by_size(of, a.nominal_mm)
+
+
+def _lip_sprung(a: Asked) -> Limit:
+    """With its spring a free lip is under size by about 0.8 to 2 mm, to 3 mm on large ones."""
+    return a.about(-2.0 - np.clip((a.nominal_mm - 60) / 140, 0, 1), -0.8)
+
+
+def _lip_bare(a: Asked) -> Limit:
+    """Without its spring the lip stands wider open."""
+    return a.about(-1.3 - np.clip((a.nominal_mm - 60) / 200, 0, 0.7), -0.3)
+
+
+def _seal_width(a: Asked) -> Limit:
+    off = np.where(a.nominal_mm <= 10, 0.2, 0.3)
+    return a.about(-off, off)
+
+
+def _inside_off(a: Asked) -> Floats:
+    return 0.009 * np.asarray(a.sizes_mm["inside_mm"]) ** 0.95 + 0.11
+
+
+def _section_off(a: Asked) -> Floats:
+    section = np.asarray(a.sizes_mm["section_mm"])
+    sizes, place = np.unique(section, return_inverse=True)
+    return np.array([ring_section_tolerance_mm(float(size)) for size in sizes])[place.reshape(-1)]
+
+
+def _ring_inside(a: Asked) -> Limit:
+    return a.about(-_inside_off(a), _inside_off(a))
+
+
+def _ring_section(a: Asked) -> Limit:
+    return a.about(-_section_off(a), _section_off(a))
+
+
+def _ring_outside(a: Asked) -> Limit:
+    off = np.hypot(_inside_off(a), 2 * _section_off(a))
+    return a.about(-off, off)
+
+
+def _ring_length(a: Asked) -> Limit:
+    return a.about(-math.pi * _inside_off(a), math.pi * _inside_off(a))
+
+
+def _to(a: Asked) -> Limit:
+    """From one size to another; where the other is not known, a quarter more."""
+    to = np.asarray(a.sizes_mm[a.words[0]])
+    return a.nominal_mm, np.where(to > a.nominal_mm, to, 1.25 * a.nominal_mm)
+
+
+def _groove_shaft(a: Asked) -> Limit:
+    """The groove of a shaft ring: h10, h11 or h12 by its diameter."""
+    return _by_size(
+        lambda size: _zone_mm(size, "h10" if size <= 9.6 else "h11" if size <= 22 else "h12"), a.nominal_mm
+    )
+
+
+def _groove_bore(a: Asked) -> Limit:
+    """The groove of a bore ring: H11 or H12 by its diameter."""
+    return _by_size(lambda size: _zone_mm(size, "H11" if size <= 23 else "H12"), a.nominal_mm)
+
+
+def _ring_thickness(a: Asked) -> Limit:
+    steps = [a.nominal_mm < 1, a.nominal_mm < 2, a.nominal_mm < 3]
+    return a.about(-np.select(steps, [0.05, 0.06, 0.07], 0.1), 0.0)
+
+
+@lru_cache
+def _washers() -> dict[str, dict[str, tuple[float, float]]]:
+    """Limits of inside, outside and thickness by tolerance, mm; a fault of the table is refused on loading."""
+    found: dict[str, dict[str, tuple[float, float]]] = {}
+    for row in rows("washer_limits.csv"):
+        for part in ("inside", "outside", "thickness"):
+            low, high = float(row[f"{part}_low_mm"]), float(row[f"{part}_high_mm"])
+            if low > high:
+                raise ValueError(
+                    f"washer_limits.csv: the {part} limits of {row['tolerance']} are turned round"
+                )
+            found.setdefault(row["tolerance"], {})[part] = low, high
+    return found
+
+
+def _washer(part: str) -> Rule:
+    def rule(a: Asked) -> Limit:
+        low, high = _washers()[a.tolerance][part]
+        if part == "thickness" and a.tolerance == "shim":
+            return a.about(-0.03 - 0.03 * np.minimum(a.nominal_mm, 2.0), high)
+        return a.about(low, high)
+
+    return rule
+
+
+RULES: dict[str, Rule] = {
+    "plain": _plain, "share": _share, "zone": _zone, "press_fit": _press_fit, "lip_sprung": _lip_sprung,
+    "lip_bare": _lip_bare, "seal_width": _seal_width, "ring_inside": _ring_inside,
+    "ring_section": _ring_section, "ring_outside": _ring_outside, "ring_length": _ring_length, "gap": _plain,
+    "flare": _share, "to": _to, "groove_shaft": _groove_shaft, "groove_bore": _groove_bore,
+    "ring_thickness": _ring_thickness, "washer_inside": _washer("inside"), "washer_outside": _washer("outside"),
+    "washer_thickness": _washer("thickness"),
+}  # fmt: skip
