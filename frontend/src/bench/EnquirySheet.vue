@@ -10,7 +10,7 @@ import { useJob } from '@/job/useJob'
 import { useKinds } from '@/job/useKinds'
 import { useKeys } from '@/shell/useKeys'
 import { layBench } from './benchLayout'
-import { SEATS, useBench } from './useBench'
+import { SEATS, useBench, type Feature } from './useBench'
 
 /** What a supplier is asked when nothing listed fits: the part drawn to the sizes read, with their doubt. */
 const route = useRoute()
@@ -34,24 +34,17 @@ const kind = computed(() => {
     'deep_groove'
   )
 })
-/** Which dimension a feature of a seal or ring stands for, where it stands for one alone. */
-const STANDS: Record<string, string> = {
-  shaft: 'shaft_mm', shaft_track: 'shaft_mm', housing_bore: 'bore_mm', width: 'width_mm', inside: 'inside_mm', rod: 'inside_mm',
-  section_1: 'section_mm', section: 'section_mm', height: 'height_mm', base_height: 'base_mm', seat_outside: 'seat_outside_mm',
-  seat_thickness: 'seat_thickness_mm', working_length: 'working_length_mm', groove_diameter: 'groove_mm', groove_width: 'slot_mm',
-  thickness: 'thickness_mm', outside: 'outside_mm', key_width: 'width_mm', key_height: 'height_mm', key_length: 'length_mm',
-} // prettier-ignore
 /** A seal or ring of usual proportions, brought to what was read: all of it by the first size, then each size read. */
 function likeRead(base: PartSize): PartSize {
   const sizes = { ...(base.sizes ?? {}) }
-  const read = [...mean.value].flatMap(([feature, mm]) => {
-    const name = STANDS[feature]
-    return name && sizes[name] ? [[name, mm] as const] : []
+  const read = (kinds.family(family.value)?.features ?? []).flatMap(({ feature, shows }) => {
+    const mm = mean.value.get(feature as Feature)
+    return mm !== undefined && sizes[shows] ? [[shows, mm] as const] : []
   })
   const [first] = read
   const by = first ? first[1] / (sizes[first[0]] ?? first[1]) : 1
   for (const name of Object.keys(sizes)) sizes[name] = (sizes[name] ?? 0) * by
-  for (const [name, mm] of read) sizes[name] = mm
+  for (const [name, mm] of read.reverse()) sizes[name] = mm // what stands first in the order of the features decides
   return { ...base, sizes }
 }
 /** The usual proportions of the kind, brought to what was read. */

@@ -4,7 +4,8 @@ import { api, told, type Schemas } from '@/api/client'
 
 export type Kinds = Schemas['KindsAnswer']
 export type FamilyName = NonNullable<Schemas['KindsRequest']['family']>
-const STORED = 'ample:kinds:2'
+const STORED = 'ample:kinds:3'
+const REFRESH_MS = 2000
 /** Families in the order in which they are offered, as they are called here. */
 export const FAMILIES = [
   ['bearing', 'bearing'],
@@ -17,7 +18,8 @@ export const FAMILIES = [
   ['key', 'key'],
 ] as const satisfies readonly (readonly [FamilyName, string])[]
 
-/** Kinds of part by picture, and the questions that tell them, by family: asked once, kept on this machine. */
+/** Kinds of part by picture, and the questions that tell them, by family: kept on this machine, so that the bench
+ * opens at once, and asked for anew a little later. */
 export const useKinds = defineStore('kinds', () => {
   const kept = localStorage.getItem(STORED)
   const families = ref<Kinds[]>(kept ? (JSON.parse(kept) as Kinds[]) : [])
@@ -35,6 +37,7 @@ export const useKinds = defineStore('kinds', () => {
     families.value = answers
     localStorage.setItem(STORED, JSON.stringify(answers))
   }
+  if (kept) setTimeout(() => void load(), REFRESH_MS)
   const family = (name: string): Kinds | undefined => families.value.find((each) => each.family === name)
   const groups = (name: string) => family(name)?.groups ?? []
   const kind = (name: string) => byName.value.get(name)

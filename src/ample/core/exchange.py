@@ -220,6 +220,7 @@ class FamilyFeature(Answer):
     feature: str
     words: str
     on_part: bool
+    shows: str = Field(description="the dimension that it alone gives a drawing; empty when none")
 
 
 class KindsAnswer(Answer):

@@ -232,7 +232,7 @@ def _kinds(request: x.KindsRequest) -> x.KindsAnswer:
             for each in family.questions
         ],
         features=[
-            x.FamilyFeature(feature=each.name, words=each.words, on_part=each.on_part)
+            x.FamilyFeature(feature=each.name, words=each.words, on_part=each.on_part, shows=each.shows)
             for each in family.features
         ],
         conditions=[word for word in SHOWN_CONDITIONS if word in family.seen_words]

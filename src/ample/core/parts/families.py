@@ -24,6 +24,7 @@ class Feature:
     `axis` is the dimension it stands for when nothing is listed; `wear_sign` is +1 where wear makes
     it larger, −1 where smaller, 0 where it does not wear. What is beside the part wears by itself:
     `worn_share` is how often. A reading can lie up to `far_share` of the size and `far_mm` from it.
+    `shows` is the dimension, by its contract name, that the feature alone gives a drawing.
     """
 
     name: str
@@ -36,6 +37,7 @@ class Feature:
     worn_share: float = 0.4
     far_share: float = 0.0
     far_mm: float = 0.25
+    shows: str = ""
 
 
 @dataclass(frozen=True)

@@ -19,7 +19,7 @@ def _features(family: str) -> tuple[Feature, ...]:
         Feature(
             row["feature"], axes[row["feature"]], row["reach"], float(row["trouble"]), row["words"],  # type: ignore[arg-type]
             row["place"] == "part", float(row["wear_sign"]), float(row["worn_share"]),
-            float(row["far_share"]), float(row["far_mm"]),
+            float(row["far_share"]), float(row["far_mm"]), row["shows"],
         )
         for row in rows("features.csv", family)
     )  # fmt: skip
