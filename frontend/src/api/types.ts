@@ -1994,6 +1994,11 @@ export interface components {
             feature: string;
             /** On Part */
             on_part: boolean;
+            /**
+             * Shows
+             * @description the dimension that it alone gives a drawing; empty when none
+             */
+            shows: string;
             /** Words */
             words: string;
         };
