@@ -1,5 +1,6 @@
 import type { Piece } from '../section'
-import { box, disc, get, metal, rubber, whole, type SealHalf, type Sizes } from './pieces'
+import { box } from '../shapes'
+import { disc, get, metal, rubber, whole, type SealHalf, type Sizes } from './pieces'
 
 /** A pump's face seal: the turning half with its spring, and the seat. */
 export function face(kind: string, s: Sizes): SealHalf {

@@ -1,16 +1,6 @@
 import type { Piece, Point } from '../section'
-import {
-  box,
-  disc,
-  get,
-  ghost,
-  metal,
-  rubber,
-  whole,
-  type RingState,
-  type SealHalf,
-  type Sizes,
-} from './pieces'
+import { box } from '../shapes'
+import { disc, get, ghost, metal, rubber, whole, type RingState, type SealHalf, type Sizes } from './pieces'
 
 const PROFILES: Record<string, readonly (readonly [number, number])[]> = {
   u_cup: [[1, 0.04], [1, 0.96], [0.42, 0.98], [0, 1.06], [0.02, 0.86], [0.46, 0.58], [0.52, 0.5], [0.46, 0.42], [0.02, 0.14], [0, -0.06], [0.42, 0.02]],

@@ -1,5 +1,6 @@
 import type { Piece } from '../section'
-import { box, get, metal, rubber, spring, whole, type SealHalf, type Sizes } from './pieces'
+import { box } from '../shapes'
+import { get, metal, rubber, spring, whole, type SealHalf, type Sizes } from './pieces'
 
 /** A rotary lip seal, a cassette or an axial seal. */
 export function lip(kind: string, s: Sizes): SealHalf {

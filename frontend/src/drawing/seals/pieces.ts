@@ -10,12 +10,6 @@ export interface SealHalf extends Half {
 }
 export type RingState = 'free' | 'stretched' | 'seated'
 
-export const box = (x1: number, x2: number, r1: number, r2: number): Point[] => [
-  [x1, r1],
-  [x2, r1],
-  [x2, r2],
-  [x1, r2],
-]
 export const rubber = (points: Point[]): Piece => ({ what: 'rubber', points })
 export const metal = (points: Point[], outer = true): Piece => ({ what: 'ring', points, outer })
 export const ghost = (points: Point[]): Piece => ({ what: 'ghost', points })

@@ -1,16 +1,6 @@
 import type { Piece, Point } from '../section'
-import {
-  box,
-  disc,
-  get,
-  ghost,
-  metal,
-  rubber,
-  whole,
-  type RingState,
-  type SealHalf,
-  type Sizes,
-} from './pieces'
+import { box } from '../shapes'
+import { disc, get, ghost, metal, rubber, whole, type RingState, type SealHalf, type Sizes } from './pieces'
 
 function xProfile(r: number, c: number): Point[] {
   return Array.from({ length: 48 }, (_, i) => {

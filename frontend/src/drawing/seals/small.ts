@@ -1,5 +1,6 @@
 import type { Piece, Point } from '../section'
-import { box, disc, get, ghost, metal, rubber, whole, type SealHalf, type Sizes } from './pieces'
+import { box } from '../shapes'
+import { disc, get, ghost, metal, rubber, whole, type SealHalf, type Sizes } from './pieces'
 
 /** A retaining ring in the groove of its shaft or bore. */
 export function retaining(kind: string, s: Sizes): SealHalf {
