@@ -9,14 +9,16 @@ import { useHand } from '@/shell/hand'
 import { useKeys } from '@/shell/useKeys'
 import AboutPart from './AboutPart.vue'
 import BenchDrawing from './BenchDrawing.vue'
+import BenchFoot from './BenchFoot.vue'
 import CandidateCard from './CandidateCard.vue'
 import KindStrip from './KindStrip.vue'
 import MarkingStrip from './MarkingStrip.vue'
 import QuestionCard from './QuestionCard.vue'
 import ProfileStrip from './ProfileStrip.vue'
-import { bare, SEATS, useBench, type Feature } from './useBench'
-import { partSize, usual } from '@/drawing/sizes'
-import { sealSection, statesOf, type RingState } from '@/drawing/seals'
+import TrayStrip from './TrayStrip.vue'
+import { bare, useBench, type Feature } from './useBench'
+import { useDrawn } from './useDrawn'
+import { statesOf } from '@/drawing/seals'
 import { FAMILIES, useKinds, type FamilyName } from '@/job/useKinds'
 
 const route = useRoute()
@@ -30,8 +32,7 @@ const bench = useBench(partId)
 const { part, sheet, pending, faults, live, family, features } = bench
 const drawing = ref<InstanceType<typeof BenchDrawing> | null>(null)
 const markingField = ref<InstanceType<typeof MarkingStrip> | null>(null)
-const goButton = ref<HTMLButtonElement | null>(null)
-const GROOVE: readonly Feature[] = ['groove_diameter', 'groove_width', 'groove_depth']
+const foot = ref<InstanceType<typeof BenchFoot> | null>(null)
 const rung = ref(0)
 const variant = ref<number | null>(null)
 const why = ref(false)
@@ -50,43 +51,12 @@ const stated = computed(() =>
 )
 const anyEvidence = computed(() => Boolean(answer.value?.readings.length || answer.value?.marking.length))
 const known = computed(() => anyEvidence.value && (chosen.value?.probability ?? 0) > 0.2)
-/** The kind to draw: what the likeliest part is, or what the picture and the answers leave. */
-const kindDrawn = computed(() => {
-  const usualKind = kinds.groups(family.value)[0]?.pictured ?? 'deep_groove'
-  const told = sheet.sheet.value.kind
-  const likely = known.value ? chosen.value?.kind : undefined
-  if (told) {
-    const pictured = kinds.groups(family.value).find((each) => each.group === told)?.pictured ?? told
-    return likely ?? answer.value?.kinds[0]?.kind ?? pictured
-  }
-  const own = kinds.kind(likely ?? '')?.offered ?? []
-  return likely && (answer.value?.offered ?? []).every((name) => own.includes(name)) ? likely : usualKind
+const { kindDrawn, drawn, state, asked, beside, nextState, begin } = useDrawn(bench, {
+  answer,
+  chosen,
+  anyEvidence,
+  known,
 })
-const drawn = computed(() =>
-  anyEvidence.value && chosen.value && chosen.value.kind === kindDrawn.value
-    ? partSize(chosen.value.kind, chosen.value.dimensions, chosen.value.ball_mm)
-    : usual(kindDrawn.value),
-)
-const state = ref<RingState>('free')
-/** The fields on the drawing: what the kind is measured by, and whatever has been read already. */
-const asked = computed(() => {
-  const own = kinds.kind(kindDrawn.value)?.offered ?? []
-  const wanted = new Set<string>(own.length && sheet.sheet.value.kind ? own : (answer.value?.offered ?? own))
-  if (wanted.has('assembled_width')) wanted.delete('width')
-  for (const name of features.value) if (bench.observation(name)?.readings.length) wanted.add(name)
-  if (state.value === 'seated') for (const name of GROOVE) wanted.add(name)
-  const marks = sealSection(drawn.value, state.value)?.marks
-  return features.value.filter(
-    (name) =>
-      wanted.has(name) && !SEATS.includes(name as (typeof SEATS)[number]) && (!marks || name in marks),
-  )
-})
-/** What else can be measured, and stands beside the drawing. */
-const beside = computed<Feature[]>(() =>
-  ((kinds.kind(kindDrawn.value)?.measured ?? []) as Feature[]).filter(
-    (name) => !asked.value.includes(name) && !SEATS.includes(name as (typeof SEATS)[number]),
-  ),
-)
 const nothingFits = computed(
   () => (answer.value?.none_probability ?? 0) > 0.5 || candidates.value[0]?.misfit?.agreement === 'disagrees',
 )
@@ -115,7 +85,6 @@ const readings = computed(() =>
 )
 const question = ref<InstanceType<typeof QuestionCard> | null>(null)
 const tray = computed(() => part.value?.tray ?? [])
-const stateOf = (id: number) => job.state?.parts.find((each) => each.part.part_id === id)
 /** Where the caliper's next reading lands: the field last entered, or what is to be measured next. */
 const entered = ref<Feature | null>(null)
 /** Whoever goes to a field by himself is not taken away from it by an answer that comes late. */
@@ -137,7 +106,7 @@ function focusNext(): void {
   const feature = next.value?.feature
   if (feature === 'marking') markingField.value?.focus()
   else if (feature) focusField(feature as Feature)
-  else goButton.value?.focus()
+  else foot.value?.focus()
 }
 /** On the drawing, or beside it. */
 function focusField(feature: Feature): void {
@@ -175,14 +144,6 @@ function nextFamily(by: number): FamilyName {
   const at = FAMILIES.findIndex(([name]) => name === family.value)
   return FAMILIES[(at + by + FAMILIES.length) % FAMILIES.length]?.[0] ?? 'bearing'
 }
-function nextState(): void {
-  const states = statesOf(kindDrawn.value)
-  state.value = states[(states.indexOf(state.value) + 1) % states.length] ?? 'free'
-}
-watch(
-  () => statesOf(kindDrawn.value),
-  (states) => states.includes(state.value) || (state.value = 'free'),
-)
 watch(
   () => live.working.value,
   (working) => !working && settle(),
@@ -238,10 +199,7 @@ onMounted(async () => {
   const tables = kinds.loaded ? Promise.resolve() : kinds.load()
   await bench.load()
   await tables
-  // what is known by its groove alone is drawn in it
-  const itself = ['inside', 'section', 'section_1'] as const
-  if (bench.observation('groove_diameter') && !itself.some((name) => bench.observation(name)))
-    state.value = statesOf(kindDrawn.value).includes('seated') ? 'seated' : 'free'
+  begin()
   wantsFocus.value = true
 })
 </script>
@@ -252,18 +210,7 @@ onMounted(async () => {
       <div class="where">
         <h1>{{ part?.part.name }}</h1>
         <span class="faint">{{ part?.part.surroundings }}</span>
-        <nav class="tray" aria-label="tray">
-          <span>tray</span>
-          <RouterLink
-            v-for="each in tray"
-            :key="each.part_id"
-            :to="{ name: 'bench', params: { ...route.params, partId: each.part_id } }"
-            :title="each.name"
-            :aria-label="`${each.position}: ${each.name}`"
-            :class="{ now: each.part_id === partId, done: stateOf(each.part_id)?.chosen }"
-            >{{ each.position }}</RouterLink
-          >
-        </nav>
+        <TrayStrip :tray="tray" :part-id="partId" />
       </div>
       <p v-if="bench.loadRefusal.value" class="note">
         {{ bench.loadRefusal.value.message }} {{ bench.loadRefusal.value.hint }}
@@ -371,72 +318,25 @@ onMounted(async () => {
         :possible="(answer?.kinds ?? []).map((each) => each.kind)"
         @answer="bench.setAnswer"
       />
-      <div class="foot">
-        <p v-for="each in advised" :key="each" class="advice">{{ each }}</p>
-        <p v-if="part?.identification" class="said-before">
-          said to be <b>{{ part.identification.item.marking }}</b> by {{ part.identification.person }}, sure
-          to {{ percent(part.identification.probability) }}
-        </p>
-        <p v-if="refused" class="do stop" role="alert">{{ refused }}</p>
-        <p v-if="next" class="do">
-          <b>{{ next.reason.split(':')[0] }}.</b>
-          {{
-            next.reason
-              .split(':')
-              .slice(1)
-              .join(':')
-              .trim()
-              .replace(/^./, (c) => c.toUpperCase())
-          }}
-          <span class="faint">{{ next.gain_bits.toFixed(1) }} bit</span>
-        </p>
-        <p v-else-if="anyEvidence" class="do settled">Nothing more to measure would change this.</p>
-        <button ref="goButton" type="button" class="go" :disabled="!picked || !anyEvidence" @click="thisIsIt">
-          <span>This is it: {{ picked?.marking ?? '' }}</span
-          ><kbd>{{ next ? 'Ctrl Enter' : 'Enter' }}</kbd>
-        </button>
-      </div>
+      <BenchFoot
+        ref="foot"
+        :advised="advised"
+        :said-before="part?.identification ?? null"
+        :refused="refused"
+        :next="next"
+        :any-evidence="anyEvidence"
+        :marking="picked?.marking ?? ''"
+        @go="thisIsIt"
+      />
     </section>
     <ClashDialog v-if="sheet.hasClashes.value" :clashes="sheet.clashes.value" @decide="sheet.decide" />
   </main>
 </template>
 
 <style scoped>
-.advice {
-  padding: 7px 20px;
-  font-size: 15px;
-  border-top: 1px solid var(--rule);
-}
 .left {
   display: grid;
   grid-template-rows: 50px auto minmax(0, 1fr) 100px;
-}
-.tray {
-  margin-left: auto;
-  display: flex;
-  gap: 5px;
-  align-items: center;
-  font-size: 13px;
-  color: var(--faint);
-}
-.tray a {
-  width: 28px;
-  height: 28px;
-  border: 1.5px solid var(--rule);
-  display: grid;
-  place-items: center;
-  font-size: 14px;
-  color: inherit;
-  text-decoration: none;
-}
-.tray a.done {
-  border-color: var(--good);
-  color: var(--good);
-}
-.tray a.now {
-  border-color: var(--ink);
-  background: var(--ink);
-  color: var(--sheet);
 }
 .sheet {
   position: relative;
@@ -487,26 +387,6 @@ onMounted(async () => {
 }
 .foot {
   grid-row: 4;
-}
-.do {
-  padding: 13px 20px;
-  border-top: 2px solid var(--attention);
-  background: var(--sheet);
-  font-size: 16px;
-}
-.do b {
-  color: var(--attention);
-}
-.do.settled {
-  border-top-color: var(--good);
-}
-.do .faint {
-  font-size: 14px;
-}
-.said-before {
-  padding: 8px 20px;
-  font-size: 14px;
-  border-top: 1px solid var(--rule);
 }
 @media (max-width: 900px) {
   .left {

@@ -1,0 +1,74 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import type { Schemas } from '@/api/client'
+import { percent } from '@/entry/lengths'
+
+/** At the foot of the ladder: what a specialist would say, what to measure next, and "this is it". */
+defineProps<{
+  advised: readonly string[]
+  saidBefore: Schemas['BenchAnswer']['identification']
+  refused: string | null
+  next: Schemas['IdentifyAnswer']['next_measurement']
+  anyEvidence: boolean
+  marking: string
+}>()
+const emit = defineEmits<{ go: [] }>()
+const goButton = ref<HTMLButtonElement | null>(null)
+defineExpose({ focus: () => goButton.value?.focus() })
+</script>
+
+<template>
+  <div class="foot">
+    <p v-for="each in advised" :key="each" class="advice">{{ each }}</p>
+    <p v-if="saidBefore" class="said-before">
+      said to be <b>{{ saidBefore.item.marking }}</b> by {{ saidBefore.person }}, sure to
+      {{ percent(saidBefore.probability) }}
+    </p>
+    <p v-if="refused" class="do stop" role="alert">{{ refused }}</p>
+    <p v-if="next" class="do">
+      <b>{{ next.reason.split(':')[0] }}.</b>
+      {{
+        next.reason
+          .split(':')
+          .slice(1)
+          .join(':')
+          .trim()
+          .replace(/^./, (c) => c.toUpperCase())
+      }}
+      <span class="faint">{{ next.gain_bits.toFixed(1) }} bit</span>
+    </p>
+    <p v-else-if="anyEvidence" class="do settled">Nothing more to measure would change this.</p>
+    <button ref="goButton" type="button" class="go" :disabled="!marking || !anyEvidence" @click="emit('go')">
+      <span>This is it: {{ marking }}</span
+      ><kbd>{{ next ? 'Ctrl Enter' : 'Enter' }}</kbd>
+    </button>
+  </div>
+</template>
+
+<style scoped>
+.advice {
+  padding: 7px 20px;
+  font-size: 15px;
+  border-top: 1px solid var(--rule);
+}
+.do {
+  padding: 13px 20px;
+  border-top: 2px solid var(--attention);
+  background: var(--sheet);
+  font-size: 16px;
+}
+.do b {
+  color: var(--attention);
+}
+.do.settled {
+  border-top-color: var(--good);
+}
+.do .faint {
+  font-size: 14px;
+}
+.said-before {
+  padding: 8px 20px;
+  font-size: 14px;
+  border-top: 1px solid var(--rule);
+}
+</style>

@@ -1,0 +1,77 @@
+import { computed, ref, watch, type Ref } from 'vue'
+import type { Schemas } from '@/api/client'
+import { sealSection, statesOf, type RingState } from '@/drawing/seals'
+import { partSize, usual } from '@/drawing/sizes'
+import { useKinds } from '@/job/useKinds'
+import { SEATS, type Feature, type useBench } from './useBench'
+
+const GROOVE: readonly Feature[] = ['groove_diameter', 'groove_width', 'groove_depth']
+/** What the sheet knows of the part so far. */
+interface Known {
+  answer: Readonly<Ref<Schemas['IdentifyAnswer'] | null>>
+  chosen: Readonly<Ref<Schemas['CandidateAnswer'] | undefined>>
+  /** Something has been read. */
+  anyEvidence: Readonly<Ref<boolean>>
+  /** What it is likeliest to be is worth drawing to scale. */
+  known: Readonly<Ref<boolean>>
+}
+
+/** What is drawn on the bench, in which state, and which fields stand on the drawing or beside it. */
+export function useDrawn(bench: ReturnType<typeof useBench>, { answer, chosen, anyEvidence, known }: Known) {
+  const kinds = useKinds()
+  const { sheet, family, features } = bench
+  /** The kind to draw: what the likeliest part is, or what the picture and the answers leave. */
+  const kindDrawn = computed(() => {
+    const usualKind = kinds.groups(family.value)[0]?.pictured ?? 'deep_groove'
+    const told = sheet.sheet.value.kind
+    const likely = known.value ? chosen.value?.kind : undefined
+    if (told) {
+      const pictured = kinds.groups(family.value).find((each) => each.group === told)?.pictured ?? told
+      return likely ?? answer.value?.kinds[0]?.kind ?? pictured
+    }
+    const own = kinds.kind(likely ?? '')?.offered ?? []
+    return likely && (answer.value?.offered ?? []).every((name) => own.includes(name)) ? likely : usualKind
+  })
+  const drawn = computed(() =>
+    anyEvidence.value && chosen.value && chosen.value.kind === kindDrawn.value
+      ? partSize(chosen.value.kind, chosen.value.dimensions, chosen.value.ball_mm)
+      : usual(kindDrawn.value),
+  )
+  const state = ref<RingState>('free')
+  /** The fields on the drawing: what the kind is measured by, and whatever has been read already. */
+  const asked = computed(() => {
+    const own = kinds.kind(kindDrawn.value)?.offered ?? []
+    const wanted = new Set<string>(
+      own.length && sheet.sheet.value.kind ? own : (answer.value?.offered ?? own),
+    )
+    if (wanted.has('assembled_width')) wanted.delete('width')
+    for (const name of features.value) if (bench.observation(name)?.readings.length) wanted.add(name)
+    if (state.value === 'seated') for (const name of GROOVE) wanted.add(name)
+    const marks = sealSection(drawn.value, state.value)?.marks
+    return features.value.filter(
+      (name) =>
+        wanted.has(name) && !SEATS.includes(name as (typeof SEATS)[number]) && (!marks || name in marks),
+    )
+  })
+  /** What else can be measured, and stands beside the drawing. */
+  const beside = computed<Feature[]>(() =>
+    ((kinds.kind(kindDrawn.value)?.measured ?? []) as Feature[]).filter(
+      (name) => !asked.value.includes(name) && !SEATS.includes(name as (typeof SEATS)[number]),
+    ),
+  )
+  function nextState(): void {
+    const states = statesOf(kindDrawn.value)
+    state.value = states[(states.indexOf(state.value) + 1) % states.length] ?? 'free'
+  }
+  /** What is known by its groove alone is drawn in it. */
+  function begin(): void {
+    const itself = ['inside', 'section', 'section_1'] as const
+    if (bench.observation('groove_diameter') && !itself.some((name) => bench.observation(name)))
+      state.value = statesOf(kindDrawn.value).includes('seated') ? 'seated' : 'free'
+  }
+  watch(
+    () => statesOf(kindDrawn.value),
+    (states) => states.includes(state.value) || (state.value = 'free'),
+  )
+  return { kindDrawn, drawn, state, asked, beside, nextState, begin }
+}
