@@ -13,7 +13,7 @@ from ample.core.assembly.line import Size
 from ample.core.assembly.placing import known_of
 from ample.core.condition import inspect_part
 from ample.core.errors import AmpleError, BadInput, Conflict
-from ample.core.job_operations import verdicts_of
+from ample.core.operations.job import verdicts_of
 from ample.core.sizes import parse_length
 from ample.shop.bench.actions import save_bench
 from ample.shop.bench.records import BenchSave, BenchSheet

@@ -6,10 +6,10 @@ from collections import defaultdict
 from typing import Any
 
 from ample.core import job_exchange as j
-from ample.core import job_operations as core
 from ample.core.assembly import signs_on_line
 from ample.core.condition import Situation, cautions_for, known_units
 from ample.core.errors import AmpleError, BadInput, Conflict
+from ample.core.operations import job as core
 from ample.shop.doer import Doer
 from ample.shop.history.actions import record
 from ample.shop.jobs.actions import known_job, open_job

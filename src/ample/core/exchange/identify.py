@@ -1,0 +1,144 @@
+"""Readings asked about, and what the part can be: the models asked with and told."""
+
+from __future__ import annotations
+
+from typing import Literal
+
+from pydantic import Field
+
+from ample.core.exchange.base import Answer, FamilyName, Name, Request, Unit
+from ample.core.exchange.markings import ReadingAnswer
+from ample.core.exchange.sizes import NearestSize
+
+
+class ObservationRequest(Request):
+    """Repeats of one feature with one instrument."""
+
+    feature: Name
+    values: list[float | str] = Field(min_length=1, max_length=12)
+    unit: Unit = "mm"
+    instrument: Name = "caliper"
+    condition: Name | None = None
+
+
+class IdentifyRequest(Request):
+    """What was read of the part in hand."""
+
+    family: FamilyName = "bearing"
+    kind: Name | None = Field(
+        default=None, description="a kind of bearing or a group, as its picture is chosen"
+    )
+    answers: dict[Name, Name] = Field(
+        default_factory=dict, max_length=12, description="questions to eye and hand, answered"
+    )
+    observations: list[ObservationRequest] = Field(default_factory=list, max_length=12)
+    marking: str | None = Field(default=None, max_length=200)
+    limit: int = Field(default=10, ge=1, le=100)
+    variants: int = Field(default=60, ge=1, le=200, description="listed parts a candidate, likeliest first")
+    at_hand: Name | None = None
+
+
+class AgreementAnswer(Answer):
+    """How one feature agrees with a candidate."""
+
+    feature: str
+    agreement: Literal["agrees", "doubtful", "disagrees", "not_read", "not_of_this"]
+    off_mm: float | None
+    sigmas: float | None
+
+
+class VariantAnswer(Answer):
+    """A listed part of the candidate's envelope."""
+
+    key: int
+    designation: str
+    marking: str
+    closure: str
+    closure_words: str
+    clearance: str
+    tolerance_class: str = Field(alias="class")
+    kind: str
+    kind_words: str
+    attributes: dict[str, str]
+    bore_shape: str
+    angle: str
+    probability: float
+
+
+class KindShare(Answer):
+    """A kind of bearing and its chance."""
+
+    kind: str
+    words: str
+    probability: float
+
+
+class CandidateAnswer(Answer):
+    """An envelope the part can be."""
+
+    designation: str
+    dimensions: dict[str, float]
+    probability: float
+    features: list[AgreementAnswer]
+    misfit: AgreementAnswer | None
+    variants: list[VariantAnswer]
+    variant_count: int
+    kind: str
+    kinds: list[KindShare]
+    size_text: str
+    called: str = Field(description="what the trade calls it where that is not its size")
+    ball_mm: float = Field(description="diameter of what rolls, in usual proportion, for the drawing")
+
+
+class UnitHintAnswer(Answer):
+    """The readings make more sense in another unit."""
+
+    unit: Unit
+    probability: float
+    designation: str
+    message: str
+
+
+class NextMeasurementAnswer(Answer):
+    """What to read next, and the bits expected of each feature."""
+
+    feature: str
+    gain_bits: float
+    reason: str
+    gains: dict[str, float]
+
+
+class NextQuestionAnswer(Answer):
+    """The question to eye and hand that tells most between the kinds still possible."""
+
+    question: str
+    words: str
+    gain_bits: float
+
+
+class DoubtAnswer(Answer):
+    """A feature's mean with its doubt, mm."""
+
+    feature: str
+    mean_mm: float
+    expanded_uncertainty_mm: float
+    count: int
+    repeats_disagree: bool
+    nearest: list[NearestSize]
+
+
+class IdentifyAnswer(Answer):
+    """Candidates, none of these, unit, clash, next measurement, and what the readings are worth."""
+
+    candidates: list[CandidateAnswer]
+    none_probability: float
+    unit_hint: UnitHintAnswer | None
+    next_measurement: NextMeasurementAnswer | None
+    clash: str | None
+    entropy_bits: float
+    readings: list[DoubtAnswer]
+    marking: list[ReadingAnswer]
+    kinds: list[KindShare]
+    next_question: NextQuestionAnswer | None
+    offered: list[str] = Field(description="features worth measuring on what the part can be")
+    advice: list[str] = Field(description="what a specialist would say of these readings")

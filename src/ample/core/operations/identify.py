@@ -1,0 +1,175 @@
+"""What a part can be by its readings: operations of the register."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Sequence
+
+from ample.core import exchange as x
+from ample.core.designation import (
+    Dialect,
+    decode,
+)
+from ample.core.errors import AmpleError, BadInput
+from ample.core.identify import Catalogue, Observation, Seen, identify, standard_catalogue
+from ample.core.identify.ranking import Candidate, Identification, VariantChance
+from ample.core.operations.markings import reading_answer
+from ample.core.operations.sizes import nearest
+from ample.core.parts import (
+    CLOSURES,
+    BearingSpec,
+    Family,
+    MarkingReading,
+    PartSpec,
+)
+from ample.core.parts.ratings import element_mm
+from ample.core.sizes import (
+    Instrument,
+    combine,
+    default_instrument,
+    parse_length,
+)
+from ample.core.specs import called
+
+EVIDENCE_READINGS = 400
+SHOWN_MARKINGS = 8
+InstrumentOf = Callable[[str], Instrument]
+
+
+def identify_part(request: x.IdentifyRequest) -> x.IdentifyAnswer:
+    """Rank all listed parts of a family."""
+    return identify_answer(request, standard_catalogue(request.family))
+
+
+def identify_answer(
+    request: x.IdentifyRequest,
+    catalogue: Catalogue,
+    dialects: Sequence[Dialect] = (),
+    instrument_of: InstrumentOf = default_instrument,
+) -> x.IdentifyAnswer:
+    """Identify from a request over a catalogue, with the shop's own instruments and dialects."""
+    family = catalogue.family
+    observations = [
+        _observation(each, f"observations[{place}]", instrument_of, family.name)
+        for place, each in enumerate(request.observations)
+    ]
+    marking = (request.marking or "").strip()
+    markings = decode(marking, tuple(dialects), EVIDENCE_READINGS, family.name) if marking else ()
+    at_hand = instrument_of(request.at_hand) if request.at_hand else None
+    seen = Seen.of(request.kind, request.answers, family)
+    found = identify(catalogue, observations, markings, request.limit, at_hand, request.variants, seen)
+    return x.IdentifyAnswer(
+        candidates=[_candidate(each, family) for each in found.candidates],
+        none_probability=found.none_probability,
+        unit_hint=_unit_hint(found),
+        next_measurement=(
+            x.NextMeasurementAnswer.model_validate(found.next_measurement) if found.next_measurement else None
+        ),
+        clash=found.clash,
+        entropy_bits=found.entropy_bits,
+        readings=[_doubt(each) for each in observations],
+        marking=[reading_answer(reading) for reading in _to_show(markings, found)],
+        kinds=_kind_shares(family, found.kinds),
+        next_question=(
+            x.NextQuestionAnswer.model_validate(found.next_question) if found.next_question else None
+        ),
+        offered=list(found.offered),
+        advice=list(found.advice),
+    )
+
+
+def _to_show(markings: Sequence[MarkingReading], found: Identification) -> list[MarkingReading]:
+    """Readings of the marking, those that name the likeliest part first."""
+    best = found.candidates[0].variants[0].entry.spec.designation if found.candidates else ""
+    return sorted(markings, key=lambda reading: reading.designation != best)[:SHOWN_MARKINGS]
+
+
+def _kind_shares(family: Family, shares: Sequence[tuple[str, float]]) -> list[x.KindShare]:
+    return [x.KindShare(kind=kind, words=family.kinds[kind].words, probability=p) for kind, p in shares]
+
+
+def _observation(
+    request: x.ObservationRequest, field: str, instrument_of: InstrumentOf, family: str
+) -> Observation:
+    values = []
+    for place, value in enumerate(request.values):
+        try:
+            text = value if isinstance(value, str) else f"{value:.9f}".rstrip("0").rstrip(".")
+            values.append(parse_length(text, request.unit).mm)
+        except BadInput as error:
+            raise BadInput(error.code, error.message, f"{field}.values[{place}]", error.hint) from error
+    try:
+        instrument = instrument_of(request.instrument)
+        return Observation(request.feature, tuple(values), instrument, request.condition, family)
+    except AmpleError as error:
+        raise BadInput(error.code, error.message, f"{field}.{error.field}", error.hint) from error
+
+
+def _doubt(observation: Observation) -> x.DoubtAnswer:
+    reading = combine(observation.values_mm, observation.instrument, observation.reach)
+    return x.DoubtAnswer(
+        feature=observation.feature,
+        mean_mm=round(reading.mean_mm, 5),
+        expanded_uncertainty_mm=round(reading.expanded_uncertainty_mm, 4),
+        count=reading.count,
+        repeats_disagree=reading.repeats_disagree,
+        nearest=nearest(reading.mean_mm),
+    )
+
+
+def _candidate(candidate: Candidate, family: Family) -> x.CandidateAnswer:
+    best = candidate.variants[0].entry.spec
+    return x.CandidateAnswer(
+        designation=best.designation,
+        dimensions=candidate.dimensions,
+        probability=candidate.probability,
+        features=[x.AgreementAnswer.model_validate(each) for each in candidate.features],
+        misfit=x.AgreementAnswer.model_validate(candidate.misfit) if candidate.misfit else None,
+        variants=[_variant(each, family) for each in candidate.variants],
+        variant_count=candidate.variant_count,
+        kind=best.kind,
+        kinds=_kind_shares(family, candidate.kinds),
+        size_text=best.size_text,
+        called=called(best),
+        ball_mm=_rolls_mm(best),
+    )
+
+
+def _rolls_mm(spec: PartSpec) -> float:
+    if isinstance(spec, BearingSpec):
+        return element_mm(spec.kind, spec.d_mm, spec.D_mm, spec.T_mm or spec.B_mm)
+    return 0.0
+
+
+def _variant(chance: VariantChance, family: Family) -> x.VariantAnswer:
+    spec = chance.entry.spec
+    own = spec.marked
+    closure = own.get("closure", "open")
+    bearing = spec if isinstance(spec, BearingSpec) else None
+    return x.VariantAnswer(
+        key=chance.entry.key,
+        designation=spec.designation,
+        marking=chance.entry.marking,
+        closure=closure,
+        closure_words=CLOSURES[closure].words,
+        clearance=own.get("clearance", "N"),
+        tolerance_class=own.get("class", "Normal"),
+        kind=spec.kind,
+        kind_words=family.kinds[spec.kind].words,
+        attributes={} if bearing else {name: value for name, value in own.items() if value},
+        bore_shape=bearing.bore_shape if bearing else "cylindrical",
+        angle=bearing.angle if bearing else "",
+        probability=chance.probability,
+    )
+
+
+def _unit_hint(found: Identification) -> x.UnitHintAnswer | None:
+    hint = found.unit_hint
+    if hint is None:
+        return None
+    word = "inches" if hint.unit == "in" else "millimetres"
+    return x.UnitHintAnswer(
+        unit="in" if hint.unit == "in" else "mm",
+        probability=hint.probability,
+        designation=hint.designation,
+        message=f"Are these {word}? As {word} they are a {hint.designation}.",
+    )

@@ -1,0 +1,50 @@
+"""Families by picture, kind, question and feature: operations of the register."""
+
+from __future__ import annotations
+
+from ample.core import exchange as x
+from ample.core.parts import (
+    FAMILIES,
+)
+
+SHOWN_CONDITIONS = ("new", "used", "worn", "stretched", "swollen", "shrunk", "flattened", "hard")
+BEARING_CONDITIONS = ("new", "worn", "spun", "rusty")
+
+
+def kinds_of_family(request: x.KindsRequest) -> x.KindsAnswer:
+    """Describe a family by pictures, kinds, questions and features."""
+    family = FAMILIES[request.family]
+    return x.KindsAnswer(
+        family=family.name,
+        words=family.words,
+        groups=[
+            x.FamilyGroup(group=name, words=words, pictured=kind) for name, words, kind in family.pictures
+        ],
+        kinds=[
+            x.FamilyKindAnswer(
+                kind=kind.name,
+                group=kind.group,
+                words=kind.words,
+                scheme=kind.scheme,
+                dimensions=list(kind.dimension_names),
+                offered=list(family.offered(frozenset({kind.scheme}))),
+                measured=list(family.measured_in(kind.scheme)),
+                seen=dict(kind.seen),
+            )
+            for kind in family.kinds.values()
+        ],
+        questions=[
+            x.EyeQuestion(
+                question=each.name,
+                words=each.words,
+                answers=[x.EyeAnswer(value=value, words=words) for value, words in each.answers],
+            )
+            for each in family.questions
+        ],
+        features=[
+            x.FamilyFeature(feature=each.name, words=each.words, on_part=each.on_part, shows=each.shows)
+            for each in family.features
+        ],
+        conditions=[word for word in SHOWN_CONDITIONS if word in family.seen_words]
+        or list(BEARING_CONDITIONS),
+    )

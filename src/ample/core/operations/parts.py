@@ -1,0 +1,58 @@
+"""Writing a marking, telling a rubber, counting needles: operations of the register."""
+
+from __future__ import annotations
+
+from ample.core import exchange as x
+from ample.core.designation import (
+    Habit,
+    composed_code,
+    decode,
+    encode,
+    encode_seal,
+    general_dialect,
+)
+from ample.core.errors import BadInput
+from ample.core.parts.needles import needle_count
+from ample.core.parts.rubber import Clues, rubber_by_evidence, rubbers
+from ample.core.specs import seal_of_reading, spec_of_reading
+
+HABITS: tuple[Habit, ...] = ("standard", "market", "words")
+
+
+def rubber(request: x.RubberRequest) -> x.RubberAnswer:
+    """Tell a rubber by its evidence."""
+    found = rubber_by_evidence(Clues(**request.model_dump()))
+    known = rubbers()
+    return x.RubberAnswer(
+        chances=[
+            x.RubberChance(rubber=name, words=known[name].words, probability=chance)
+            for name, chance in found.chances
+        ],
+        density_g_cm3=found.density_g_cm3,
+        density_doubt_g_cm3=found.density_doubt_g_cm3,
+        settled=found.settled,
+        words=list(found.words),
+    )
+
+
+def encode_part(request: x.EncodeRequest) -> x.EncodeAnswer:
+    """Write what is read in every habit."""
+    readings = decode(request.text, family=request.family)
+    if not readings:
+        raise BadInput("not_a_designation", f"“{request.text[:30]}” cannot be read.", "text")
+    reading = readings[0]
+    if reading.family == "bearing":
+        return x.EncodeAnswer(
+            family="bearing", texts={"general": encode(spec_of_reading(reading), general_dialect())}
+        )
+    spec = seal_of_reading(reading)
+    texts: dict[str, str] = {habit: encode_seal(spec, habit) for habit in HABITS}
+    if code := composed_code(spec):
+        texts["composed"] = code
+    return x.EncodeAnswer(family=reading.family, texts=texts)
+
+
+def needles(request: x.NeedlesRequest) -> x.NeedlesAnswer:
+    """Count how many needles fit."""
+    found = needle_count(request.inside_mm, request.needle_mm, request.outside_mm, request.counted)
+    return x.NeedlesAnswer.model_validate(found)

@@ -1,0 +1,125 @@
+"""The register of operations: one definition serves HTTP, the command line and OpenAPI."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from dataclasses import dataclass
+from typing import Any, TypeVar
+
+from pydantic import BaseModel, ValidationError
+
+from ample.core import exchange as x
+from ample.core import job_exchange as j
+from ample.core.errors import BadInput
+from ample.core.operations import job
+from ample.core.operations.identify import identify_part
+from ample.core.operations.interchange import judge_interchange
+from ample.core.operations.kinds import kinds_of_family
+from ample.core.operations.markings import decode_marking
+from ample.core.operations.parts import encode_part, needles, rubber
+from ample.core.operations.seats import advised_zones, fitted_clearance, seat
+from ample.core.operations.sizes import clearance_of_ring, fit_of_seat, length, limits_of_ring, limits_of_size
+
+Model = TypeVar("Model", bound=BaseModel)
+
+
+@dataclass(frozen=True)
+class Operation:
+    """A question to the core: its name, models and function."""
+
+    name: str
+    summary: str
+    request: type[x.Request]
+    answer: type[x.Answer]
+    run: Callable[[Any], x.Answer]
+
+
+def ask(name: str, request: object) -> dict[str, Any]:
+    """Answer one question given as JSON data.
+
+    Args:
+        name: The name of the operation.
+        request: The request as JSON data.
+
+    Returns:
+        The answer as JSON data.
+
+    Raises:
+        AmpleError: When the operation is not known or the request is refused.
+
+    Source: the project's contract.
+
+    Example:
+        >>> ask("limits", {"size_mm": 25, "zone": "k6"})["upper_um"]
+        15.0
+    """
+    operation = OPERATIONS.get(name)
+    if operation is None:
+        raise BadInput(
+            "no_such_operation",
+            f"There is no operation “{name[:40]}”.",
+            "operation",
+            f"One of {', '.join(OPERATIONS)}.",
+        )
+    answer = operation.run(parse_request(operation.request, request))
+    return answer.model_dump(mode="json", by_alias=True)
+
+
+def parse_request(model: type[Model], data: object) -> Model:
+    """Check JSON data against a request model; the first fault becomes an error at its field."""
+    try:
+        return model.model_validate(data)
+    except ValidationError as error:
+        raise bad_request(error) from error
+    except (OverflowError, ValueError) as error:
+        raise BadInput("bad_number", "A number is too large to be used.", None) from error
+
+
+def bad_request(error: ValidationError) -> BadInput:
+    """The first fault that pydantic found, in our shape."""
+    fault = error.errors(include_url=False, include_context=False, include_input=False)[0]
+    field = ""
+    for place in fault["loc"]:
+        if isinstance(place, int):
+            field += f"[{place}]"
+        elif place.replace("_", "").isalnum() and place not in (
+            "float",
+            "str",
+            "SpecRequest",
+            "InstrumentRequest",
+        ):
+            field += f".{place}" if field else place
+    return BadInput(str(fault["type"]), f"{fault['msg']}.", field or None)
+
+
+# the answers -------------------------------------------------------------------------------
+
+
+def _register(
+    *operations: tuple[str, str, type[x.Request], type[x.Answer], Callable[[Any], x.Answer]],
+) -> dict[str, Operation]:
+    return {row[0]: Operation(*row) for row in operations}
+
+
+OPERATIONS: dict[str, Operation] = _register(
+    ("length", "Read a length as a person writes it", x.LengthRequest, x.LengthAnswer, length),
+    ("limits", "Limit deviations of an ISO 286 zone", x.LimitsRequest, x.LimitsAnswer, limits_of_size),
+    ("fit", "The fit of a hole and a shaft zone", x.FitRequest, x.FitAnswer, fit_of_seat),
+    ("ring-limits", "Tolerance of a bearing ring", x.RingLimitsRequest, x.LimitsAnswer, limits_of_ring),
+    ("internal-clearance", "Radial internal clearance", x.InternalClearanceRequest, x.InternalClearanceAnswer, clearance_of_ring),
+    ("decode", "Read a marking, whole or half worn", x.DecodeRequest, x.DecodeAnswer, decode_marking),
+    ("kinds", "Kinds of part by picture, and the questions that tell them", x.KindsRequest, x.KindsAnswer, kinds_of_family),
+    ("encode", "Write a part's marking in several habits", x.EncodeRequest, x.EncodeAnswer, encode_part),
+    ("rubber", "Which rubber a ring is of, by evidence", x.RubberRequest, x.RubberAnswer, rubber),
+    ("needles", "How many needles belong, and whether some are lost", x.NeedlesRequest, x.NeedlesAnswer, needles),
+    ("identify", "Rank what a worn part can be", x.IdentifyRequest, x.IdentifyAnswer, identify_part),
+    ("interchange", "Judge one bearing in the place of another", x.InterchangeRequest, x.InterchangeAnswer, judge_interchange),
+    ("seat", "Judge a measured shaft or housing seat", x.SeatRequest, x.SeatAnswer, seat),
+    ("zone-advice", "The zone a seat should have", x.ZoneAdviceRequest, x.ZoneAdviceAnswer, advised_zones),
+    ("fitted-clearance", "Clearance before fitting, after it and running", x.FittedClearanceRequest, x.FittedClearanceAnswer, fitted_clearance),
+    ("causes", "Rank the likely causes of what was told and seen", j.CausesRequest, j.CausesAnswer, job.causes),
+    ("cautions", "What can hurt someone here, and what is refused", j.CautionsRequest, j.CautionsAnswer, job.cautions),
+    ("inspect", "Judge a part by its condition card", j.InspectRequest, j.InspectAnswer, job.inspect),
+    ("line-check", "Contradictions, verdicts and counts of a line", j.LineCheckRequest, j.LineCheckAnswer, job.line_check),
+    ("trade", "Kinds of part, signs, units and condition cards", j.TradeRequest, j.TradeAnswer, job.trade),
+)  # fmt: skip
