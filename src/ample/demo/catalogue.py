@@ -173,7 +173,8 @@ def offers(maker: str, row: dict[str, Any], item_id: int) -> dict[str, dict[str,
 # seals, rings and small parts ----------------------------------------------------------------
 
 SEAL_MAKER = "Tarnfell"
-_LEAST_SHARE = {"o_ring": 0.05, "lip_seal": 0.1}
+_LEAST_SHARE = {"o_ring": 0.02, "lip_seal": 0.1}
+_IN_ALL_RUBBERS = {"o_ring": 0.2}
 _RUBBERS = {
     "lip_seal": (("NBR",), ("FKM",)),
     "o_ring": (("NBR", "70"), ("FKM", "75"), ("EPDM", "70"), ("NBR", "90")),
@@ -189,7 +190,10 @@ def seal_specs() -> Iterator[SealSpec]:
         if not common:
             continue
         for place, rubber in enumerate(_RUBBERS.get(size.family, ((),))):
-            if place and (size.share < 0.5 or size.kind in ("wiper_cased", "wear_band", "piston_seal")):
+            if place and (
+                size.share < _IN_ALL_RUBBERS.get(size.family, 0.5)
+                or size.kind in ("wiper_cased", "wear_band", "piston_seal")
+            ):
                 continue
             marked: tuple[tuple[str, str], ...] = tuple(
                 zip(("material", "hardness_shore_a"), rubber, strict=False)
