@@ -182,25 +182,35 @@ def worth_saying(kind: str) -> tuple[str, ...]:
     return tuple(name for name, worth in said.items() if worth)
 
 
+@lru_cache
+def _assumed(kind: str) -> tuple[tuple[str, str, Span | None], ...]:
+    """What goes without saying for a kind, with the span where it is said aloud."""
+    said = worth_saying(kind)
+    return tuple((name, value, _ASSUMED_SPANS[name] if name in said else None) for name, value, _ in _ASSUMED)
+
+
+_SAYS_NO_KIND = ("note", "designation")
+
+
 def _assembled(
     size: BoundarySize, spans: list[Span], unread: tuple[str, ...], score: float, dialect: str
 ) -> MarkingReading:
     """Put the spans together; two codes that set one attribute differently cost score."""
     attributes: dict[str, str] = {}
     extras: list[str] = []
-    said = worth_saying(size.kind)
     for span in spans:
-        if span.attribute == "extra":
+        attribute = span.attribute
+        if attribute == "extra":
             extras.append(span.value)
-        elif span.attribute == "note" or span.attribute.endswith("_mm") or span.attribute == "designation":
+        elif attribute in _SAYS_NO_KIND or attribute.endswith("_mm"):
             continue
-        elif attributes.setdefault(span.attribute, span.value) != span.value:
+        elif attributes.setdefault(attribute, span.value) != span.value:
             score *= _CONTRADICTS
-    for attribute, value, _ in _ASSUMED:
+    for attribute, value, aloud in _assumed(size.kind):
         if attribute not in attributes:
             attributes[attribute] = value
-            if attribute in said:
-                spans.append(_ASSUMED_SPANS[attribute])
+            if aloud is not None:
+                spans.append(aloud)
     attributes["series"] = size.series
     attributes["kind"] = size.kind
     if extras:
@@ -213,20 +223,20 @@ def _assembled(
 
 def _dimensions(size: BoundarySize, closure: str) -> dict[str, float]:
     """The sizes by the contract's names; only the bore when the size is not held."""
-    names = bearing_kinds()[size.kind].dimension_names
     closed = CLOSURES[closure].sides > 0
     width = size.width_mm(closed) or size.width_mm(not closed)
     if not width:
         return {"d_mm": size.d_mm}
-    own = {
-        "d_mm": size.d_mm,
-        "Fw_mm": size.d_mm,
-        "D_mm": size.D_mm,
-        "B_mm": width,
-        "T_mm": size.T_mm or width,
-        "C_mm": size.C_mm or width,
-    }
-    return {name: own[name] for name in names}
+    found = {}
+    for name in bearing_kinds()[size.kind].dimension_names:
+        if name in ("d_mm", "Fw_mm"):
+            found[name] = size.d_mm
+        elif name == "D_mm":
+            found[name] = size.D_mm
+        else:
+            own = size.T_mm if name == "T_mm" else size.C_mm if name == "C_mm" else None
+            found[name] = own or width
+    return found
 
 
 @lru_cache

@@ -38,6 +38,7 @@ SEAL_NAMES = {
     "washer": ("inside_mm", "outside_mm", "thickness_mm"),
     "key": ("width_mm", "height_mm", "length_mm"),
 }
+_NAMES = CONTRACT_NAMES | SEAL_NAMES
 PICTURES = (
     ("ball", "ball", "deep_groove"),
     ("roller", "roller", "cylindrical_nu"),
@@ -73,7 +74,7 @@ class Kind:
     @property
     def dimension_names(self) -> tuple[str, ...]:
         """The dimensions it is sold by, as the contract names them."""
-        return (CONTRACT_NAMES | SEAL_NAMES)[self.scheme]
+        return _NAMES[self.scheme]
 
 
 @dataclass(frozen=True)
