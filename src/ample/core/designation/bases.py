@@ -11,6 +11,7 @@ from ample.core.designation.names import (
     KnownName,
     bore_after,
     known_names,
+    lengths_by_beginning,
     longest_by_first,
     names_by_first,
     pieces_of,
@@ -95,9 +96,9 @@ def _standing_names(clean: str, start: int, dashes: bool) -> list[Base]:
     squeeze = Squeezed(clean, start, dashes)
     text = squeeze.text
     found: list[Base] = []
-    for length in range(len(text), 1, -1):
+    for length in lengths_by_beginning().get(text[:2], ()):
         name = names.get(text[:length])
-        if name is None:
+        if name is None or length > len(text):
             continue
         places = squeeze.places(length)
         weight = _standing(clean, text, places)

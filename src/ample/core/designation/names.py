@@ -59,6 +59,15 @@ def longest_by_first() -> dict[str, int]:
 
 
 @lru_cache
+def lengths_by_beginning() -> dict[str, tuple[int, ...]]:
+    """The lengths that known names have, longest first, by their first two characters."""
+    found: dict[str, set[int]] = {}
+    for text in known_names():
+        found.setdefault(text[:2], set()).add(len(text))
+    return {beginning: tuple(sorted(own, reverse=True)) for beginning, own in found.items()}
+
+
+@lru_cache
 def names_by_first() -> dict[str, str]:
     """All known names as one text, a name a line, by first character; all together under ``."""
     lines: dict[str, list[str]] = {"": []}
