@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { layBench } from '../src/bench/benchLayout'
+import { layPart } from '../src/drawing/partLayout'
 import { sealSection, statesOf, USUAL_SEALS, type RingState, type SealHalf } from '../src/drawing/seals'
 import type { PartSize, Piece } from '../src/drawing/section'
 
@@ -101,7 +101,7 @@ describe('the bench sheet of seals', () => {
   it.each(STATES.flatMap(([kind, state]) => [0.3, 1, 6].map((by) => [kind, state, by] as const)))(
     '%s, %s, %d times its usual size: the fields stay on the sheet and apart',
     (kind, state, by) => {
-      const fields = layBench(size(kind, by), 'open', asked(kind, state), state).lines.map(
+      const fields = layPart(size(kind, by), 'open', asked(kind, state), state).lines.map(
         (line) => line.field,
       )
       for (const { x, y } of fields) {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { layBench } from '../src/bench/benchLayout'
+import { layPart } from '../src/drawing/partLayout'
 import { halfSection, type PartSize, type Point } from '../src/drawing/section'
 import { USUAL } from '../src/drawing/sizes'
 
@@ -72,7 +72,7 @@ describe('the bench sheet', () => {
     (kind, bore) => {
       const base = usual(kind)
       const size = scaled(base, bore / (base.d_mm || base.D_mm * 0.7))
-      const at = layBench(size, 'open', asked(kind))
+      const at = layPart(size, 'open', asked(kind))
       const tops = at.lines.map((line) => line.field)
       for (const { x, y } of tops) {
         expect(x).toBeGreaterThan(84)
@@ -89,12 +89,12 @@ describe('the bench sheet', () => {
   )
   it('breaks a thin ring off short of its axis, so that its section can be seen', () => {
     const thin = usual('thin_section')
-    const at = layBench(scaled(thin, 3), 'open', ['bore', 'outside', 'width'])
+    const at = layPart(scaled(thin, 3), 'open', ['bore', 'outside', 'width'])
     expect(at.broken).toBe(true)
     expect(((thin.D_mm - thin.d_mm) / 2) * 3 * at.scale).toBeGreaterThan(60)
   })
   it('draws an ordinary bearing whole and to one scale', () => {
-    const at = layBench(usual('deep_groove'), 'open', ['bore', 'outside', 'width'])
+    const at = layPart(usual('deep_groove'), 'open', ['bore', 'outside', 'width'])
     expect(at.broken).toBe(false)
     const outside = at.lines.find((line) => line.feature === 'outside')
     expect((outside?.to[1] ?? 0) - (outside?.from[1] ?? 0) + 2).toBeCloseTo(52 * at.scale, 6)

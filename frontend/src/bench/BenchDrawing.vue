@@ -8,7 +8,7 @@ import type { PartSize } from '@/drawing/section'
 import type { Unit } from '@/entry/lengths'
 import { useKinds } from '@/job/useKinds'
 import DimensionField from './DimensionField.vue'
-import { layBench } from './benchLayout'
+import { layPart } from '@/drawing/partLayout'
 import type { Feature, Pending } from './useBench'
 
 /** The part in section, to scale; its dimension lines carry the fields. */
@@ -34,7 +34,7 @@ const emit = defineEmits<{
   focus: [feature: Feature]
 }>()
 const kinds = useKinds()
-const at = computed(() => layBench(props.size, props.closure, props.asked, props.state))
+const at = computed(() => layPart(props.size, props.closure, props.asked, props.state))
 const words = computed(() => kinds.kind(props.size.kind ?? '')?.words ?? 'bearing')
 const fields = ref<Partial<Record<Feature, InstanceType<typeof DimensionField>>>>({})
 const label = (feature: string): string => {

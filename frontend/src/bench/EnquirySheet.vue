@@ -1,15 +1,13 @@
 <script setup lang="ts">
 import { computed, onMounted } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import SectionShape from '@/drawing/SectionShape.vue'
-import DimensionLine from '@/drawing/DimensionLine.vue'
+import SizedDrawing, { type Label } from '@/drawing/SizedDrawing.vue'
 import { usual } from '@/drawing/sizes'
 import type { PartSize } from '@/drawing/section'
 import { doubt, shown } from '@/entry/lengths'
 import { useJob } from '@/job/useJob'
 import { useKinds } from '@/job/useKinds'
 import { useKeys } from '@/shell/useKeys'
-import { layBench } from './benchLayout'
 import { SEATS, useBench, type Feature } from './useBench'
 
 /** What a supplier is asked when nothing listed fits: the part drawn to the sizes read, with their doubt. */
@@ -74,7 +72,6 @@ const sold = computed(() => {
   const read = [...mean.value.keys()].filter((name) => !SEATS.includes(name as (typeof SEATS)[number]))
   return [...new Set([...own, ...read])].filter((name) => name !== 'standout')
 })
-const at = computed(() => layBench(size.value, 'open', sold.value))
 const rows = computed(() =>
   (answer.value?.readings ?? []).map((each) => ({
     name: kinds.feature(each.feature, family.value),
@@ -85,10 +82,17 @@ const rows = computed(() =>
     near: each.nearest.find((one) => one.within_reading_error)?.text ?? '',
   })),
 )
-const label = (feature: string): string => {
-  const held = mean.value.get(feature)
-  return held === undefined ? 'not read' : shown(held, 'mm', 2)
-}
+const labels = computed(() =>
+  Object.fromEntries(
+    sold.value.map((feature): [string, Label] => {
+      const held = mean.value.get(feature)
+      return [
+        feature,
+        held === undefined ? { value: 'not read', unknown: true } : { value: shown(held, 'mm', 2) },
+      ]
+    }),
+  ),
+)
 const nearest = computed(() =>
   (answer.value?.candidates ?? []).slice(0, 3).map((each) => ({
     name: each.designation,
@@ -135,30 +139,7 @@ onMounted(async () => {
         <p class="no fig">{{ job.state?.job.number }}</p>
       </header>
       <div class="body">
-        <svg
-          width="640"
-          height="468"
-          viewBox="0 0 640 468"
-          role="img"
-          aria-label="the part drawn to the sizes read"
-        >
-          <g class="ink">
-            <SectionShape
-              :size="size"
-              closure="open"
-              :scale="at.scale"
-              :middle="at.middle"
-              :axis="at.axis"
-              :half="at.broken"
-            />
-          </g>
-          <line :x1="at.axisFrom" :x2="at.axisTo" :y1="at.axisY" :y2="at.axisY" class="axis" />
-          <template v-for="line in at.lines" :key="line.feature">
-            <DimensionLine :extension="line.extension" :from="line.from" :to="line.to" :next="false" />
-            <rect :x="line.field.x - 52" :y="line.field.y - 17" width="104" height="32" class="ground" />
-            <text :x="line.field.x" :y="line.field.y + 8" class="fig">{{ label(line.feature) }}</text>
-          </template>
-        </svg>
+        <SizedDrawing :size="size" :labels="labels" words="the part drawn to the sizes read" />
         <table>
           <caption>
             read
@@ -228,26 +209,6 @@ header {
   display: grid;
   grid-template-columns: minmax(0, 560px) 1fr;
   align-items: center;
-}
-svg {
-  max-width: 100%;
-  height: auto;
-}
-.ink {
-  stroke: var(--ink);
-  stroke-width: 2;
-}
-.axis {
-  stroke: var(--faint);
-  stroke-dasharray: 16 4 3 4;
-}
-.ground {
-  fill: var(--sheet);
-}
-text {
-  font-size: 26px;
-  text-anchor: middle;
-  fill: var(--ink);
 }
 table {
   border-collapse: collapse;

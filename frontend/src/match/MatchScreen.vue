@@ -20,19 +20,24 @@ const refusal = ref<Refusal | null>(null)
 const at = ref(0)
 const compared = ref<number[]>([])
 const list = ref<HTMLElement | null>(null)
+/** Where an equivalent comes from, and what that is called; by size a bearing keeps its bore and outside alone. */
 const GROUPS = [
   ['rule', 'the same, in other makers’ codes'],
   ['record', 'on record as fitted'],
-  ['size', 'the same bore and outside, other attributes'],
+  ['size', 'the same size, other attributes'],
 ] as const
+const OF_A_BEARING = 'the same bore and outside, other attributes'
 
 const groups = computed(() => {
   const m = match.value
   if (!m) return []
   const rows: Record<string, Equivalent[]> = { rule: m.by_rule, record: m.by_record, size: m.by_size }
-  return GROUPS.map(([name, words]) => ({ name, words, rows: rows[name] ?? [] })).filter(
-    (group) => group.rows.length,
-  )
+  const bearing = (m.chosen?.family ?? 'bearing') === 'bearing'
+  return GROUPS.map(([name, words]) => ({
+    name,
+    words: name === 'size' && bearing ? OF_A_BEARING : words,
+    rows: rows[name] ?? [],
+  })).filter((group) => group.rows.length)
 })
 const all = computed(() => groups.value.flatMap((group) => group.rows))
 const current = computed(() => all.value[at.value])

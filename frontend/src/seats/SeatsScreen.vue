@@ -7,6 +7,7 @@ import ZoneChart from '@/drawing/ZoneChart.vue'
 import ClashDialog from '@/entry/ClashDialog.vue'
 import { useJob } from '@/job/useJob'
 import { useKeys } from '@/shell/useKeys'
+import PlaceSheet from './PlaceSheet.vue'
 import SeatFields from './SeatFields.vue'
 import SeatVerdict from './SeatVerdict.vue'
 import { useSeats } from './useSeats'
@@ -67,7 +68,12 @@ const goWords = computed(() =>
 const places = computed(() =>
   (state.value?.lights ?? []).filter((light) => light.light === 'shaft' || light.light === 'housing'),
 )
+/** A seal, ring or small part has a place instead of seats; it is drawn as what replaces it. */
+const ofPlace = computed(() => Boolean(seats.value && seats.value.part.family !== 'bearing'))
+const replaced = computed(() => (ofPlace.value ? (state.value?.match ?? state.value?.chosen ?? null) : null))
+const toBench = (): void => void router.push({ name: 'bench', params: route.params })
 useKeys([
+  { key: 'b', words: 'measure on the Bench', run: toBench },
   { key: 'Ctrl+Enter', words: 'put it on the order sheet', run: () => void toOrder(), inFields: true },
   { key: 'w', words: 'why', run: () => (why.value = !why.value) },
 ])
@@ -84,7 +90,7 @@ onMounted(async () => {
     <section class="left">
       <div class="where">
         <h1>
-          {{ seats?.part.name }} <span v-if="item">{{ item.marking }}</span>
+          {{ seats?.part.name }} <span v-if="item ?? replaced">{{ (item ?? replaced)?.marking }}</span>
         </h1>
         <span v-if="item" class="faint"
           >{{ item.d_mm }} × {{ item.D_mm }} × {{ item.B_mm }}, class {{ item.tolerance_class }}</span
@@ -165,25 +171,30 @@ onMounted(async () => {
           />
         </div>
       </template>
-      <div v-else-if="seats && seats.part.family !== 'bearing'" class="note places">
-        <h2>It is not pressed to a zone</h2>
-        <p v-for="light in places" :key="light.light">
-          <VerdictMark :state="light.state" silent /> {{ light.words }}
-        </p>
-        <p>Its place is measured beside it, on the Bench.</p>
-        <button class="plain" type="button" @click="router.push({ name: 'bench', params: route.params })">
-          To the Bench
-        </button>
-        <button class="plain" type="button" @click="toOrder">{{ goWords }} <kbd>Ctrl Enter</kbd></button>
-      </div>
+      <PlaceSheet v-else-if="ofPlace" :part-id="partId" :item="replaced" />
       <p v-else-if="seats && !item" class="note">
         This part has not been identified yet: its seats have no nominal.
-        <button class="plain" type="button" @click="router.push({ name: 'bench', params: route.params })">
-          To the Bench
-        </button>
+        <button class="plain" type="button" @click="toBench">To the Bench</button>
       </p>
     </section>
-    <aside v-if="judged" class="right">
+    <aside v-if="ofPlace" class="right">
+      <div class="scroll places">
+        <section v-for="light in places" :key="light.light">
+          <h2><VerdictMark :state="light.state" :size="19" silent /> {{ light.words }}</h2>
+        </section>
+        <p class="faint">
+          It is not pressed to a zone: what it stands in is measured beside it on the Bench, and kept with it.
+        </p>
+        <button class="plain" type="button" @click="toBench">
+          Measure its place on the Bench <kbd>b</kbd>
+        </button>
+      </div>
+      <p v-if="refusal" class="note stop" role="alert">{{ refusal.message }} {{ refusal.hint }}</p>
+      <button type="button" class="go" @click="toOrder">
+        <span>{{ goWords }}</span><kbd>Ctrl Enter</kbd>
+      </button>
+    </aside>
+    <aside v-else-if="judged" class="right">
       <div class="scroll">
         <SeatVerdict title="Shaft" :judgement="judged.shaft" :why="why" />
         <SeatVerdict title="Housing" :judgement="judged.housing" :why="why" />
@@ -223,8 +234,24 @@ onMounted(async () => {
 </template>
 
 <style scoped>
-.places p {
-  margin: 8px 0;
+.places section {
+  padding: 16px 20px;
+  border-bottom: 1px solid var(--rule);
+  background: var(--sheet);
+}
+.places h2 {
+  font-size: 19px;
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 10px;
+  align-items: baseline;
+}
+.places > p {
+  padding: 14px 20px 6px;
+  font-size: 15px;
+}
+.places > .plain {
+  margin: 0 20px;
 }
 .left {
   display: grid;

@@ -1,5 +1,5 @@
-import { hasAxis, sealSection, type Mark, type RingState, type SealHalf } from '@/drawing/seals'
-import { halfSection, type PartSize, type Piece } from '@/drawing/section'
+import { hasAxis, sealSection, type Mark, type RingState, type SealHalf } from './seals'
+import { halfSection, type PartSize, type Piece } from './section'
 
 /** Where the section, its dimension lines and their fields lie on the bench's sheet. */
 export interface Line {
@@ -33,7 +33,7 @@ const WALL_DRAWN = 104
 const BREAK_GAP = 58
 
 /** Lay out a part's section with a dimension line for each feature that is asked of it. */
-export function layBench(
+export function layPart(
   size: PartSize,
   closure: string,
   asked: readonly string[],

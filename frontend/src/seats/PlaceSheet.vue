@@ -1,0 +1,67 @@
+<script setup lang="ts">
+import { computed, onMounted } from 'vue'
+import type { Schemas } from '@/api/client'
+import { useBench } from '@/bench/useBench'
+import SizedDrawing, { type Label } from '@/drawing/SizedDrawing.vue'
+import { sealSection, statesOf } from '@/drawing/seals'
+import { partSize, usual } from '@/drawing/sizes'
+import { shown } from '@/entry/lengths'
+import { useKinds } from '@/job/useKinds'
+import { useHand } from '@/shell/hand'
+
+/** The place of a seal, ring or small part: it in its place, with what has been measured beside it. */
+const props = defineProps<{ partId: number; item: Schemas['Item'] | null }>()
+const kinds = useKinds()
+const hand = useHand()
+const { part, live, load, family } = useBench(props.partId)
+const kind = computed(() => props.item?.kind ?? kinds.groups(family.value)[0]?.pictured ?? 'o_ring')
+const size = computed(() =>
+  props.item ? partSize(props.item.kind, props.item.dimensions, 0) : usual(kind.value),
+)
+const state = computed(() => (statesOf(kind.value).includes('seated') ? 'seated' : 'free'))
+/** What lies beside the part, and can be shown on its drawing. */
+const labels = computed(() => {
+  const marks = sealSection(size.value, state.value)?.marks ?? {}
+  const own: readonly string[] = kinds.kind(kind.value)?.measured ?? []
+  const beside = (kinds.family(family.value)?.features ?? []).filter(
+    (each) => !each.on_part && each.feature in marks && own.includes(each.feature),
+  )
+  return Object.fromEntries(
+    beside.map(({ feature, words }): [string, Label] => {
+      const read = live.answer.value?.readings.find((each) => each.feature === feature)
+      return [
+        feature,
+        read
+          ? { name: words, value: shown(read.mean_mm, hand.unit) }
+          : { name: words, value: 'not measured', unknown: true },
+      ]
+    }),
+  )
+})
+onMounted(async () => {
+  if (!kinds.loaded) await kinds.load()
+  await load()
+})
+</script>
+
+<template>
+  <div class="place">
+    <SizedDrawing
+      v-if="part && kinds.loaded"
+      :size="size"
+      :state="state"
+      :labels="labels"
+      :words="`section of the ${kinds.kind(kind)?.words ?? 'part'} in its place`"
+    />
+  </div>
+</template>
+
+<style scoped>
+.place {
+  background: var(--sheet);
+  display: grid;
+  place-items: center;
+  min-height: 0;
+  padding: 20px;
+}
+</style>
