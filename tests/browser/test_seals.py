@@ -185,3 +185,21 @@ def test_a_cylinders_seal_is_measured_by_its_groove_on_the_drawing(person, make_
     page.keyboard.press("g")
     expect(page.locator(".drawing input[name=section]")).to_be_visible()
     expect(page.locator(".about input[name=groove_diameter]")).to_have_value(re.compile("50.03"))
+
+
+def test_the_place_of_a_ring_is_drawn_with_what_was_measured_of_it(person):
+    page = person().go("/")
+    page.goto(page.url.rstrip("/") + f"/jobs/0416/parts/{part_of(page, '0416', 9)}/bench")
+    expect(page.locator(".card.chosen .size")).to_have_text("50 × 2.5")
+    page.keyboard.press("Control+Enter")
+    page.wait_for_url("**/match")
+    expect(page.get_by_role("option").first).to_be_visible()
+    page.keyboard.press("Enter")
+    page.wait_for_url("**/seats")
+    drawing = page.get_by_role("img", name="in its place")
+    expect(drawing).to_contain_text("groove bottom")
+    expect(drawing).to_contain_text("50.60")
+    expect(page.locator(".places")).to_contain_text("The bottom of the groove was measured")
+    page.keyboard.press("b")
+    page.wait_for_url("**/bench")
+    expect(page.get_by_role("radio", name="seated")).to_have_attribute("aria-checked", "true")
