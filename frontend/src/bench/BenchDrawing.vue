@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
-import DimensionLine from '@/drawing/DimensionLine.vue'
-import SectionShape from '@/drawing/SectionShape.vue'
-import { hasAxis, type RingState } from '@/drawing/seals'
+import LaidPart from '@/drawing/LaidPart.vue'
+import type { RingState } from '@/drawing/seals'
 import type { PartSize } from '@/drawing/section'
 import type { Unit } from '@/entry/lengths'
 import { useKinds } from '@/job/useKinds'
@@ -46,53 +45,20 @@ const label = (feature: string): string => {
   if (feature === 'bore' && props.size.kind === 'track_roller_stud') return 'stud'
   return kinds.feature(feature, props.family)
 }
-const zigzag = computed(() => {
-  if (at.value.breaks === null) return ''
-  const [from, to, y] = [at.value.axisFrom + 10, at.value.axisTo - 10, at.value.breaks]
-  const third = (to - from) / 3
-  return `M${from} ${y}h${third}l7 -9l9 18l7 -9H${to}`
-})
 defineExpose({ focus: (feature: Feature) => fields.value[feature]?.focus() })
 </script>
 
 <template>
   <div class="drawing">
-    <svg
-      width="640"
-      height="468"
-      viewBox="0 0 640 468"
-      role="img"
-      :aria-label="`section of a ${words}${known ? '' : ', proportions only'}${at.broken ? ', broken off short of its axis' : ''}`"
-    >
-      <g :class="{ guess: !known }" class="part">
-        <SectionShape
-          :size="size"
-          :closure="closure"
-          :scale="at.scale"
-          :middle="at.middle"
-          :axis="at.axis"
-          :half="at.broken"
-          :state="state"
-        />
-      </g>
-      <line
-        v-if="hasAxis(size.kind ?? '')"
-        :x1="at.axisFrom"
-        :x2="at.axisTo"
-        :y1="at.axisY"
-        :y2="at.axisY"
-        class="axis"
-      />
-      <path v-if="at.broken" :d="zigzag" class="break" />
-      <DimensionLine
-        v-for="line in at.lines"
-        :key="line.feature"
-        :extension="line.extension"
-        :from="line.from"
-        :to="line.to"
-        :next="next === line.feature"
-      />
-    </svg>
+    <LaidPart
+      :at="at"
+      :size="size"
+      :closure="closure"
+      :state="state"
+      :guess="!known"
+      :next="next"
+      :words="`section of a ${words}${known ? '' : ', proportions only'}${at.broken ? ', broken off short of its axis' : ''}`"
+    />
     <DimensionField
       v-for="line in at.lines"
       :key="line.feature"
@@ -122,20 +88,5 @@ defineExpose({ focus: (feature: Feature) => fields.value[feature]?.focus() })
   position: relative;
   width: 640px;
   height: 468px;
-}
-.part {
-  stroke: var(--ink);
-  stroke-width: 2;
-}
-.part.guess {
-  opacity: 0.32;
-}
-.axis {
-  stroke: var(--faint);
-  stroke-dasharray: 16 4 3 4;
-}
-.break {
-  stroke: var(--faint);
-  fill: none;
 }
 </style>

@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import LaidPart from './LaidPart.vue'
 import { layPart } from './partLayout'
-import DimensionLine from './DimensionLine.vue'
-import SectionShape from './SectionShape.vue'
-import { hasAxis, type RingState } from './seals'
+import type { RingState } from './seals'
 import type { PartSize } from './section'
 
 /** A part in section, to scale, with what is known of its sizes written at their lines. */
@@ -27,28 +26,8 @@ const tall = (label: Label): number => (label.name ? 50 : 32)
 </script>
 
 <template>
-  <svg width="640" height="468" viewBox="0 0 640 468" role="img" :aria-label="words">
-    <g class="ink">
-      <SectionShape
-        :size="size"
-        closure="open"
-        :scale="at.scale"
-        :middle="at.middle"
-        :axis="at.axis"
-        :half="at.broken"
-        :state="state"
-      />
-    </g>
-    <line
-      v-if="hasAxis(size.kind ?? '')"
-      :x1="at.axisFrom"
-      :x2="at.axisTo"
-      :y1="at.axisY"
-      :y2="at.axisY"
-      class="axis"
-    />
+  <LaidPart class="drawn" :at="at" :size="size" closure="open" :state="state" :words="words">
     <template v-for="{ label, ...line } in lines" :key="line.feature">
-      <DimensionLine :extension="line.extension" :from="line.from" :to="line.to" :next="false" />
       <rect
         :x="line.field.x - (label.name ? 66 : 52)"
         :y="line.field.y - tall(label) / 2 - 1"
@@ -65,21 +44,13 @@ const tall = (label: Label): number => (label.name ? 50 : 32)
         {{ label.value }}
       </text>
     </template>
-  </svg>
+  </LaidPart>
 </template>
 
 <style scoped>
-svg {
+.drawn {
   max-width: 100%;
   height: auto;
-}
-.ink {
-  stroke: var(--ink);
-  stroke-width: 2;
-}
-.axis {
-  stroke: var(--faint);
-  stroke-dasharray: 16 4 3 4;
 }
 .ground,
 .tag {

@@ -177,8 +177,8 @@ onMounted(async () => {
         <button class="plain" type="button" @click="toBench">To the Bench</button>
       </p>
     </section>
-    <aside v-if="ofPlace" class="right">
-      <div class="scroll places">
+    <aside v-if="judged || ofPlace" class="right">
+      <div v-if="ofPlace" class="scroll places">
         <section v-for="light in places" :key="light.light">
           <h2><VerdictMark :state="light.state" :size="19" silent /> {{ light.words }}</h2>
         </section>
@@ -189,13 +189,7 @@ onMounted(async () => {
           Measure its place on the Bench <kbd>b</kbd>
         </button>
       </div>
-      <p v-if="refusal" class="note stop" role="alert">{{ refusal.message }} {{ refusal.hint }}</p>
-      <button type="button" class="go" @click="toOrder">
-        <span>{{ goWords }}</span><kbd>Ctrl Enter</kbd>
-      </button>
-    </aside>
-    <aside v-else-if="judged" class="right">
-      <div class="scroll">
+      <div v-else-if="judged" class="scroll">
         <SeatVerdict title="Shaft" :judgement="judged.shaft" :why="why" />
         <SeatVerdict title="Housing" :judgement="judged.housing" :why="why" />
         <section class="schools">
