@@ -97,6 +97,8 @@ describe('a seal of a cylinder in its groove', () => {
   })
 })
 
+/** Half a field, where the drawing begins on its sheet, and where what stands beside it begins: px. */
+const [FIELD_HALF, SHEET_LEFT, ABOUT_LEFT] = [84, 18, 626]
 describe('the bench sheet of seals', () => {
   it.each(STATES.flatMap(([kind, state]) => [0.3, 1, 6].map((by) => [kind, state, by] as const)))(
     '%s, %s, %d times its usual size: the fields stay on the sheet and apart',
@@ -105,8 +107,8 @@ describe('the bench sheet of seals', () => {
         (line) => line.field,
       )
       for (const { x, y } of fields) {
-        expect(x).toBeGreaterThan(60)
-        expect(x).toBeLessThan(524)
+        expect(x).toBeGreaterThan(FIELD_HALF - SHEET_LEFT)
+        expect(x).toBeLessThan(ABOUT_LEFT - FIELD_HALF - SHEET_LEFT)
         expect(y).toBeGreaterThan(30)
         expect(y).toBeLessThan(440)
       }

@@ -65,6 +65,8 @@ describe('the section of every kind', () => {
   })
 })
 
+/** Half a field, where the drawing begins on its sheet, and where what stands beside it begins: px. */
+const [FIELD_HALF, SHEET_LEFT, ABOUT_LEFT] = [84, 18, 626]
 describe('the bench sheet', () => {
   const bores = [3, 10, 25, 60, 150, 400]
   it.each(KINDS.flatMap((kind) => bores.map((bore) => [kind, bore] as const)))(
@@ -75,8 +77,8 @@ describe('the bench sheet', () => {
       const at = layPart(size, 'open', asked(kind))
       const tops = at.lines.map((line) => line.field)
       for (const { x, y } of tops) {
-        expect(x).toBeGreaterThan(84)
-        expect(x).toBeLessThan(560)
+        expect(x).toBeGreaterThan(FIELD_HALF - SHEET_LEFT)
+        expect(x).toBeLessThan(ABOUT_LEFT - FIELD_HALF - SHEET_LEFT)
         expect(y).toBeGreaterThan(36)
         expect(y).toBeLessThan(432)
       }

@@ -130,6 +130,7 @@ const held = computed(() => job.instruments.find((each) => each.name === props.i
 }
 .with {
   display: flex;
+  flex-wrap: wrap;
   justify-content: space-between;
 }
 .with span {

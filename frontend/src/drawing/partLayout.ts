@@ -22,7 +22,7 @@ export interface Layout {
   breaks: number | null
   lines: Line[]
 }
-const MIDDLE = 352
+const MIDDLE = 340
 const TOP = 28
 const TOP_UNDER_A_FIELD = 106
 const BOTTOM = 332
@@ -62,8 +62,8 @@ export function layPart(
   const down = (r: number): number => (broken ? axisY : axis + r * scale)
   const bottom = broken ? axisY : axis + outer * scale
   const inside = asked.includes('inner_ring_width')
-  const outsideX = Math.min(x(left) - 112, 178)
-  const boreX = Math.min(Math.max(x(right) + 112, inside || broken ? 528 : 470), 528)
+  const outsideX = Math.min(x(left) - 112, 166)
+  const boreX = Math.min(Math.max(x(right) + 112, inside || broken ? 512 : 458), 512)
   const along = (from: number, to: number, y: number, touch: number): Omit<Line, 'feature' | 'field'> => ({
     extension: `M${x(from)} ${touch}V${y + Math.sign(y - touch) * 8}M${x(to)} ${touch}V${y + Math.sign(y - touch) * 8}`,
     from: [x(from) + 1, y],
