@@ -136,10 +136,10 @@ const words = (name: string): string => name.replace(/_/g, ' ')
 </template>
 
 <style scoped>
-.rubber {
-  margin-top: 12px;
-}
 summary {
+  position: absolute; /* on the line of the first heading: no row of its own */
+  right: 0;
+  top: 0;
   font-size: 13px;
   font-weight: 600;
   color: var(--faint);
