@@ -130,6 +130,26 @@ describe('a sheet that loses nothing', () => {
     await pass(2500)
     expect(server.held.sheet.note).toBe('split')
   })
+  it('keeps what is typed before the server has answered, over a reload too', async () => {
+    const start = () => {
+      scope = effectScope()
+      const made = scope.run(() => useSheet<Sheet>('test', server.save, EMPTY))
+      if (!made) throw new Error('no scope')
+      return made
+    }
+    const early = start()
+    early.sheet.value.note = 'split'
+    await pass(10)
+    expect(useSaving().words).toContain('kept on this machine, not yet saved')
+    scope.stop()
+    const again = start()
+    server.held = { sheet: { name: 'theirs', note: '' }, version: 3 }
+    again.open({ sheet: { ...server.held.sheet }, version: 3 })
+    await pass(600)
+    expect(server.held.sheet).toEqual({ name: 'theirs', note: 'split' })
+    expect(useSaving().state).toBe('saved')
+    expect(localStorage.getItem('ample:test:early')).toBeNull()
+  })
   it('says so when this machine has no room to keep it, and saves it all the same', async () => {
     const made = open()
     localStorage.setItem = () => {

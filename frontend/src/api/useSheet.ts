@@ -41,6 +41,7 @@ export function useSheet<T>(
   const ready = ref(false)
   const merged = ref<string[]>([])
   const storageName = `ample:${name}`
+  const earlyName = `${storageName}:early`
   let base = copy(empty)
   let baseText = text(base)
   let version = 0
@@ -73,12 +74,29 @@ export function useSheet<T>(
     return true
   }
 
+  /** Typed before what the server holds has come: kept beside any draft, and merged in when it comes. */
+  function keepEarly(): void {
+    if (!dirty()) return localStorage.removeItem(earlyName)
+    try {
+      localStorage.setItem(earlyName, `{"base":${baseText},"version":0,"mine":${text(sheet.value)}}`)
+      keptHere = true
+    } catch (full) {
+      if (!(full instanceof DOMException)) throw full
+      keptHere = false
+    }
+    saving.away(name, 'What the server holds has not come yet.', keptHere)
+  }
+  function typedEarly(): Draft<T> | null {
+    if (dirty()) return { base, version, mine: copy(sheet.value) }
+    const kept = localStorage.getItem(earlyName)
+    return kept ? (JSON.parse(kept) as Draft<T>) : null
+  }
+
   /** Begin with what the server holds; a draft of an earlier visit, and what was typed already, is merged in. */
   function open(loaded: Held<T>): void {
     const own = saving.newest.get(name) as Held<T> | undefined
     const held = own && own.version > loaded.version ? own : loaded
-    const early = copy(sheet.value)
-    const empty = base
+    const early = typedEarly()
     setBase(copy(held.sheet))
     version = held.version
     sheet.value = copy(held.sheet)
@@ -89,7 +107,8 @@ export function useSheet<T>(
       if (draft.version === held.version) sheet.value = draft.mine
       else settle(draft.base, draft.mine, held)
     }
-    if (text(early) !== text(empty)) sheet.value = merge(empty, early, sheet.value).sheet
+    if (early) sheet.value = merge(early.base, early.mine, sheet.value).sheet
+    localStorage.removeItem(earlyName)
     if (!dirty()) saving.saved(name)
   }
 
@@ -168,7 +187,7 @@ export function useSheet<T>(
   watch(
     sheet,
     () => {
-      if (!ready.value) return
+      if (!ready.value) return keepEarly()
       if (keep()) {
         saving.changed(name)
         key = newKey()
