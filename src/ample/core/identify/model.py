@@ -303,6 +303,12 @@ def _densities(
     return density, near_any
 
 
+def _near(limits: Limits, kept: Kept) -> NDArray[np.intp]:
+    """The intervals that a kept set of readings can be of."""
+    reach = FARTHEST_SIGMAS * kept.sigma_mm + MOST_SHIFT_MM
+    return np.flatnonzero((limits.high_mm > kept.mean_mm - reach) & (limits.low_mm < kept.mean_mm + reach))
+
+
 def _plain_density(
     limits: Limits, shifts: Floats, sets: tuple[Kept, ...], all_slipped: float
 ) -> tuple[Floats, NDArray[np.bool_]]:
@@ -310,10 +316,7 @@ def _plain_density(
     density = np.full((len(limits.low_mm), len(shifts)), all_slipped)
     near_any = np.zeros(len(limits.low_mm), dtype=bool)
     for kept in sets:
-        reach = FARTHEST_SIGMAS * kept.sigma_mm + MOST_SHIFT_MM
-        near = np.flatnonzero(
-            (limits.high_mm > kept.mean_mm - reach) & (limits.low_mm < kept.mean_mm + reach)
-        )
+        near = _near(limits, kept)
         near_any[near] = True
         low, high = limits.low_mm[near, None], limits.high_mm[near, None]
         density[near] += kept.weight * interval_density(kept.mean_mm, low, high, shifts, kept.sigma_mm)
@@ -328,10 +331,7 @@ def _worn_density(
     density = np.full((len(limits.low_mm), len(shifts)), all_slipped)
     near_any = np.zeros(len(limits.low_mm), dtype=bool)
     for kept in sets:
-        reach = FARTHEST_SIGMAS * kept.sigma_mm + MOST_SHIFT_MM
-        near = np.flatnonzero(
-            (limits.high_mm > kept.mean_mm - reach) & (limits.low_mm < kept.mean_mm + reach)
-        )
+        near = _near(limits, kept)
         near_any[near] = True
         count = 6 if kept.sigma_mm > 0.012 else 24
         amounts = feature.wear_sign * wear_amounts_mm(count, family.wear_mean_mm, family.wear_shape)
