@@ -48,6 +48,19 @@ describe('a question asked as one types', () => {
     expect(live?.answer.value).toBe('second 20')
     expect(live?.working.value).toBe(false)
   })
+  it('says which question the answer it holds was given to', async () => {
+    const question = ref<string | null>('first 20')
+    const live = scope.run(() => useLive(() => question.value, slowly([]), 10))
+    await pass(50)
+    question.value = 'second 500'
+    await pass(200)
+    expect([live?.answer.value, live?.answered.value]).toEqual(['first 20', 'first 20'])
+    await pass(500)
+    expect(live?.answered.value).toBe('second 500')
+    question.value = null
+    await pass(20)
+    expect(live?.answered.value).toBeNull()
+  })
   it('is still working when the answer to the question before comes while the next one waits', async () => {
     const question = ref<string | null>('first 50')
     const live = scope.run(() => useLive(() => question.value, slowly([]), 100))

@@ -187,6 +187,25 @@ def test_a_cylinders_seal_is_measured_by_its_groove_on_the_drawing(person, make_
     expect(page.locator(".about input[name=groove_diameter]")).to_have_value(re.compile("50.03"))
 
 
+def test_keys_pressed_while_the_bench_is_loading_are_not_lost(person, make_part):
+    """On a first visit the kinds of part come a little later than the page."""
+    number, part = make_part()
+    bench, held = person(), []
+    bench.page.route("**/api/calc/kinds", lambda route: held.append(route))
+    page = bench.go(f"/jobs/{number}/parts/{part}/bench")
+    page.get_by_role("group", name="family of part").wait_for()
+    page.evaluate("document.activeElement.blur()")
+    for key in "fff1g":
+        page.keyboard.press(key)
+    expect(page.get_by_text("Nothing read yet")).to_have_count(0)
+    for route in held:
+        route.continue_()
+    expect(page.get_by_role("radio", name="seated")).to_have_attribute("aria-checked", "true")
+    expect(page.locator(".families button").nth(3)).to_have_attribute("aria-pressed", "true")
+    for name in ("rod", "groove_diameter", "groove_width"):
+        expect(page.locator(f".drawing input[name={name}]")).to_be_visible()
+
+
 def test_the_place_of_a_ring_is_drawn_with_what_was_measured_of_it(person):
     page = person().go("/")
     page.goto(page.url.rstrip("/") + f"/jobs/0416/parts/{part_of(page, '0416', 9)}/bench")

@@ -8,6 +8,8 @@ export function useLive<Q, A>(
   waitMs = 110,
 ) {
   const answer = ref<A | null>(null) as Ref<A | null>
+  /** The question that the answer was given to. */
+  const answered = ref<Q | null>(null) as Ref<Q | null>
   const refusal = ref<Refusal | null>(null)
   const working = ref(false)
   let timer: ReturnType<typeof setTimeout> | undefined
@@ -22,7 +24,10 @@ export function useLive<Q, A>(
       const told = await ask(asked, own.signal)
       if (call !== own) return
       refusal.value = told.refusal
-      if (told.answer !== null) answer.value = told.answer
+      if (told.answer !== null) {
+        answer.value = told.answer
+        answered.value = asked
+      }
     } catch (failure) {
       if (!(failure instanceof DOMException)) throw failure
     } finally {
@@ -44,6 +49,7 @@ export function useLive<Q, A>(
       call = undefined // an answer to the question before is stale already
       if (question() === null) {
         answer.value = null
+        answered.value = null
         refusal.value = null
         working.value = false
       } else {
@@ -59,6 +65,7 @@ export function useLive<Q, A>(
   })
   return {
     answer: answer as Readonly<Ref<A | null>>,
+    answered: answered as Readonly<Ref<Q | null>>,
     refusal: readonly(refusal),
     working: readonly(working),
     again,

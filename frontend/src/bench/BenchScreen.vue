@@ -29,7 +29,7 @@ const kinds = useKinds()
 const caliper = useCaliper()
 const partId = Number(route.params.partId)
 const bench = useBench(partId)
-const { part, sheet, pending, faults, live, family, features } = bench
+const { part, sheet, pending, faults, live, ready, answer, blank, family, features } = bench
 const drawing = ref<InstanceType<typeof BenchDrawing> | null>(null)
 const markingField = ref<InstanceType<typeof MarkingStrip> | null>(null)
 const foot = ref<InstanceType<typeof BenchFoot> | null>(null)
@@ -39,7 +39,6 @@ const why = ref(false)
 const refused = ref<string | null>(null)
 const wantsFocus = ref(false)
 
-const answer = live.answer
 const candidates = computed(() => answer.value?.candidates ?? [])
 const chosen = computed(() => candidates.value[rung.value] ?? candidates.value[0])
 const next = computed(() => answer.value?.next_measurement ?? null)
@@ -155,6 +154,18 @@ watch(
   () => [chosen.value?.designation, chosen.value?.variants[0]?.key] as const,
   () => (variant.value = chosen.value?.variants[0]?.key ?? null),
 )
+/** What needs the sheet and the kinds of part waits for them, in the order of the keys. */
+const waiting: (() => void)[] = []
+function soon(run: () => void): () => void {
+  return () => (ready.value ? run() : void waiting.push(run))
+}
+watch(ready, async () => {
+  await nextTick()
+  for (const run of waiting.splice(0)) {
+    run()
+    await nextTick()
+  }
+})
 useKeys([
   { key: 'Ctrl+Enter', words: 'this is it: to Match', run: () => void thisIsIt(), inFields: true },
   { key: 'Alt+b', words: 'bore', run: () => drawing.value?.focus('bore'), inFields: true },
@@ -163,11 +174,11 @@ useKeys([
   ...[1, 2, 3, 4, 5, 6, 7, 8, 9].map((n) => ({
     key: String(n),
     words: n === 1 ? 'kind of part, by its picture (1 to 9)' : '',
-    run: () => bench.setKind(kinds.groups(family.value)[n - 1]?.group ?? ''),
+    run: soon(() => bench.setKind(kinds.groups(family.value)[n - 1]?.group ?? '')),
   })),
-  { key: 'f', words: 'family: the next one', run: () => bench.setFamily(nextFamily(1)) },
-  { key: 'F', words: 'family: the one before', run: () => bench.setFamily(nextFamily(-1)) },
-  { key: 'g', words: 'drawn free, stretched, seated in its groove', run: () => nextState() },
+  { key: 'f', words: 'family: the next one', run: soon(() => bench.setFamily(nextFamily(1))) },
+  { key: 'F', words: 'family: the one before', run: soon(() => bench.setFamily(nextFamily(-1))) },
+  { key: 'g', words: 'drawn free, stretched, seated in its groove', run: soon(nextState) },
   {
     key: 'e',
     words: 'enquiry sheet',
@@ -299,7 +310,7 @@ onMounted(async () => {
             >
           </p>
         </template>
-        <div v-else class="start">
+        <div v-else-if="blank" class="start">
           <h2>Nothing read yet</h2>
           <p>Point at its picture, type what the caliper says, or what can be read on the ring.</p>
         </div>

@@ -88,8 +88,10 @@ export function useBench(partId: number) {
     return sheet.sheet.value.observations?.find((each) => each.feature === feature)
   }
 
+  /** The sheet and the kinds of part have come. */
+  const ready = computed(() => sheet.ready.value && features.value.length > 0)
   const question = computed<Question | null>(() => {
-    if (!sheet.ready.value || !features.value.length) return null
+    if (!ready.value) return null
     const observations = features.value.flatMap((feature) => {
       const held = observation(feature)
       const values = (held?.readings ?? []).map(
@@ -135,6 +137,12 @@ export function useBench(partId: number) {
     }
   }
   const live = useLive<Question, Answer>(() => question.value, ask)
+  /** What is known of the part; while it has just become one of another family, nothing. */
+  const answer = computed(() => (live.answered.value?.family === family.value ? live.answer.value : null))
+  /** Nothing stands on the sheet. */
+  const blank = computed(
+    () => question.value !== null && !question.value.observations?.length && !question.value.marking,
+  )
 
   function take(feature: Feature): boolean {
     const typed = (pending[feature] ?? '').trim()
@@ -230,6 +238,9 @@ export function useBench(partId: number) {
     pending,
     faults,
     live,
+    ready,
+    answer,
+    blank,
     load,
     loadRefusal,
     observation,

@@ -27,7 +27,10 @@ export function useDrawn(bench: ReturnType<typeof useBench>, { answer, chosen, a
     const likely = known.value ? chosen.value?.kind : undefined
     if (told) {
       const pictured = kinds.groups(family.value).find((each) => each.group === told)?.pictured ?? told
-      return likely ?? answer.value?.kinds[0]?.kind ?? pictured
+      /** An answer to what was said before may still name another kind. */
+      const meant = (kind: string | undefined) =>
+        kind && kinds.groupOf(kind) === kinds.groupOf(told) ? kind : undefined
+      return meant(likely) ?? meant(answer.value?.kinds[0]?.kind) ?? pictured
     }
     const own = kinds.kind(likely ?? '')?.offered ?? []
     return likely && (answer.value?.offered ?? []).every((name) => own.includes(name)) ? likely : usualKind
