@@ -2,7 +2,7 @@ import pymysql
 import pytest
 
 from ample.core.errors import BadInput
-from ample.store import Database, DatabaseAway
+from ample.store import Database, DatabaseAway, NameTaken
 from ample.store.database import Address
 from ample.store.migrate import migrate
 
@@ -31,6 +31,29 @@ def test_a_failed_transaction_leaves_nothing(database):
     with pytest.raises(RuntimeError):
         database.run(work)
     assert database.run(lambda t: t.rows("SELECT 1 FROM makers WHERE name = 'half done'")) == []
+
+
+@pytest.mark.parametrize("again", ["Oldgate", "OLDGATE", "Öldgate", "Old\x01gate"])
+def test_a_name_that_is_there_already_is_refused_in_words(database, again):
+    """The tables compare without regard to capitals, accents and signs that are not printed."""
+
+    def work(t):
+        for name in ("Oldgate", again):
+            t.insert("INSERT INTO makers (name) VALUES (%(name)s)", {"name": name})
+
+    with pytest.raises(NameTaken, match="one of this name"):
+        database.run(work)
+    assert database.run(lambda t: t.rows("SELECT 1 FROM makers WHERE name = 'Oldgate'")) == []
+
+
+def test_what_belongs_to_nothing_is_a_fault_and_no_taken_name(database):
+    with pytest.raises(pymysql.err.IntegrityError):
+        database.run(
+            lambda t: t.insert(
+                "INSERT INTO unit_builds (model_id, position, build, answer, picture, serial_range, differs) "
+                "VALUES (999999, 0, 'A', '', '', '', '')"
+            )
+        )
 
 
 def test_checks_of_the_tables_hold(database):

@@ -133,6 +133,18 @@ def test_a_model_that_tells_nothing_apart_is_refused(a_job, spoil):
     assert client.post("/api/unit-models", a_model(f"X {secrets.token_hex(3)}", **spoil)).status_code == 422
 
 
+@pytest.mark.parametrize("again", ["long", "LONG", "Löng", "Lo\x01ng"])
+def test_builds_that_only_capitals_or_accents_tell_apart_are_refused(a_job, again):
+    client, _ = a_job()
+    name = f"X {secrets.token_hex(3)}"
+    builds = [{"build": build, "answer": build, "picture": "one_lip"} for build in ("Long", again)]
+    refused = client.post("/api/unit-models", a_model(name, builds=builds))
+    assert refused.status_code == 422
+    error = refused.get_json()["error"]
+    assert (error["code"], error["field"]) == ("build_twice", "builds[1].build")
+    assert client.post("/api/unit-models", a_model(name)).status_code == 201, "nothing of it was kept"
+
+
 def test_what_an_earlier_job_renewed_is_looked_for_first(a_job):
     model = f"GB {secrets.token_hex(3)}"
     client, number = a_job(model=model)

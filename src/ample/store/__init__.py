@@ -1,5 +1,5 @@
 """The database: pool, transactions with retry, migrations."""
 
-from ample.store.database import Database, DatabaseAway, Transaction
+from ample.store.database import Database, DatabaseAway, NameTaken, Transaction
 
-__all__ = ["Database", "DatabaseAway", "Transaction"]
+__all__ = ["Database", "DatabaseAway", "NameTaken", "Transaction"]

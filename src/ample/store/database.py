@@ -15,7 +15,7 @@ from dbutils.pooled_db import PooledDB
 from pymysql.connections import Connection
 from pymysql.cursors import DictCursor
 
-from ample.core.errors import AmpleError, BadInput
+from ample.core.errors import AmpleError, BadInput, Conflict
 
 Row = dict[str, Any]
 Parameters = Mapping[str, Any]
@@ -41,6 +41,15 @@ class DatabaseAway(AmpleError):
             "The shop's records cannot be reached just now.",
             None,
             "What you typed is kept; it will be saved when they are back.",
+        )
+
+
+class NameTaken(Conflict):
+    """What must be there once is there already, as the database compares: capitals and accents alike."""
+
+    def __init__(self) -> None:
+        super().__init__(
+            "name_taken", "There is one of this name already.", None, "Choose it, or give another name."
         )
 
 
@@ -110,9 +119,14 @@ class Transaction:
             return int(cursor.execute(sql, values or {}))
 
     def insert(self, sql: str, values: Parameters | None = None) -> int:
-        """Run an insert; the new row's number."""
+        """Run an insert; the new row's number. What must be there once and is there already is refused."""
         with self._connection.cursor() as cursor:
-            cursor.execute(sql, values or {})
+            try:
+                cursor.execute(sql, values or {})
+            except pymysql.err.IntegrityError as error:
+                if error.args[0] == DUPLICATE:
+                    raise NameTaken from error
+                raise
             return int(cursor.lastrowid or 0)
 
     def change_many(self, sql: str, values: Sequence[Parameters]) -> None:

@@ -13,7 +13,7 @@ from ample.shop.doer import Doer
 from ample.shop.history.actions import record
 from ample.shop.units import queries
 from ample.shop.units.records import Build, KnownSpare, NewModel, UnitModel, UnitModels
-from ample.store import Transaction
+from ample.store import NameTaken, Transaction
 
 
 def known_models(t: Transaction) -> UnitModels:
@@ -92,9 +92,6 @@ def add_known_model(t: Transaction, doer: Doer, new: NewModel) -> UnitModel:
     """Keep how the builds of a model are told apart, and what it is known to need."""
     if queries.model_named(t, new.name) is not None:
         raise Conflict("known_already", f"{new.name} is known already.", "name", "Choose it by its name.")
-    names = [each.build for each in new.builds]
-    if len(set(names)) != len(names):
-        raise BadInput("build_twice", "Two builds have the same name.", "builds")
     model = UnitModel(**new.model_dump(exclude={"spares"}))
     add_model(t, doer, model, [each.model_dump() for each in new.spares])
     return model
@@ -108,7 +105,13 @@ def add_model(t: Transaction, doer: Doer, model: UnitModel, spares: list[dict[st
     for position, build in enumerate(model.builds):
         if build.picture not in queries.PICTURES:
             raise BadInput("no_such_picture", f"There is no picture “{build.picture[:20]}”.", "picture")
-        queries.add_build(t, build.model_dump() | {"model_id": model_id, "position": position})
+        try:
+            queries.add_build(t, build.model_dump() | {"model_id": model_id, "position": position})
+        except NameTaken as error:
+            raise BadInput(
+                "build_twice", f"Two builds are called “{build.build}”.", f"builds[{position}].build",
+                "Capitals and accents do not tell names apart.",
+            ) from error  # fmt: skip
     empty = {"build": "", "quantity": 1, "item_id": None, "in_stock": None, "lead_days": None}
     for position, spare in enumerate(spares):
         queries.add_spare(t, empty | spare | {"model_id": model_id, "position": position})
