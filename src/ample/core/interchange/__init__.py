@@ -1,6 +1,7 @@
 """Will another part do? Attribute by attribute, with consequences in words."""
 
-from ample.core.interchange.compare import AttributeJudgement, Interchange, Running, interchange
+from ample.core.interchange.bearings import interchange
+from ample.core.interchange.judgement import AttributeJudgement, Interchange, Running
 from ample.core.interchange.seals import interchange_of, interchange_seals
 
 __all__ = [

@@ -3,16 +3,25 @@
 from __future__ import annotations
 
 from ample.core.errors import BadInput
-from ample.core.interchange.compare import AttributeJudgement, Interchange, Running, interchange
-from ample.core.parts import SEALS, BearingSpec, PartSpec, SealSpec
+from ample.core.interchange.bearings import interchange
+from ample.core.interchange.judgement import RANK, AttributeJudgement, Interchange, Running, concluded, same
+from ample.core.interchange.kind_changes import kind_change
+from ample.core.parts import SEALS, BearingSpec, Kind, PartSpec, SealSpec
 from ample.core.parts.rubber import rubbers
 
 SAME_MM = 0.02
-_RANK = {"drop_in": 0, "fits_with_differences": 1, "needs_change": 2, "not_interchangeable": 3}
 _WIDE_MM = {"lip_seal": ("width_mm",), "hydraulic_seal": ("height_mm", "base_mm"), "key": ("length_mm",),
             "washer": ("thickness_mm",), "face_seal": ("working_length_mm",)}  # fmt: skip
-_DIRT = {"lip_rubber": 1, "lip_metal": 1, "lip_metal_cased": 1, "lip_grease": 0, "lip_two": 2, "lip_split": 0,
-         "lip_rubber_dust": 2, "lip_metal_dust": 2, "lip_metal_cased_dust": 2, "cassette": 3}  # fmt: skip
+_PLAIN_LIPS = frozenset(
+    (
+        "lip_rubber",
+        "lip_rubber_dust",
+        "lip_metal",
+        "lip_metal_dust",
+        "lip_metal_cased",
+        "lip_metal_cased_dust",
+    )
+)
 
 
 def interchange_of(old: PartSpec, new: PartSpec, duty: Running | None = None) -> Interchange:
@@ -78,21 +87,7 @@ def interchange_seals(old: SealSpec, new: SealSpec, duty: Running | None = None)
         'fits_with_differences'
     """
     found = [*_sizes(old, new), _kind(old, new), *_rubber(old, new, duty or Running()), *_face_seal(old, new)]
-    found.sort(key=lambda each: (-_RANK[each.severity], each.judgement == "same"))
-    verdict = max((each.severity for each in found), key=lambda severity: _RANK[severity])
-    names = ", ".join(each.name for each in found if each.severity == verdict and each.judgement != "same")
-    words = {
-        "drop_in": f"Drop-in; better in {names}." if names else "Drop-in: same size, nothing worse.",
-        "fits_with_differences": f"Fits, with differences: {names}.",
-        "needs_change": f"Fits only if the unit is changed: {names}.",
-        "not_interchangeable": f"Not interchangeable: {names}.",
-    }[verdict]
-    return Interchange(
-        verdict,
-        words,
-        tuple(found),
-        float(sum(10 ** _RANK[e.severity] for e in found if e.judgement != "same")),
-    )
+    return concluded(found, float(sum(10 ** RANK[e.severity] for e in found if e.judgement != "same")))
 
 
 def _sizes(old: SealSpec, new: SealSpec) -> list[AttributeJudgement]:
@@ -103,7 +98,7 @@ def _sizes(old: SealSpec, new: SealSpec) -> list[AttributeJudgement]:
         one, two = before.get(name, 0.0), after.get(name, 0.0)
         said = (f"{one:g} mm", f"{two:g} mm")
         if abs(one - two) <= SAME_MM:
-            found.append(AttributeJudgement(words, said[0], said[0], "same", "", "drop_in", "by size"))
+            found.append(same(words, said[0]))
         elif name in _WIDE_MM.get(old.family, ()):
             more = "wider" if two > one else "narrower"
             text = f"{abs(two - one):g} mm {more}: look at the depth of its place before it is ordered."
@@ -118,18 +113,38 @@ def _kind(old: SealSpec, new: SealSpec) -> AttributeJudgement:
     kinds = SEALS[old.family].kinds
     words = kinds[old.kind].words, kinds[new.kind].words
     if old.kind == new.kind:
-        return AttributeJudgement("kind", words[0], words[0], "same", "", "drop_in", "by marking")
-    if old.kind in _DIRT and new.kind in _DIRT:
-        better = _DIRT[new.kind] - _DIRT[old.kind]
-        text = {
-            1: "Keeps dirt out better; the second lip needs room, some grease and costs a little drag.",
-            0: "Another cover: metal wants a smooth round bore, rubber seals in a scored or light-metal one.",
-            -1: "Keeps less dirt out.",
-        }[max(-1, min(1, better))]
-        judgement = "better" if better > 0 else "change" if better == 0 else "worse"
+        return same("kind", words[0], "by marking")
+    told = kind_change(old.family, old.kind, new.kind)
+    if told:
+        return AttributeJudgement(
+            "kind", *words, told.judgement, told.words, told.severity, "common practice"
+        )
+    if {old.kind, new.kind} <= _PLAIN_LIPS:
+        judgement, text = _lip(kinds[old.kind], kinds[new.kind])
         return AttributeJudgement("kind", *words, judgement, text, "fits_with_differences", "by marking")
     text = "Another kind of part: its place must be made for it."
     return AttributeJudgement("kind", *words, "change", text, "needs_change", "by marking")
+
+
+def _lip(old: Kind, new: Kind) -> tuple[str, str]:
+    """Plain lip seals of another cover, or with and without a dust lip."""
+    judgement, points = "change", []
+    if new.told["dust"] != old.told["dust"]:
+        judgement = "better" if new.told["dust"] == "yes" else "worse"
+        points.append(
+            "Keeps dirt out better; the second lip needs room, some grease and costs a little drag."
+            if judgement == "better"
+            else "Keeps less dirt out: it has no second lip."
+        )
+    if new.told["cover"] != old.told["cover"]:
+        points.append(
+            "A metal cover wants a smooth round bore."
+            if new.told["cover"] == "metal"
+            else "A rubber cover seals in a scored or light-metal bore as well."
+        )
+    if not points:
+        points.append("Another case of metal: look how deep it stands and where it is pressed.")
+    return judgement, " ".join(points)
 
 
 def _rubber(old: SealSpec, new: SealSpec, duty: Running) -> list[AttributeJudgement]:
@@ -140,7 +155,7 @@ def _rubber(old: SealSpec, new: SealSpec, duty: Running) -> list[AttributeJudgem
     said = one or "not known", two or "not known"
     found = []
     if one == two and one:
-        found.append(AttributeJudgement("rubber", *said, "same", "", "drop_in", "by marking"))
+        found.append(same("rubber", one, "by marking"))
     elif not one or not two:
         text = "Which rubber it was, or is, nobody has said: settle it by the medium, a marking or the supplier's paper."
         found.append(
@@ -166,11 +181,15 @@ def _rubber(old: SealSpec, new: SealSpec, duty: Running) -> list[AttributeJudgem
         )
     hard = old.marked.get("hardness_shore_a", ""), new.marked.get("hardness_shore_a", "")
     if all(hard):
-        same = hard[0] == hard[1]
-        text = "" if same else "Harder stands more gap and pressure, softer seals on rougher faces."
-        found.append(AttributeJudgement("hardness", f"{hard[0]} Shore A", f"{hard[1]} Shore A", "same" if same else "change",
-                                        text, "drop_in" if same else "fits_with_differences", "by marking"))  # fmt: skip
+        found.append(_hardness(f"{hard[0]} Shore A", f"{hard[1]} Shore A"))
     return found
+
+
+def _hardness(old: str, new: str) -> AttributeJudgement:
+    if old == new:
+        return same("hardness", old, "by marking")
+    text = "Harder stands more gap and pressure, softer seals on rougher faces."
+    return AttributeJudgement("hardness", old, new, "change", text, "fits_with_differences", "by marking")
 
 
 _TURNS = {"left": "to the left", "right": "to the right"}
@@ -184,20 +203,20 @@ def _face_seal(old: SealSpec, new: SealSpec) -> list[AttributeJudgement]:
     if "face_conical" in (old.kind, new.kind):
         found.append(_hand(old.marked.get("hand", ""), new.marked.get("hand", "")))
     one, two = old.marked.get("faces", ""), new.marked.get("faces", "")
-    if one and two:
-        same = one == two
-        text = (
-            "" if same else "Another pair of faces: both halves are changed together, and the medium decides."
+    if one and one == two:
+        found.append(same("faces", one, "by marking"))
+    elif one and two:
+        text = "Another pair of faces: both halves are changed together, and the medium decides."
+        found.append(
+            AttributeJudgement("faces", one, two, "change", text, "fits_with_differences", "by marking")
         )
-        severity = "drop_in" if same else "fits_with_differences"
-        found.append(AttributeJudgement("faces", one, two, "same" if same else "change", text, severity, "by marking"))  # fmt: skip
     return found
 
 
 def _hand(old: str, new: str) -> AttributeJudgement:
     said = _TURNS.get(old, "not known"), _TURNS.get(new, "not known")
     if old and old == new:
-        return AttributeJudgement("hand", *said, "same", "", "drop_in", "by marking")
+        return same("hand", said[0], "by marking")
     if old and new:
         text = "A conical spring drives one way only: turned the other way it lets go of the shaft."
         return AttributeJudgement("hand", *said, "change", text, "not_interchangeable", "by marking")
