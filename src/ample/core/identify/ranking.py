@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from statistics import median
 
 import numpy as np
@@ -21,23 +21,21 @@ from ample.core.identify.kind_evidence import (
     schemes_meant,
 )
 from ample.core.identify.marking_evidence import Evidence, marking_likelihood
-from ample.core.identify.model import LARGEST_MM, SMALLEST_MM, Observation, profile
+from ample.core.identify.model import Observation
 from ample.core.identify.next_measurement import NextMeasurement, State, best_next
 from ample.core.identify.posterior import (
     LISTED_PRIOR,
     Posterior,
     measure,
-    units_together,
     unlisted_of,
 )
+from ample.core.identify.unit_hint import UnitHint, likeliest_entry, unit_hint
 from ample.core.parts import EffectTable, Feature, MarkingReading, Measure
 from ample.core.sizes import Instrument, default_instrument
 
 Floats = NDArray[np.float64]
 
-WRONG_UNIT_PRIOR = 0.01
 NEARLY_CERTAIN = 0.5
-MM_PER_INCH = 25.4
 DISAGREES_SIGMA, DOUBTFUL_SIGMA = 4.0, 2.5
 
 
@@ -76,15 +74,6 @@ class Candidate:
         """The feature that fits worst."""
         read = [each for each in self.features if each.sigmas is not None]
         return max(read, key=lambda each: each.sigmas or 0.0, default=None)
-
-
-@dataclass(frozen=True)
-class UnitHint:
-    """The readings make more sense in another unit."""
-
-    unit: str
-    probability: float
-    designation: str
 
 
 @dataclass(frozen=True)
@@ -158,7 +147,7 @@ def identify(
     return Identification(
         candidates,
         weighed.none,
-        _unit_hint(catalogue, read, posterior.total),
+        unit_hint(catalogue, read, posterior.total),
         best_next(state, read, bool(markings), instrument, offered),
         _clash(catalogue, markings, posterior, candidates, weighed),
         _entropy(weighed.by_envelope, weighed.none),
@@ -332,48 +321,6 @@ def _outside_by(meant: Measure, effects: EffectTable, middle_mm: float, u_mm: fl
     return float((np.maximum(outside, 0.0) / np.hypot(u_mm, residue)).min())
 
 
-def _unit_hint(catalogue: Catalogue, observations: tuple[Observation, ...], total: float) -> UnitHint | None:
-    """Would the readings make more sense as inches typed for millimetres, or the other way?"""
-    if not observations:
-        return None
-    best = None
-    for unit, factor in (("in", MM_PER_INCH), ("mm", 1 / MM_PER_INCH)):
-        sizes = [value * factor for each in observations for value in each.values_mm]
-        if min(sizes) < SMALLEST_MM or max(sizes) > LARGEST_MM:
-            continue  # no part of the family is of such a size
-        scaled = tuple(
-            replace(each, values_mm=tuple(value * factor for value in each.values_mm))
-            for each in observations
-        )
-        density = _plain_density(catalogue, scaled)
-        jacobian = factor ** sum(len(each.values_mm) for each in observations)
-        wrong = WRONG_UNIT_PRIOR * float(catalogue.unit_prior @ density) * jacobian
-        chance = wrong / (wrong + (1 - WRONG_UNIT_PRIOR) * total)
-        if chance > 0.5 and (best is None or chance > best.probability):
-            top = _likeliest_entry(catalogue, density[catalogue.group_unit])
-            best = UnitHint(unit, chance, catalogue.entries[top].spec.designation)
-    return best
-
-
-def _likeliest_entry(catalogue: Catalogue, factor: Floats) -> int:
-    """Of the likeliest envelope the likeliest kind, and of that the likeliest entry."""
-    chance = catalogue.group_prior * factor
-    envelope = int(np.argmax(np.bincount(catalogue.group_envelope, chance)))
-    members = catalogue.envelope_rows[envelope]
-    own = catalogue.entry_prior[members] * factor[catalogue.entry_group[members]]
-    by_kind = np.bincount(catalogue.entry_kind[members], own, len(catalogue.kinds))
-    of_kind = np.flatnonzero(catalogue.entry_kind[members] == int(np.argmax(by_kind)))
-    return int(members[of_kind[np.argmax(own[of_kind])]])
-
-
-def _plain_density(catalogue: Catalogue, observations: tuple[Observation, ...]) -> Floats:
-    """Density of the readings for every unit as if sound and without a shared error: a screening."""
-    profiles = {}
-    for each in observations:
-        profiles[each.feature] = profile(each, catalogue.intervals[each.feature].limits, None, ())
-    return units_together(catalogue, profiles, np.ones(1), ((1.0, {}),))
-
-
 def _clash(
     catalogue: Catalogue,
     markings: Sequence[MarkingReading],
@@ -389,7 +336,7 @@ def _clash(
     rows = [catalogue.rows_named[name] for name in named if name in catalogue.rows_named]
     if not rows:
         return None
-    by_size = _likeliest_entry(catalogue, factor)
+    by_size = likeliest_entry(catalogue, factor)
     together = np.append(np.concatenate(rows), by_size)
     density = catalogue.entry_prior[together] * factor[catalogue.entry_group[together]]
     if density[:-1].max() > 1e-3 * density[-1]:

@@ -1,0 +1,68 @@
+"""Whether readings make more sense in another unit than the one they were typed in."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, replace
+
+import numpy as np
+from numpy.typing import NDArray
+
+from ample.core.identify.catalogue import Catalogue
+from ample.core.identify.model import LARGEST_MM, SMALLEST_MM, Observation, profile
+from ample.core.identify.posterior import units_together
+
+Floats = NDArray[np.float64]
+
+WRONG_UNIT_PRIOR = 0.01
+MM_PER_INCH = 25.4
+
+
+@dataclass(frozen=True)
+class UnitHint:
+    """The readings make more sense in another unit."""
+
+    unit: str
+    probability: float
+    designation: str
+
+
+def unit_hint(catalogue: Catalogue, observations: tuple[Observation, ...], total: float) -> UnitHint | None:
+    """Would the readings make more sense as inches typed for millimetres, or the other way?"""
+    if not observations:
+        return None
+    best = None
+    for unit, factor in (("in", MM_PER_INCH), ("mm", 1 / MM_PER_INCH)):
+        sizes = [value * factor for each in observations for value in each.values_mm]
+        if min(sizes) < SMALLEST_MM or max(sizes) > LARGEST_MM:
+            continue  # no part of the family is of such a size
+        scaled = tuple(
+            replace(each, values_mm=tuple(value * factor for value in each.values_mm))
+            for each in observations
+        )
+        density = _plain_density(catalogue, scaled)
+        jacobian = factor ** sum(len(each.values_mm) for each in observations)
+        wrong = WRONG_UNIT_PRIOR * float(catalogue.unit_prior @ density) * jacobian
+        chance = wrong / (wrong + (1 - WRONG_UNIT_PRIOR) * total)
+        if chance > 0.5 and (best is None or chance > best.probability):
+            top = likeliest_entry(catalogue, density[catalogue.group_unit])
+            best = UnitHint(unit, chance, catalogue.entries[top].spec.designation)
+    return best
+
+
+def likeliest_entry(catalogue: Catalogue, factor: Floats) -> int:
+    """Of the likeliest envelope the likeliest kind, and of that the likeliest entry."""
+    chance = catalogue.group_prior * factor
+    envelope = int(np.argmax(np.bincount(catalogue.group_envelope, chance)))
+    members = catalogue.envelope_rows[envelope]
+    own = catalogue.entry_prior[members] * factor[catalogue.entry_group[members]]
+    by_kind = np.bincount(catalogue.entry_kind[members], own, len(catalogue.kinds))
+    of_kind = np.flatnonzero(catalogue.entry_kind[members] == int(np.argmax(by_kind)))
+    return int(members[of_kind[np.argmax(own[of_kind])]])
+
+
+def _plain_density(catalogue: Catalogue, observations: tuple[Observation, ...]) -> Floats:
+    """Density of the readings for every unit as if sound and without a shared error: a screening."""
+    profiles = {}
+    for each in observations:
+        profiles[each.feature] = profile(each, catalogue.intervals[each.feature].limits, None, ())
+    return units_together(catalogue, profiles, np.ones(1), ((1.0, {}),))
