@@ -9,15 +9,11 @@ import { useTrade } from '@/job/useTrade'
 import { useKeys } from '@/shell/useKeys'
 import AddPart from './AddPart.vue'
 import CautionGate from './CautionGate.vue'
-import ConditionCard from './ConditionCard.vue'
-import HeldCard from './HeldCard.vue'
-import JudgeColumn from './JudgeColumn.vue'
+import EmptyLine from './EmptyLine.vue'
 import LineHead from './LineHead.vue'
-import NoteCard from './NoteCard.vue'
-import PhotoStrip from './PhotoStrip.vue'
+import PartCards from './PartCards.vue'
 import TrayDialog from './TrayDialog.vue'
-import WayRound from './WayRound.vue'
-import { movedTo, moved, reversed, turned, type LinePart } from './lineEdits'
+import { movedTo, moved, reversed, turned, type LinePart, type Tab } from './lineEdits'
 import { useLine } from './useLine'
 import { useDragging } from './useDragging'
 import { usePhotos } from './usePhotos'
@@ -36,10 +32,8 @@ const traying = ref(false)
 const why = ref(false)
 const said = ref('')
 const drawingRoom = ref<HTMLElement | null>(null)
-const card = ref<HTMLElement | null>(null)
-const strip_ = ref<InstanceType<typeof PhotoStrip> | null>(null)
-const TABS = ['condition', 'held and set', 'photos', 'note'] as const
-const tab = ref<(typeof TABS)[number]>('condition')
+const card = ref<InstanceType<typeof PartCards> | null>(null)
+const tab = ref<Tab>('condition')
 
 const unread = computed(() => {
   const read = new Set((strip.answer.value?.acknowledged ?? []).map((each) => each.caution))
@@ -57,7 +51,6 @@ const place = computed(() => {
     : parts.value.length + hung.value.findIndex((each) => each.key === selected.value) + 1
 })
 const ownTies = computed(() => sheet.value.ties.filter((tie) => tie.line === strip.lineKey.value))
-const own = computed(() => strip.contradictions.value.filter((each) => each.part === selected.value))
 const openOnes = computed(() =>
   parts.value.filter((each) => ['open', 'ask'].includes(verdicts.value[each.key] ?? 'open')),
 )
@@ -97,9 +90,6 @@ function shove(by: number): void {
 function backToLine(): void {
   ;(document.activeElement as HTMLElement | null)?.blur()
   ;(drawingRoom.value?.querySelector<SVGElement>('[role=listbox]') ?? drawingRoom.value)?.focus()
-}
-function edit(): void {
-  card.value?.querySelector<HTMLElement>('input, button')?.focus()
 }
 function nextOpen(): void {
   const all = [...parts.value, ...hung.value]
@@ -195,7 +185,7 @@ useKeys(() => [
   {
     key: 'Enter',
     words: 'the part’s card; Escape: back to the line',
-    run: () => (gated.value ? readFirst() : edit()),
+    run: () => (gated.value ? readFirst() : card.value?.focus()),
   },
   { key: 'Escape', words: 'back to the line', run: backToLine, inFields: true },
   { key: 'u', words: 'undo', run: () => void strip.undoStep() },
@@ -220,7 +210,7 @@ useKeys(() => [
   {
     key: 'Alt+p',
     words: 'photo of the part',
-    run: () => ((tab.value = 'photos'), void nextTick(() => strip_.value?.open())),
+    run: () => ((tab.value = 'photos'), void nextTick(() => card.value?.openPhoto())),
     inFields: true,
   },
   { key: 'Alt+c', words: 'condition card', run: () => (tab.value = 'condition'), inFields: true },
@@ -279,21 +269,7 @@ useKeys(() => [
           @pick="pick"
           @grab="grab"
         />
-        <div v-else-if="strip.answer.value" class="empty">
-          <h2>Nothing has come off yet.</h2>
-          <p>
-            Lay the parts from left to right. One key adds a part after the chosen one; the line can be
-            reversed later.
-          </p>
-          <ul>
-            <li v-for="kind in trade.tables?.kinds.slice(0, 18)" :key="kind.kind">
-              <button type="button" @click="strip.add(kind.kind)">
-                <kbd>{{ kind.key }}</kbd> {{ kind.words }}
-              </button>
-            </li>
-          </ul>
-          <p class="faint"><kbd>+</kbd> any other part by its words</p>
-        </div>
+        <EmptyLine v-else-if="strip.answer.value" @add="strip.add" />
       </div>
       <div v-if="hung.length" class="hung">
         <span class="faint">beside it</span>
@@ -311,71 +287,23 @@ useKeys(() => [
           <b v-if="each.fastener?.hand === 'left'" class="att">LEFT-HAND</b>
         </button>
       </div>
-      <div v-if="part" ref="card" class="cards">
-        <WayRound :part="part" :number="place" :facing="live.answer.value?.facing[part.key]" @patch="patch" />
-        <div class="middle">
-          <div class="tabs" role="tablist">
-            <button
-              v-for="name in TABS"
-              :key="name"
-              type="button"
-              role="tab"
-              :aria-selected="tab === name"
-              @click="tab = name"
-            >
-              {{ name
-              }}<template
-                v-if="
-                  name === 'photos' &&
-                  (strip.answer.value?.photos.filter((p) => p.part === selected).length ?? 0)
-                "
-              >
-                · {{ strip.answer.value?.photos.filter((p) => p.part === selected).length }}</template
-              >
-            </button>
-          </div>
-          <article v-if="tab === 'condition' && atInspection" class="caution">
-            <p>
-              <b>{{ atInspection.title }}.</b> {{ atInspection.do }}
-              <b v-if="atInspection.licence" class="att">Only: {{ atInspection.licence }}.</b>
-            </p>
-            <button type="button" class="chip" @click="read(atInspection.caution)">I have read it</button>
-          </article>
-          <ConditionCard v-if="tab === 'condition'" :part="part" @patch="patch" />
-          <HeldCard
-            v-else-if="tab === 'held and set' && line"
-            :part="part"
-            :ties="sheet.ties"
-            :end="strip.endOf.value"
-            :next="strip.nextPart.value"
-            @patch="patch"
-            @ties="strip.change({ ...sheet, ties: $event })"
-            @tie="strip.tie"
-          />
-          <PhotoStrip
-            v-else-if="tab === 'photos'"
-            ref="strip_"
-            :photos="strip.answer.value?.photos ?? []"
-            :part="part.key"
-            :keeper="photos"
-            @mark="marking = $event"
-          />
-          <NoteCard v-else :part="part" :refused="live.answer.value?.refused ?? []" @patch="patch" />
-        </div>
-        <JudgeColumn
-          :part="part"
-          :verdict="live.answer.value?.verdicts[part.key]"
-          :decision="strip.standing.value.get(part.key)"
-          :judged-by="strip.answer.value?.judged_by[part.key]"
-          :contradictions="own"
-          :bench-id="strip.answer.value?.on_bench[part.key]"
-          :why="why"
-          @patch="patch"
-          @decide="decide"
-          @bench="toBench"
-          @why="why = !why"
-        />
-      </div>
+      <PartCards
+        v-if="part"
+        ref="card"
+        v-model:tab="tab"
+        :strip="strip"
+        :part="part"
+        :number="place"
+        :photos="photos"
+        :at-inspection="atInspection"
+        :why="why"
+        @patch="patch"
+        @read="read"
+        @decide="decide"
+        @bench="toBench"
+        @why="why = !why"
+        @mark="marking = $event"
+      />
     </template>
     <AddPart v-if="adding" @pick="pickKind" @close="((adding = false), backToLine())" />
     <TrayDialog
@@ -412,74 +340,12 @@ useKeys(() => [
   padding: 0 20px;
   outline: none;
 }
-.empty {
-  max-width: 900px;
-  margin: 30px auto;
-  display: grid;
-  gap: 12px;
-}
-.empty h2 {
-  font-size: 28px;
-}
-.empty ul {
-  columns: 3;
-  list-style: none;
-  padding: 0;
-  font-size: 16px;
-}
-.empty li button {
-  padding: 3px 0;
-}
 .hung {
   display: flex;
   flex-wrap: wrap;
   gap: 8px;
   align-items: center;
   padding: 0 20px 8px;
-}
-.cards {
-  flex: 1;
-  display: grid;
-  grid-template-columns: 372px minmax(0, 1fr) 356px;
-  border-top: 2px solid var(--ink);
-  background: var(--paper);
-  min-height: 0;
-}
-.cards > * {
-  padding: 12px 20px;
-  overflow: auto;
-  min-height: 0;
-}
-.cards > * + * {
-  border-left: 1px solid var(--rule);
-}
-.middle {
-  display: grid;
-  gap: 10px;
-  align-content: start;
-}
-.caution {
-  display: flex;
-  gap: 14px;
-  align-items: center;
-  justify-content: space-between;
-  border-left: 4px solid var(--attention);
-  padding-left: 10px;
-  font-size: 14px;
-}
-.tabs {
-  display: flex;
-  gap: 18px;
-}
-.tabs button {
-  font-size: 15px;
-  color: var(--faint);
-  padding-bottom: 3px;
-}
-.tabs button[aria-selected='true'] {
-  color: var(--ink);
-  font-weight: 650;
-  border-bottom: 3px solid var(--ink);
 }
 .ask {
   position: fixed;
@@ -495,18 +361,5 @@ useKeys(() => [
   font-size: 17px;
   z-index: 5;
   max-width: 720px;
-}
-@media (max-width: 900px) {
-  .cards {
-    flex: none;
-    grid-template-columns: minmax(0, 1fr);
-  }
-  .cards > * {
-    overflow: visible;
-  }
-  .cards > * + * {
-    border-left: 0;
-    border-top: 1px solid var(--rule);
-  }
 }
 </style>
