@@ -10,13 +10,14 @@ import urllib.request
 from datetime import UTC, datetime
 
 import pytest
-from playwright.sync_api import sync_playwright
+from playwright.sync_api import expect, sync_playwright
 
 from ample.demo.load import load_demo
 from ample.store import Database
 from ample.store.migrate import migrate
 from ample.store.private_server import PrivateServer, free_port
 
+expect.set_options(timeout=15_000)  # a busy machine is slow; how fast it is, `./ample bench` says
 AWAY = re.compile("status of|net::ERR_FAILED")  # what a test does to the server on purpose
 ARGUMENTS = [
     "--no-sandbox", "--disable-gpu", "--disable-background-networking", "--disable-component-update", "--disable-sync",

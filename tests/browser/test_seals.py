@@ -187,12 +187,34 @@ def test_a_cylinders_seal_is_measured_by_its_groove_on_the_drawing(person, make_
     expect(page.locator(".about input[name=groove_diameter]")).to_have_value(re.compile("50.03"))
 
 
-def test_keys_pressed_while_the_bench_is_loading_are_not_lost(person, make_part):
+def test_a_late_answer_does_not_take_the_hand_from_where_it_has_gone(person, make_part):
+    number, part = make_part()
+    page = person().go(f"/jobs/{number}/parts/{part}/bench")
+    page.get_by_text("Nothing read yet").wait_for()
+    page.locator(".bench input:focus").wait_for()
+    held = []
+    page.route("**/api/bench/identify", lambda route: held.append(route))
+    page.locator("input[name=bore]").fill("25")
+    page.locator("input[name=bore]").press("Enter")
+    with page.expect_request("**/api/bench/identify"):
+        pass
+    search = page.get_by_role("combobox", name="what's in your hand")
+    search.focus()
+    for route in held:
+        route.continue_()
+    expect(page.locator(".card.chosen")).to_be_visible()
+    page.keyboard.type("0416")
+    expect(search).to_have_value("0416")
+    page.unroute_all(behavior="ignoreErrors")
+
+
+def test_keys_pressed_while_the_bench_is_loading_are_not_lost(stranger, make_part):
     """On a first visit the kinds of part come a little later than the page."""
     number, part = make_part()
-    bench, held = person(), []
-    bench.page.route("**/api/calc/kinds", lambda route: held.append(route))
-    page = bench.go(f"/jobs/{number}/parts/{part}/bench")
+    held = []
+    stranger.page.route("**/api/calc/kinds", lambda route: held.append(route))
+    stranger.sign_in()
+    page = stranger.go(f"/jobs/{number}/parts/{part}/bench")
     page.get_by_role("group", name="family of part").wait_for()
     page.evaluate("document.activeElement.blur()")
     for key in "fff1g":

@@ -37,7 +37,8 @@ const rung = ref(0)
 const variant = ref<number | null>(null)
 const why = ref(false)
 const refused = ref<string | null>(null)
-const wantsFocus = ref(false)
+/** Where the hand was when it asked to be led on; an answer that comes late does not take it from elsewhere. */
+const ledFrom = ref<Element | null>(null)
 
 const candidates = computed(() => answer.value?.candidates ?? [])
 const chosen = computed(() => candidates.value[rung.value] ?? candidates.value[0])
@@ -86,11 +87,6 @@ const question = ref<InstanceType<typeof QuestionCard> | null>(null)
 const tray = computed(() => part.value?.tray ?? [])
 /** Where the caliper's next reading lands: the field last entered, or what is to be measured next. */
 const entered = ref<Feature | null>(null)
-/** Whoever goes to a field by himself is not taken away from it by an answer that comes late. */
-function enter(feature: Feature): void {
-  entered.value = feature
-  wantsFocus.value = false
-}
 const landed = ref<{ feature: string; count: number } | null>(null)
 const quiet = caliper.listen((sent) => {
   const feature =
@@ -114,13 +110,14 @@ function focusField(feature: Feature): void {
 }
 function take(feature: Feature): void {
   if ((pending[feature] ?? '').trim() && !bench.take(feature)) return
-  wantsFocus.value = true
+  ledFrom.value = document.activeElement ?? document.body
   if (!live.working.value) settle()
 }
 function settle(): void {
-  if (!wantsFocus.value) return
-  wantsFocus.value = false
-  void nextTick(focusNext)
+  const from = ledFrom.value
+  ledFrom.value = null
+  const now = document.activeElement ?? document.body
+  if (from && (now === from || now === document.body)) void nextTick(focusNext)
 }
 function drop(feature: Feature, index: number): void {
   pending[feature] = bench.drop(feature, index)
@@ -207,11 +204,12 @@ useKeys([
   { key: 'p', words: 'part before', run: () => go(-1) },
 ])
 onMounted(async () => {
+  const from = document.activeElement ?? document.body
   const tables = kinds.loaded ? Promise.resolve() : kinds.load()
   await bench.load()
   await tables
   begin()
-  wantsFocus.value = true
+  ledFrom.value = from
 })
 </script>
 
@@ -252,7 +250,7 @@ onMounted(async () => {
           @take="take"
           @drop="drop"
           @leave="bench.take"
-          @focus="enter"
+          @focus="entered = $event"
         />
         <AboutPart
           v-model:pending="pending"
@@ -270,7 +268,7 @@ onMounted(async () => {
           @take="take"
           @drop="(feature) => drop(feature, 0)"
           @leave="bench.take"
-          @focus="enter"
+          @focus="entered = $event"
         />
       </div>
       <MarkingStrip
