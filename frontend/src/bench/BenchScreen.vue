@@ -6,6 +6,7 @@ import { percent } from '@/entry/lengths'
 import { useJob } from '@/job/useJob'
 import { useCaliper } from '@/shell/caliper'
 import { useHand } from '@/shell/hand'
+import { handStays } from '@/shell/leading'
 import { useKeys } from '@/shell/useKeys'
 import AboutPart from './AboutPart.vue'
 import BenchDrawing from './BenchDrawing.vue'
@@ -37,8 +38,8 @@ const rung = ref(0)
 const variant = ref<number | null>(null)
 const why = ref(false)
 const refused = ref<string | null>(null)
-/** Where the hand was when it asked to be led on; an answer that comes late does not take it from elsewhere. */
-const ledFrom = ref<Element | null>(null)
+/** Whether the hand that asked to be led on has stayed; an answer that comes late does not take it from elsewhere. */
+let toBeLed: (() => boolean) | null = null
 
 const candidates = computed(() => answer.value?.candidates ?? [])
 const chosen = computed(() => candidates.value[rung.value] ?? candidates.value[0])
@@ -110,14 +111,13 @@ function focusField(feature: Feature): void {
 }
 function take(feature: Feature): void {
   if ((pending[feature] ?? '').trim() && !bench.take(feature)) return
-  ledFrom.value = document.activeElement ?? document.body
+  toBeLed = handStays()
   if (!live.working.value) settle()
 }
 function settle(): void {
-  const from = ledFrom.value
-  ledFrom.value = null
-  const now = document.activeElement ?? document.body
-  if (from && (now === from || now === document.body)) void nextTick(focusNext)
+  const stays = toBeLed?.()
+  toBeLed = null
+  if (stays) void nextTick(focusNext)
 }
 function drop(feature: Feature, index: number): void {
   pending[feature] = bench.drop(feature, index)
@@ -204,12 +204,12 @@ useKeys([
   { key: 'p', words: 'part before', run: () => go(-1) },
 ])
 onMounted(async () => {
-  const from = document.activeElement ?? document.body
+  const stays = handStays()
   const tables = kinds.loaded ? Promise.resolve() : kinds.load()
   await bench.load()
   await tables
   begin()
-  ledFrom.value = from
+  toBeLed = stays
 })
 </script>
 

@@ -179,6 +179,7 @@ export function useLine(number: string) {
     const now = sheet.value
     if (now.parts.some((each) => each.line === lineKey.value)) return
     change({ ...now, lines: now.lines.filter((each) => each.key !== lineKey.value) })
+    settleSelection()
   }
   function remove(): void {
     const own = parts.value.some((each) => each.key === selected.value) ? parts.value : hung.value

@@ -6,6 +6,7 @@ import PartSection from '@/drawing/PartSection.vue'
 import { partSize } from '@/drawing/sizes'
 import MarkingSpans from '@/drawing/MarkingSpans.vue'
 import { useJob } from '@/job/useJob'
+import { handStays } from '@/shell/leading'
 import { useKeys } from '@/shell/useKeys'
 import CompareTable from './CompareTable.vue'
 import EquivalentRow from './EquivalentRow.vue'
@@ -52,6 +53,7 @@ const columns = computed(() => {
 const part = computed(() => job.state?.parts.find((each) => each.part.part_id === partId)?.part)
 
 async function load(): Promise<void> {
+  const stays = handStays()
   const { answer, refusal: why } = await told(
     api.GET('/api/parts/{part_id}/match', { params: { path: { part_id: partId } } }),
   )
@@ -61,7 +63,7 @@ async function load(): Promise<void> {
   const chosen = all.value.findIndex((each) => each.item.item_id === answer.match_item_id)
   at.value = Math.max(0, chosen)
   await nextTick()
-  list.value?.focus()
+  if (stays()) list.value?.focus()
   list.value?.querySelector('.now')?.scrollIntoView({ block: 'center' })
 }
 function move(by: number): void {

@@ -6,6 +6,7 @@ import { api, told, withKey, type Refusal } from '@/api/client'
 import ZoneChart from '@/drawing/ZoneChart.vue'
 import ClashDialog from '@/entry/ClashDialog.vue'
 import { useJob } from '@/job/useJob'
+import { handStays } from '@/shell/leading'
 import { useKeys } from '@/shell/useKeys'
 import PlaceSheet from './PlaceSheet.vue'
 import SeatFields from './SeatFields.vue'
@@ -78,8 +79,10 @@ useKeys([
   { key: 'w', words: 'why', run: () => (why.value = !why.value) },
 ])
 onMounted(async () => {
+  const stays = handStays()
   await load()
   await nextTick()
+  if (!stays()) return
   const fields = [...document.querySelectorAll<HTMLInputElement>('.seat-field')]
   ;(fields.find((field) => !field.value) ?? fields[0])?.focus()
 })
