@@ -43,15 +43,15 @@ def address(own_database):
          f"--bind=127.0.0.1:{port}", "--no-control-socket", "--log-level=error", "ample.web.wsgi:app"],
         env=environment, stdin=subprocess.DEVNULL,
     )  # fmt: skip
-    until = time.monotonic() + 30
-    while time.monotonic() < until:
+    until = time.monotonic() + 180
+    while True:
         try:
             urllib.request.urlopen(f"http://127.0.0.1:{port}/api/health", timeout=5).close()
             break
         except OSError:
-            if server.poll() is not None:
+            if server.poll() is not None or time.monotonic() > until:
                 raise
-            server.poll()
+            time.sleep(0.1)
     yield f"http://127.0.0.1:{port}"
     server.send_signal(signal.SIGTERM)
     server.wait(15)

@@ -4,6 +4,9 @@ from datetime import UTC, datetime, timedelta
 
 import pytest
 
+from ample.shop.catalogue.imports import import_items
+from ample.shop.catalogue.queries import all_items, bump_items
+
 TODAY = datetime.now(UTC).date()
 TOOL = {
     "name": "caliper 9", "kind": "caliper", "outside_u_mm": 0.02, "inside_u_mm": 0.03, "scatter_mm": 0.01,
@@ -55,6 +58,33 @@ def test_a_dialect_is_added_and_read_at_once(as_role):
         reading["dialect"] == "Eastquay" and reading["attributes"]["closure"] == "seal_two"
         for reading in found["marking"]
     )
+
+
+def test_a_dialect_leaves_the_items_laid_out_as_they_are(app, as_role):
+    """Laying out the items takes seconds in every worker; a maker's codes have nothing to do with them."""
+    keeper = app.extensions["ample-desk"].index_keeper
+    before = keeper.current()
+    as_role("counter").put("/api/dialects", {"name": "Millquay", "codes": [CODE | {"code": "QM"}]})
+    after = keeper.current()
+    assert after.catalogues is before.catalogues
+    assert {"Millquay"} == {each.name for each in after.dialects} - {each.name for each in before.dialects}
+    assert keeper.at(before.revision) is after, (
+        "a question that began earlier does not bring the old one back"
+    )
+
+
+def test_new_items_are_laid_out_anew(app, database, doer):
+    keeper = app.extensions["ample-desk"].index_keeper
+    before = keeper.current()
+    maker = database.run(lambda t: t.first("SELECT maker_id FROM makers"))["maker_id"]
+    held = next(iter(database.run(all_items)))
+    new = held.model_dump(exclude={"dimensions"}) | {"marking": "NEW 1", "attributes": None}
+    database.run(lambda t: import_items(t, doer("counter"), maker, [new]))
+    after = keeper.current()
+    database.run(lambda t: t.change("DELETE FROM catalogue_items WHERE marking = 'NEW 1'"))
+    database.run(bump_items)
+    assert after.catalogues is not before.catalogues
+    assert len(after.catalogues["bearing"].entries) == len(before.catalogues["bearing"].entries) + 1
 
 
 def test_a_dialect_is_changed_as_a_whole(as_role):

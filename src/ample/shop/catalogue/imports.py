@@ -19,7 +19,7 @@ def add_maker(t: Transaction, doer: Doer, name: str, codes: Sequence[Mapping[str
     """A maker with its dialect; the dialect is checked before it is kept."""
     checked_dialect(name, codes)
     maker_id = queries.add_maker(t, name, codes)
-    queries.bump_revision(t)
+    queries.bump_dialects(t)
     record(t, doer, "maker", maker_id, "added", None, {"name": name, "codes": len(codes)})
     return maker_id
 
@@ -35,7 +35,7 @@ def keep_dialect(t: Transaction, doer: Doer, new: NewDialect) -> DialectsAnswer:
     else:
         maker_id = held
         queries.replace_codes(t, maker_id, codes)
-    queries.bump_revision(t)
+    queries.bump_dialects(t)
     record(t, doer, "maker", maker_id, "dialect", None, {"name": new.name, "codes": len(codes)})
     return dialects_of(t)
 
@@ -52,7 +52,7 @@ def import_items(t: Transaction, doer: Doer, maker_id: int, rows: Sequence[dict[
     """Listed parts of a maker."""
     for some in _in_lots(rows):
         queries.add_items(t, maker_id, some)
-    queries.bump_revision(t)
+    queries.bump_items(t)
     record(t, doer, "maker", maker_id, "imported", None, {"items": len(rows)})
 
 

@@ -6,7 +6,7 @@ import gc
 import json
 import sys
 import threading
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Any
 
 from ample.core.designation import Dialect, read_dialect
@@ -14,6 +14,7 @@ from ample.core.identify import Catalogue, Entry
 from ample.core.identify.catalogue import usual_weight
 from ample.core.parts import SEALS, BearingSpec, PartSpec, SealSpec
 from ample.shop.catalogue import queries
+from ample.shop.catalogue.queries import Revision
 from ample.store import Database, Transaction
 
 MET_BEFORE, ON_THE_SHELF = 0.5, 0.3
@@ -23,13 +24,15 @@ MET_BEFORE, ON_THE_SHELF = 0.5, 0.3
 class ShopIndex:
     """What identification needs of the shop: catalogue and dialects, of one revision."""
 
-    revision: int
+    revision: Revision
     catalogues: dict[str, Catalogue]
     dialects: tuple[Dialect, ...]
 
 
 class ShopIndexKeeper:
-    """Holds the index of each worker; made anew when the catalogue's revision has moved."""
+    """Holds the index of each worker; made anew when items have changed, and only read differently when a
+    dialect has: laying out the items takes seconds, reading the codes milliseconds.
+    """
 
     def __init__(self, database: Database) -> None:
         self._database = database
@@ -44,15 +47,21 @@ class ShopIndexKeeper:
         """The index of today's catalogue."""
         return self.at(self._database.look(queries.revision))
 
-    def at(self, revision: int) -> ShopIndex:
+    def at(self, revision: Revision) -> ShopIndex:
         """The index of this revision of the catalogue."""
         index = self._index
         if index is None or index.revision != revision:
             with self._lock:
-                if self._index is None or self._index.revision != revision:
-                    self._index = _kept(self._database.run(build_index))
-                index = self._index
+                index = self._index = self._brought_to(revision)
         return index
+
+    def _brought_to(self, revision: Revision) -> ShopIndex:
+        held = self._index
+        if held is None or held.revision.items < revision.items:
+            return _kept(self._database.run(build_index))
+        if held.revision.dialects < revision.dialects:
+            return self._database.run(lambda t: with_dialects(t, held))
+        return held
 
 
 def _kept(index: ShopIndex) -> ShopIndex:
@@ -77,6 +86,12 @@ def build_index(t: Transaction) -> ShopIndex:
         after = slice_[-1]["item_id"]
     laid_out = {family: Catalogue.of(own) for family, own in entries.items()}
     return ShopIndex(queries.revision(t), laid_out, tuple(dialects(t).values()))
+
+
+def with_dialects(t: Transaction, index: ShopIndex) -> ShopIndex:
+    """The same items, read with the dialects of today."""
+    now = Revision(index.revision.items, queries.revision(t).dialects)
+    return replace(index, revision=now, dialects=tuple(dialects(t).values()))
 
 
 def _shared(known: dict[PartSpec, tuple[PartSpec, float]], spec: PartSpec) -> tuple[PartSpec, float]:

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import json
 from collections.abc import Mapping, Sequence
-from typing import Any
+from typing import Any, NamedTuple
 
 from ample.shop.catalogue.records import CrossReference, Item, Offer
 from ample.store import Transaction
@@ -38,14 +38,27 @@ _ITEM = """
 """
 
 
-def revision(t: Transaction) -> int:
-    """Which state of the catalogue this is; it grows with every change."""
-    return int(t.single_value("SELECT revision FROM catalogue_state WHERE only_row = 1"))
+class Revision(NamedTuple):
+    """The state of the catalogue: of its items, and of the makers' dialects."""
+
+    items: int
+    dialects: int
 
 
-def bump_revision(t: Transaction) -> None:
-    """The catalogue has changed: indexes made from it are stale."""
+def revision(t: Transaction) -> Revision:
+    """Which state of items and of dialects this is; each grows with every change."""
+    row = t.rows("SELECT revision, dialect_revision FROM catalogue_state WHERE only_row = 1")[0]
+    return Revision(row["revision"], row["dialect_revision"])
+
+
+def bump_items(t: Transaction) -> None:
+    """Items have changed: indexes made from them are stale."""
     t.change("UPDATE catalogue_state SET revision = revision + 1 WHERE only_row = 1")
+
+
+def bump_dialects(t: Transaction) -> None:
+    """Makers' codes have changed; the items have not."""
+    t.change("UPDATE catalogue_state SET dialect_revision = dialect_revision + 1 WHERE only_row = 1")
 
 
 def items_after(t: Transaction, after: int, most: int) -> list[dict[str, Any]]:

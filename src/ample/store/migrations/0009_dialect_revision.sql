@@ -1,0 +1,1 @@
+ALTER TABLE catalogue_state ADD COLUMN IF NOT EXISTS dialect_revision INT UNSIGNED NOT NULL DEFAULT 1;
