@@ -27,7 +27,7 @@ SETS = {
     ),
 }
 
-RING_AND_GROOVE = (*WHOLE["o_ring"], "groove_diameter", "groove_depth")
+RING_AND_GROOVE = (*WHOLE["o_ring"], "groove_diameter", "groove_depth", "groove_width")
 
 
 def ranked(simulator: SealSimulator, draw: SealDraw) -> tuple[list[int], list[float], float]:

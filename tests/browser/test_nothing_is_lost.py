@@ -44,7 +44,7 @@ def test_a_killed_database_is_said_so_and_what_was_typed_is_saved_when_it_is_bac
     number, part = make_part()
     bench = person()
     page = bench.go(f"/jobs/{number}/parts/{part}/bench")
-    page.locator("input[name=marking]").wait_for()
+    page.locator("input[name=bore]").wait_for()
     own_database.kill()
     try:
         page.locator("input[name=marking]").fill("6305 ZZ")

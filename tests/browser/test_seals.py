@@ -12,6 +12,15 @@ def part_of(page, number, position):
     return state["parts"][position - 1]["part"]["part_id"]
 
 
+def opened(bench, number, part):
+    """A part on the Bench with nothing read, the hand out of the field that it was led to: keys of one letter work."""
+    page = bench.go(f"/jobs/{number}/parts/{part}/bench")
+    page.get_by_text("Nothing read yet").wait_for()
+    page.locator(".bench :focus").wait_for()
+    page.keyboard.press("Escape")
+    return page
+
+
 def read(page, **sizes):
     for name, typed in sizes.items():
         field = page.locator(f"input[name={name}]")
@@ -48,9 +57,7 @@ PARTS = [
 @pytest.mark.parametrize(("family", "key", "sizes", "size", "words"), PARTS, ids=[each[3] for each in PARTS])
 def test_a_part_of_each_family_is_told_by_keys(person, make_part, family, key, sizes, size, words):
     number, part = make_part()
-    page = person().go(f"/jobs/{number}/parts/{part}/bench")
-    page.get_by_text("Nothing read yet").wait_for()
-    page.evaluate("document.activeElement.blur()")
+    page = opened(person(), number, part)
     for step in range(1, family + 1):
         page.keyboard.press("f")
         expect(page.locator(".families button").nth(step)).to_have_attribute("aria-pressed", "true")
@@ -70,7 +77,7 @@ def test_a_ring_known_by_its_groove_is_drawn_in_it(person):
     expect(page.locator("input[name=groove_diameter]")).to_have_value(re.compile("50.6"))
     expect(page.get_by_role("radio", name="seated")).to_have_attribute("aria-checked", "true")
     expect(page.locator(".card.chosen .size")).to_have_text("50 × 2.5")
-    page.evaluate("document.activeElement.blur()")
+    page.keyboard.press("Escape")
     page.keyboard.press("g")
     expect(page.get_by_role("radio", name="free")).to_have_attribute("aria-checked", "true")
     expect(page.locator(".drawing input[name=inside]")).to_be_visible()
@@ -126,11 +133,11 @@ def test_a_family_changed_by_mistake_loses_no_reading(person, make_part):
     page = person().go(f"/jobs/{number}/parts/{part}/bench")
     page.get_by_text("Nothing read yet").wait_for()
     read(page, bore="35.0", outside="52.2")
-    page.evaluate("document.activeElement.blur()")
+    page.keyboard.press("Escape")
     page.keyboard.press("f")
     expect(page.locator("input[name=shaft]")).to_have_value(re.compile("35.0"))
     expect(page.locator("input[name=outside]")).to_have_value(re.compile("52.2"))
-    page.evaluate("document.activeElement.blur()")
+    page.keyboard.press("Escape")
     page.keyboard.press("Shift+F")
     expect(page.locator("input[name=bore]")).to_have_value(re.compile("35.0"))
 
@@ -140,9 +147,7 @@ def test_a_family_changed_by_mistake_loses_no_reading(person, make_part):
 )
 def test_extreme_rings_are_drawn_readably(person, make_part, inside, section):
     number, part = make_part()
-    page = person().go(f"/jobs/{number}/parts/{part}/bench")
-    page.get_by_text("Nothing read yet").wait_for()
-    page.evaluate("document.activeElement.blur()")
+    page = opened(person(), number, part)
     page.keyboard.press("f")
     page.keyboard.press("f")
     page.keyboard.press("1")
@@ -165,9 +170,7 @@ def test_extreme_rings_are_drawn_readably(person, make_part, inside, section):
 def test_a_cylinders_seal_is_measured_by_its_groove_on_the_drawing(person, make_part):
     """ISO 5597 practice: a 40 mm rod in a groove of 50 by 9 takes the 40 × 50 × 8 cup."""
     number, part = make_part()
-    page = person().go(f"/jobs/{number}/parts/{part}/bench")
-    page.get_by_text("Nothing read yet").wait_for()
-    page.evaluate("document.activeElement.blur()")
+    page = opened(person(), number, part)
     for _ in range(3):
         page.keyboard.press("f")
     page.keyboard.press("1")
@@ -181,7 +184,7 @@ def test_a_cylinders_seal_is_measured_by_its_groove_on_the_drawing(person, make_
     expect(page.locator(".card.chosen .size")).to_have_text("40 × 50 × 8")
     page.reload()
     expect(page.get_by_role("radio", name="seated")).to_have_attribute("aria-checked", "true")
-    page.evaluate("document.activeElement.blur()")
+    page.keyboard.press("Escape")
     page.keyboard.press("g")
     expect(page.locator(".drawing input[name=section]")).to_be_visible()
     expect(page.locator(".about input[name=groove_diameter]")).to_have_value(re.compile("50.03"))
@@ -208,6 +211,25 @@ def test_a_late_answer_does_not_take_the_hand_from_where_it_has_gone(person, mak
     page.unroute_all(behavior="ignoreErrors")
 
 
+def test_a_second_reading_typed_at_once_is_not_split_by_a_late_answer(person, make_part):
+    number, part = make_part()
+    page = opened(person(), number, part)
+    bore, held = page.locator("input[name=bore]"), []
+    page.route("**/api/bench/identify", lambda route: held.append(route))
+    bore.focus()
+    page.keyboard.type("25.01")
+    with page.expect_request("**/api/bench/identify"):
+        page.keyboard.press("Enter")
+    page.keyboard.type("24.")
+    for route in held:
+        route.continue_()
+    page.unroute_all(behavior="ignoreErrors")
+    page.keyboard.type("99")
+    expect(page.locator(".card.chosen")).to_be_visible()
+    expect(bore).to_be_focused()
+    expect(bore).to_have_value("24.99")
+
+
 def test_keys_pressed_while_the_bench_is_loading_are_not_lost(stranger, make_part):
     """On a first visit the kinds of part come a little later than the page."""
     number, part = make_part()
@@ -216,7 +238,7 @@ def test_keys_pressed_while_the_bench_is_loading_are_not_lost(stranger, make_par
     stranger.sign_in()
     page = stranger.go(f"/jobs/{number}/parts/{part}/bench")
     page.get_by_role("group", name="family of part").wait_for()
-    page.evaluate("document.activeElement.blur()")
+    page.keyboard.press("Escape")
     for key in "fff1g":
         page.keyboard.press(key)
     expect(page.get_by_text("Nothing read yet")).to_have_count(0)

@@ -30,6 +30,39 @@ def test_a_sheet_comes_back_as_it_was_typed(as_role, a_part):
     assert again["version"] == 2
 
 
+def test_what_was_read_comes_back_in_the_order_it_was_read(as_role, a_part):
+    _, part = a_part()
+    client = as_role("bench")
+    bore, outside = SHEET["observations"]
+    width = outside | {"feature": "width", "readings": [{"typed": "15.00", "unit": "mm"}] * 3}
+    for order in ([width, bore, outside], [outside, width, bore]):
+        version = client.get(f"/api/parts/{part}/bench").get_json()["version"]
+        client.put(f"/api/parts/{part}/bench", {"version": version, "sheet": SHEET | {"observations": order}})
+        assert client.get(f"/api/parts/{part}/bench").get_json()["sheet"]["observations"] == order
+
+
+def test_readings_kept_by_an_earlier_version_are_still_those_of_their_feature(as_role, a_part, database):
+    """It numbered the repeats of each feature from nought."""
+    _, part = a_part()
+    row = {"part_id": part, "unit": "mm", "value_mm": 25, "instrument": "caliper"}
+    database.run(
+        lambda t: t.change_many(
+            """
+            INSERT INTO readings (part_id, feature, position, typed, unit, value_mm, instrument)
+            VALUES (%(part_id)s, %(feature)s, %(position)s, %(typed)s, %(unit)s, %(value_mm)s, %(instrument)s)
+            """,
+            [
+                row | {"feature": name, "position": i, "typed": f"{name[0]}{i}"}
+                for name in ("outside", "bore")
+                for i in (1, 0)
+            ],
+        )
+    )
+    sheet = as_role("bench").get(f"/api/parts/{part}/bench").get_json()["sheet"]
+    found = {each["feature"]: [one["typed"] for one in each["readings"]] for each in sheet["observations"]}
+    assert found == {"bore": ["b0", "b1"], "outside": ["o0", "o1"]}
+
+
 def test_the_second_saver_sees_what_changed_and_nothing_is_lost(as_role, a_part, database):
     _, part = a_part()
     first, second = as_role("bench"), as_role("counter")

@@ -197,6 +197,12 @@ useKeys([
     run: () => (rung.value = Math.max(rung.value - 1, 0)),
     inFields: true,
   },
+  {
+    key: 'Escape',
+    words: 'out of the field, so that keys of one letter work',
+    run: () => (document.activeElement as HTMLElement | null)?.blur(),
+    inFields: true,
+  },
   { key: 'w', words: 'why', run: () => (why.value = !why.value) },
   { key: 'Alt+.', words: 'next part in the tray', run: () => go(1), inFields: true },
   { key: 'Alt+,', words: 'part before', run: () => go(-1), inFields: true },

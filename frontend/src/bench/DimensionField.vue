@@ -53,7 +53,7 @@ function onKey(event: KeyboardEvent): void {
   } else if (event.key === 'Backspace' && !pending.value && props.readings.length) {
     event.preventDefault()
     emit('drop', props.readings.length - 1)
-  } else if (event.key === 'Escape') field.value?.blur()
+  }
 }
 function onInput(event: Event): void {
   pending.value = (event.target as HTMLInputElement).value

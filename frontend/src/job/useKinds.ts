@@ -33,7 +33,10 @@ export const useKinds = defineStore('kinds', () => {
       FAMILIES.map(([family]) => told(api.POST('/api/calc/kinds', { body: { family } }))),
     )
     const answers = found.flatMap(({ answer }) => (answer ? [answer] : []))
-    if (answers.length < FAMILIES.length) return
+    if (answers.length < FAMILIES.length) {
+      if (!loaded.value) setTimeout(() => void load(), REFRESH_MS) // nothing can be measured without them
+      return
+    }
     families.value = answers
     localStorage.setItem(STORED, JSON.stringify(answers))
   }

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable
-from itertools import groupby
+from typing import Any
 
 from ample.core import exchange as x
 from ample.core.errors import AmpleError, BadInput, Conflict, NotKnown
@@ -51,17 +51,17 @@ def known_item(t: Transaction, item_id: int) -> Item:
 
 def sheet_of(t: Transaction, part: PartHead) -> BenchSheet:
     """The bench sheet of a part."""
-    rows = queries.readings_of(t, part.part_id)
-    observations = []
-    for feature, group in groupby(rows, key=lambda row: row["feature"]):
-        kept = list(group)
-        observations.append(
-            FeatureReadings(
-                feature=feature,
-                instrument=kept[0]["instrument"],
-                readings=[TypedReading(typed=row["typed"], unit=row["unit"]) for row in kept],
-            )
+    kept: dict[str, list[dict[str, Any]]] = {}
+    for row in queries.readings_of(t, part.part_id):
+        kept.setdefault(row["feature"], []).append(row)
+    observations = [
+        FeatureReadings(
+            feature=rows[0]["feature"],
+            instrument=rows[0]["instrument"],
+            readings=[TypedReading(typed=row["typed"], unit=row["unit"]) for row in rows],
         )
+        for rows in kept.values()
+    ]
     return BenchSheet.model_validate(
         {
             "family": part.family,
@@ -127,16 +127,16 @@ def _checked(sheet: BenchSheet) -> list[dict[str, object]]:
         raise BadInput("feature_twice", "A feature is given twice.", "sheet.observations")
     rows: list[dict[str, object]] = []
     for number, each in enumerate(sheet.observations):
-        for position, reading in enumerate(each.readings):
+        for place, reading in enumerate(each.readings):
             try:
                 length = parse_length(reading.typed, reading.unit)
             except BadInput as error:
-                field = f"sheet.observations[{number}].readings[{position}].typed"
+                field = f"sheet.observations[{number}].readings[{place}].typed"
                 raise BadInput(error.code, error.message, field, error.hint) from error
             rows.append(
                 {
                     "feature": each.feature,
-                    "position": position,
+                    "position": len(rows),
                     "typed": reading.typed,
                     "unit": reading.unit,
                     "value_mm": round(length.mm, 7),

@@ -10,13 +10,13 @@ from ample.store import Transaction
 
 
 def readings_of(t: Transaction, part_id: int) -> list[dict[str, Any]]:
-    """Readings of a part, by feature and in order."""
+    """Readings of a part, in the order of its sheet."""
     return t.rows(
         """
         SELECT feature, position, typed, unit, value_mm, instrument
         FROM readings
         WHERE part_id = %(part_id)s
-        ORDER BY feature, position
+        ORDER BY position, feature
         """,
         {"part_id": part_id},
     )
