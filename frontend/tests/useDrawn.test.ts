@@ -26,6 +26,7 @@ function family(name: FamilyName, features: string[], kinds: [kind: string, grou
       words: kind,
       offered: features.slice(0, 3),
       measured: features,
+      called: {},
     })),
     questions: [],
     conditions: [],
@@ -161,6 +162,12 @@ describe('the fields', () => {
     const { drawn } = bench('hydraulic_seal', { groove_width: '9' })
     const place = [...drawn.asked.value, ...drawn.beside.value]
     expect(place).toContain('groove_width')
+  })
+  it('that were read stay in sight on a kind that they are not measured on', () => {
+    const { drawn } = bench('o_ring', { length: '82' })
+    const kind = useKinds().kind('o_ring')
+    if (kind) kind.measured = kind.measured.filter((name) => name !== 'length')
+    expect(drawn.beside.value).toContain('length')
   })
   it('leave the seats of a bearing to their own place', () => {
     const { drawn } = bench('bearing', { shaft_seat: '25' })

@@ -2019,6 +2019,13 @@ export interface components {
          * @description A kind: the picture it stands under, what it is sold by, what is measured, what is seen of it.
          */
         FamilyKindAnswer: {
+            /**
+             * Called
+             * @description features that it calls by words of its own
+             */
+            called: {
+                [key: string]: string;
+            };
             /** Dimensions */
             dimensions: string[];
             /** Group */

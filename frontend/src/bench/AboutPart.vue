@@ -16,6 +16,8 @@ import { SEATS, type Feature, type Pending } from './useBench'
 type Condition = NonNullable<Schemas['BenchSheet']['condition']>
 const props = defineProps<{
   family: string
+  /** The kind that is drawn: it may call a feature by words of its own. */
+  kind: string
   /** Features beside those on the drawing. */
   beside: readonly Feature[]
   /** How the part can be drawn: free, stretched, seated. */
@@ -49,7 +51,7 @@ const conditions = computed<readonly (readonly [string, string])[]>(() => [
   ),
 ])
 const fields = computed<readonly Feature[]>(() => (bearing.value ? SEATS : props.beside))
-const words = (name: Feature): string => SEAT_WORDS[name] ?? kinds.feature(name, props.family)
+const words = (name: Feature): string => SEAT_WORDS[name] ?? kinds.feature(name, props.family, props.kind)
 const instruments = computed(() =>
   job.instruments.map((each) => ({ value: each.name, label: each.name.replace(/_/g, ' ') })),
 )

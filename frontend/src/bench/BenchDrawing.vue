@@ -43,7 +43,7 @@ const label = (feature: string): string => {
   )
     return 'under the needles'
   if (feature === 'bore' && props.size.kind === 'track_roller_stud') return 'stud'
-  return kinds.feature(feature, props.family)
+  return kinds.feature(feature, props.family, props.size.kind)
 }
 defineExpose({ focus: (feature: Feature) => fields.value[feature]?.focus() })
 </script>

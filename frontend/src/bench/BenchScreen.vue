@@ -65,7 +65,7 @@ const nearestWords = computed(() => {
   const near = candidates.value[0]
   if (!near?.misfit) return ''
   const { feature, off_mm } = near.misfit
-  return `The nearest is ${near.designation}, ${near.size_text}: ${kinds.feature(feature, family.value)} off by ${Math.abs(off_mm ?? 0).toFixed(2)} mm.`
+  return `The nearest is ${near.designation}, ${near.size_text}: ${kinds.feature(feature, family.value, near.kind)} off by ${Math.abs(off_mm ?? 0).toFixed(2)} mm.`
 })
 /** The two sayings that matter most; the rest with `w`. */
 const advised = computed(() =>
@@ -262,6 +262,7 @@ onMounted(async () => {
           v-model:pending="pending"
           v-model:state="state"
           :family="family"
+          :kind="kindDrawn"
           :beside="beside"
           :states="statesOf(kindDrawn)"
           :condition="sheet.sheet.value.condition ?? ''"

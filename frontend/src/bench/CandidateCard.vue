@@ -69,6 +69,11 @@ const named = computed(
     props.candidate.designation.replace(/\s/g, '') ===
     props.candidate.size_text.replace(/\s/g, '').replace(/×/g, 'x'),
 )
+/** Four dimensions in parts of an inch are long; the percentage beside them is never cut off. */
+const length = computed(() => {
+  const letters = props.candidate.size_text.length
+  return letters > 27 ? 'longest' : letters > 17 ? 'long' : ''
+})
 const misfit = computed(() =>
   props.candidate.misfit?.agreement === 'disagrees' ? props.candidate.misfit : null,
 )
@@ -77,7 +82,7 @@ const misfit = computed(() =>
 <template>
   <article class="card" :class="{ chosen }" @click="$emit('choose')">
     <div class="top">
-      <span class="fig size" :class="{ long: candidate.size_text.length > 17 }"
+      <span class="fig size" :class="length"
         >{{ candidate.size_text }}<em v-if="!chosen && !named">{{ candidate.designation }}</em></span
       ><span class="fig p" :class="{ act: chosen }">{{ percent(candidate.probability) }}</span>
     </div>
@@ -87,12 +92,12 @@ const misfit = computed(() =>
     <template v-if="chosen">
       <div class="agree" :class="{ many: candidate.features.length > 3 }">
         <span v-for="each in candidate.features" :key="each.feature"
-          ><VerdictMark :state="MARKS[each.agreement] ?? ''" silent /> {{ kinds.feature(each.feature, family)
-          }}<em>{{ off(each) }}</em></span
+          ><VerdictMark :state="MARKS[each.agreement] ?? ''" silent />
+          {{ kinds.feature(each.feature, family, candidate.kind) }}<em>{{ off(each) }}</em></span
         >
       </div>
       <p v-if="misfit" class="stop misfit">
-        <b>Does not fit:</b> {{ kinds.feature(misfit.feature, family) }} off by
+        <b>Does not fit:</b> {{ kinds.feature(misfit.feature, family, candidate.kind) }} off by
         {{ Math.abs(misfit.off_mm ?? 0).toFixed(2) }} mm, {{ misfit.sigmas?.toFixed(0) }} times the doubt.
       </p>
       <div class="vars">
@@ -117,7 +122,7 @@ const misfit = computed(() =>
       />
       <dl v-if="why" class="why">
         <template v-for="each in candidate.features" :key="each.feature"
-          ><dt>{{ kinds.feature(each.feature, family) }}</dt>
+          ><dt>{{ kinds.feature(each.feature, family, candidate.kind) }}</dt>
           <dd>
             {{
               each.sigmas === null
@@ -151,11 +156,15 @@ const misfit = computed(() =>
   display: flex;
   justify-content: space-between;
   align-items: baseline;
+  gap: 12px;
 }
 .size {
   font-size: 24px;
-  line-height: 1;
+  line-height: 1.1;
   white-space: nowrap;
+  min-width: 0;
+  overflow: hidden;
+  text-overflow: ellipsis;
 }
 .size em {
   font-style: normal;
@@ -164,6 +173,7 @@ const misfit = computed(() =>
   margin-left: 10px;
 }
 .p {
+  flex: none;
   font-size: 20px;
   line-height: 1;
   white-space: nowrap;
@@ -176,6 +186,12 @@ const misfit = computed(() =>
 }
 .chosen .size.long {
   font-size: 29px;
+}
+.size.longest {
+  font-size: 17px;
+}
+.chosen .size.longest {
+  font-size: 21px;
 }
 .chosen .p {
   font-size: 30px;

@@ -74,7 +74,7 @@ const sold = computed(() => {
 })
 const rows = computed(() =>
   (answer.value?.readings ?? []).map((each) => ({
-    name: kinds.feature(each.feature, family.value),
+    name: kinds.feature(each.feature, family.value, kind.value),
     mm: shown(each.mean_mm, 'mm', each.expanded_uncertainty_mm < 0.012 ? 3 : 2),
     inch: shown(each.mean_mm, 'in', 2),
     doubt: doubt(each.expanded_uncertainty_mm, 'mm'),
@@ -101,7 +101,7 @@ const nearest = computed(() =>
       .filter((one) => one.off_mm !== null && one.agreement !== 'agrees' && one.agreement !== 'not_read')
       .map(
         (one) =>
-          `${kinds.feature(one.feature, family.value)} ${(one.off_mm ?? 0) > 0 ? '+' : '−'}${Math.abs(one.off_mm ?? 0).toFixed(2)} mm`,
+          `${kinds.feature(one.feature, family.value, each.kind)} ${(one.off_mm ?? 0) > 0 ? '+' : '−'}${Math.abs(one.off_mm ?? 0).toFixed(2)} mm`,
       )
       .join(', '),
   })),

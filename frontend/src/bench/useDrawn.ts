@@ -57,11 +57,15 @@ export function useDrawn(bench: ReturnType<typeof useBench>, { answer, chosen, a
     )
   })
   /** What else can be measured, and stands beside the drawing. */
-  const beside = computed<Feature[]>(() =>
-    ((kinds.kind(kindDrawn.value)?.measured ?? []) as Feature[]).filter(
-      (name) => !asked.value.includes(name) && !SEATS.includes(name as (typeof SEATS)[number]),
-    ),
-  )
+  const beside = computed<Feature[]>(() => {
+    const measured = kinds.kind(kindDrawn.value)?.measured ?? []
+    return features.value.filter(
+      (name) =>
+        (measured.includes(name) || bench.observation(name)?.readings.length) &&
+        !asked.value.includes(name) &&
+        !SEATS.includes(name as (typeof SEATS)[number]),
+    )
+  })
   function nextState(): void {
     const states = statesOf(kindDrawn.value)
     state.value = states[(states.indexOf(state.value) + 1) % states.length] ?? 'free'

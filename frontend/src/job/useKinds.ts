@@ -4,7 +4,7 @@ import { api, told, type Schemas } from '@/api/client'
 
 export type Kinds = Schemas['KindsAnswer']
 export type FamilyName = NonNullable<Schemas['KindsRequest']['family']>
-const STORED = 'ample:kinds:3'
+const STORED = 'ample:kinds:4'
 const REFRESH_MS = 2000
 /** Families in the order in which they are offered, as they are called here. */
 export const FAMILIES = [
@@ -44,8 +44,10 @@ export const useKinds = defineStore('kinds', () => {
   const family = (name: string): Kinds | undefined => families.value.find((each) => each.family === name)
   const groups = (name: string) => family(name)?.groups ?? []
   const kind = (name: string) => byName.value.get(name)
-  const feature = (name: string, of = 'bearing'): string =>
-    family(of)?.features.find((each) => each.feature === name)?.words ?? name.replace(/_/g, ' ')
+  const feature = (name: string, of = 'bearing', as = ''): string =>
+    byName.value.get(as)?.called[name] ??
+    family(of)?.features.find((each) => each.feature === name)?.words ??
+    name.replace(/_/g, ' ')
   const question = (name: string, of = 'bearing') =>
     family(of)?.questions.find((each) => each.question === name)
   /** The group that a kind or a group stands under. */

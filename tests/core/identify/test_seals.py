@@ -71,6 +71,15 @@ def test_a_used_lip_seals_outside_names_its_bore_and_asks_for_it(outside, bore):
     assert any("measure the housing bore" in words for words in found.advice)
 
 
+def test_a_v_ring_is_not_spoken_of_as_a_lip_with_a_spring():
+    """Common practice: a V-ring is stretched on, its free inside about a tenth under the shaft (36 mm on a 40 mm shaft)."""
+    found = told("lip_seal", "v_ring", free_lip=35.9, width=8.9)
+    assert first(found) == "V-40A"
+    assert [words[:8] for words in found.advice] == ["A V-ring"]
+    assert "stretched on" in found.advice[0]
+    assert "on a face" in told("lip_seal", "v_ring", shaft=40.0, width=8.9).advice[0]
+
+
 def test_the_depth_of_the_track_is_said():
     found = told("lip_seal", shaft=44.98, shaft_track=44.82)
     assert any("0.08 mm deep" in words for words in found.advice)

@@ -250,3 +250,30 @@ def test_the_groove_of_a_shaft_ring_is_turned_to_its_zone(size_mm, zone):
     found = limits(size_mm, zone)
     assert groove.low_mm == pytest.approx(size_mm + found.lower_um / 1000)
     assert groove.high_mm == pytest.approx(size_mm + found.upper_um / 1000, abs=1e-4)
+
+
+@pytest.mark.parametrize(
+    ("kind", "measured", "not_measured"),
+    [  # common practice: a V-ring has no spring and runs in no track; a cassette's lip is shut in
+        ("v_ring", {"shaft", "free_lip", "outside", "width"}, {"shaft_track", "free_lip_no_spring"}),
+        ("lip_grease", {"shaft", "free_lip_no_spring"}, {"free_lip"}),
+        (
+            "cassette",
+            {"shaft", "housing_bore", "outside", "width"},
+            {"free_lip", "free_lip_no_spring", "shaft_track"},
+        ),
+        ("lip_rubber", {"free_lip", "free_lip_no_spring", "shaft_track"}, set()),
+    ],
+)
+def test_only_what_a_kind_has_is_measured_on_it(kind, measured, not_measured):
+    own = set(SEALS["lip_seal"].measured_of(kind))
+    assert measured <= own
+    assert not own & not_measured
+
+
+def test_words_of_a_kinds_own_are_of_what_is_measured_on_it():
+    for family in SEALS.values():
+        for kind, words in family.own_words.items():
+            called = {feature for feature, each in words.items() if each}
+            assert called <= set(family.measured_of(kind)), kind
+            assert all(words[feature] != family.feature(feature).words for feature in called)

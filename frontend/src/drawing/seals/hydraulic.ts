@@ -70,7 +70,7 @@ function body(kind: string, ri: number, sec: number, h: number, base: number, se
     return lipped
   }
   if (kind === 'piston_seal') {
-    const r = Math.min(sec * 0.31, w)
+    const r = Math.min(sec * 0.29, w) // between the groove and the slide ring
     return [metal(box(-w, w, ro - sec * 0.42, ro)), disc(0, ri + r, r)]
   }
   return [metal(box(-w, w, ri, ro))]

@@ -23,6 +23,7 @@ class FamilyKindAnswer(Answer):
     dimensions: list[str]
     offered: list[str]
     measured: list[str] = Field(description="all that can be measured of it or beside it")
+    called: dict[str, str] = Field(description="features that it calls by words of its own")
     seen: dict[str, str]
 
 

@@ -26,7 +26,7 @@ def advice(
     name = catalogue.family.name
     found: list[str] = []
     if name == "lip_seal":
-        found += _of_lip_seal(read)
+        found += _of_v_ring(read) if kind == "v_ring" else _of_lip_seal(read)
     elif name == "o_ring":
         found += _of_ring(read, likeliest)
     for feature, words in (("rod", "rod"), ("bore", "bore"), ("shaft", "shaft")):
@@ -62,6 +62,16 @@ def _of_lip_seal(read: dict[str, float]) -> list[str]:
     elif "shaft_track" in read:
         found.append("Read in the track a shaft is worn small: measure beside the track as well.")
     return found
+
+
+def _of_v_ring(read: dict[str, float]) -> list[str]:
+    if "shaft" in read:
+        return [
+            "A V-ring turns with the shaft and seals on a face: look at that face, and set the ring to its fitted width."
+        ]
+    return [
+        "A V-ring is stretched on: its free inside is about a tenth under the shaft. Measure the shaft when it is at hand."
+    ]
 
 
 def _of_ring(read: dict[str, float], likeliest: str) -> list[str]:

@@ -28,7 +28,8 @@ def kinds_of_family(request: x.KindsRequest) -> x.KindsAnswer:
                 scheme=kind.scheme,
                 dimensions=list(kind.dimension_names),
                 offered=list(family.offered(frozenset({kind.scheme}))),
-                measured=list(family.measured_in(kind.scheme)),
+                measured=list(family.measured_of(kind.name)),
+                called={name: words for name, words in family.own_words.get(kind.name, {}).items() if words},
                 seen=dict(kind.seen),
             )
             for kind in family.kinds.values()

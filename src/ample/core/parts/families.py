@@ -288,6 +288,7 @@ class Family:
     grid: Grid | None = None
     many: Callable[[str, Mapping[str, Floats], str, str], Limits] | None = None
     has_feature: Callable[[str], frozenset[str]] | None = None
+    own_words: Mapping[str, Mapping[str, str]] = field(default_factory=dict)
 
     @cached_property
     def by_name(self) -> dict[str, Feature]:
@@ -384,6 +385,11 @@ class Family:
         """All that can be measured of a part of a scheme, or beside it."""
         own = self.has_feature(scheme) if self.has_feature else frozenset(self.by_name)
         return tuple(feature.name for feature in self.features if feature.name in own)
+
+    def measured_of(self, kind: str) -> tuple[str, ...]:
+        """All that can be measured of a kind, or beside it."""
+        not_on_it = {name for name, words in self.own_words.get(kind, {}).items() if not words}
+        return tuple(name for name in self.measured_in(self.kinds[kind].scheme) if name not in not_on_it)
 
     def contract_dimensions(self, kind: str, values_mm: tuple[float, ...]) -> dict[str, float]:
         """An envelope's dimensions by the contract's names for a kind."""

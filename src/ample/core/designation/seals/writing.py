@@ -8,7 +8,9 @@ from typing import Literal
 from ample.core.designation.seals.words import seal_words
 from ample.core.parts import SealSpec
 from ample.core.standards import seal_sizes
+from ample.core.standards.seals import inch_fraction
 
+MM_PER_INCH = 25.4
 Habit = Literal["standard", "market", "words"]
 _OWN_NAME = ("DIN ", "ISO ", "MB", "V-", "-", "8-")
 _MARKET = {
@@ -95,7 +97,7 @@ def _size(spec: SealSpec) -> str:
     if spec.designation.startswith(_OWN_NAME):
         return spec.designation
     if spec.family == "face_seal":
-        return f"{_written(spec.dimensions_mm[0])} x {spec.dimensions_mm[3]:g} MM"
+        return f"{_written(spec.dimensions_mm[0])} x {_written(spec.dimensions_mm[3])}"
     if spec.family == "retaining_ring":
         return spec.designation
     if spec.family == "washer":
@@ -106,10 +108,10 @@ def _size(spec: SealSpec) -> str:
 
 
 def _written(size_mm: float) -> str:
-    sixteenths = size_mm / 25.4 * 16
-    if abs(sixteenths - round(sixteenths)) < 1e-3 and abs(size_mm - round(size_mm)) > 1e-3:
-        whole, rest = divmod(round(sixteenths), 16)
-        return f"{whole} {rest}/16 IN" if whole and rest else f"{whole} IN" if whole else f"{rest}/16 IN"
+    """A size with its unit: in inches where it is a whole number of their thirty-seconds and of no millimetre."""
+    parts = size_mm / MM_PER_INCH * 32
+    if abs(parts - round(parts)) < 1e-3 and abs(size_mm - round(size_mm)) > 1e-3:
+        return f"{inch_fraction(size_mm)} IN"
     return f"{size_mm:g} MM"
 
 

@@ -50,13 +50,24 @@ def _grid(family: str) -> Grid:
     return Grid({name: tuple(found) for name, found in steps.items()}, usual)
 
 
+def _own_words(family: str) -> dict[str, dict[str, str]]:
+    """By kind, the words for a feature where they are its own; empty where it is not measured on the kind."""
+    features = {row["feature"] for row in rows("features.csv", family)}
+    found: dict[str, dict[str, str]] = {}
+    for row in rows("kind_features.csv", family):
+        if row["kind"] not in seal_kinds()[family] or row["feature"] not in features:
+            raise ValueError(f"kind_features.csv: {row['kind']} {row['feature']} does not exist")
+        found.setdefault(row["kind"], {})[row["feature"]] = row["words"].removeprefix("-")
+    return found
+
+
 def _family(name: str) -> Family:
     own, made, kinds, offered = described()[name], SealMeasures(name), seal_kinds()[name], _offered()
     return Family(
         name, own.words, own.dimensions, _features(name), conditions_of(name), own.wear_mean_mm, own.wear_shape,
         made, made.unlisted, kinds, seal_questions(name), _pictures(name),
         {scheme: offered[scheme] for scheme in dict.fromkeys(kind.scheme for kind in kinds.values())},
-        SEAL_NAMES, own.marked, own.scheme, _grid(name), made.many, made.features_of,
+        SEAL_NAMES, own.marked, own.scheme, _grid(name), made.many, made.features_of, _own_words(name),
     )  # fmt: skip
 
 
