@@ -26,7 +26,8 @@ const MARKS: Record<string, string> = {
 const kinds = useKinds()
 function off(each: Schemas['AgreementAnswer']): string {
   if (each.agreement === 'not_of_this') return 'it has none'
-  if (each.off_mm === null || each.off_mm === undefined) return 'not read'
+  if (each.agreement === 'not_read') return 'not read'
+  if (each.off_mm === null || each.off_mm === undefined) return 'suits it'
   const amount = Math.abs(each.off_mm)
   if (amount < 0.005) return 'as listed'
   return `${amount >= 0.995 ? amount.toFixed(1) : amount.toFixed(2)} ${each.off_mm > 0 ? 'over' : 'under'}`

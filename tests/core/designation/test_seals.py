@@ -159,3 +159,23 @@ def test_every_word_is_reached(code):
             for span in reading.spans
         }
         assert set(word.sets) <= spans, word
+
+
+@pytest.mark.parametrize(
+    ("text", "usual"),
+    [
+        ("8-222", "PTFE"),
+        ("PISTON SEAL 52x63x4.2", "PTFE"),
+        ("U-CUP 40x50x8", "PU"),
+        ("WIPER 40x48x5x8", "PU"),
+        ("35x52x7 TC", "NBR"),
+        ("-214", "NBR"),
+    ],
+)
+def test_what_a_part_is_often_made_of_is_said_as_unproven(text, usual):
+    """Common practice; never taken for read."""
+    reading = decode(text)[0]
+    assumed = [span.meaning for span in reading.spans if span.attribute == "material"]
+    assert len(assumed) == 1
+    assert f"often {usual}, not proven" in assumed[0]
+    assert "material" not in reading.attributes

@@ -80,6 +80,44 @@ def test_a_v_ring_is_not_spoken_of_as_a_lip_with_a_spring():
     assert "on a face" in told("lip_seal", "v_ring", shaft=40.0, width=8.9).advice[0]
 
 
+@pytest.mark.parametrize(
+    ("family", "kind", "sizes", "feature"),
+    [  # a groove takes a ring stretched a little, a key is for a range of shafts: neither is "off" within it
+        (
+            "o_ring",
+            "round",
+            {"groove_diameter": 50.6, "groove_depth": 1.95, "groove_width": 3.2},
+            "groove_diameter",
+        ),
+        (
+            "o_ring",
+            "round",
+            {"groove_diameter": 50.6, "groove_depth": 1.95, "groove_width": 3.2},
+            "groove_width",
+        ),
+        ("key", "key_round", {"shaft": 24.98, "key_width": 7.98, "key_length": 32.0}, "shaft"),
+        ("lip_seal", "v_ring", {"shaft": 40.0, "width": 9.0}, "shaft"),
+    ],
+)
+def test_a_place_that_suits_a_range_is_not_off_within_it(family, kind, sizes, feature):
+    best = told(family, kind, **sizes).candidates[0]
+    own = next(each for each in best.features if each.feature == feature)
+    assert (own.agreement, own.off_mm) == ("agrees", None)
+
+
+def test_a_place_outside_its_range_is_off_by_what_is_missing():
+    """DIN 6885: an 8 x 7 key is for shafts of over 22 to 30 mm."""
+    found = told("key", "key_round", shaft=30.4, key_width=7.98, key_height=6.98, key_length=32.0)
+    best = next(each for each in found.candidates if each.dimensions["width_mm"] == 8)
+    own = next(each for each in best.features if each.feature == "shaft")
+    assert own.off_mm == pytest.approx(0.4)
+
+
+def test_a_backup_ring_is_not_spoken_of_as_rubber():
+    """Common practice: it is of PTFE or another stiff plastic, and does not set or swell."""
+    assert told("o_ring", "backup", inside=37.9, section_1=3.05, thickness=1.13).advice == ()
+
+
 def test_the_depth_of_the_track_is_said():
     found = told("lip_seal", shaft=44.98, shaft_track=44.82)
     assert any("0.08 mm deep" in words for words in found.advice)

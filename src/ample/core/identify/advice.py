@@ -28,7 +28,7 @@ def advice(
     if name == "lip_seal":
         found += _of_v_ring(read) if kind == "v_ring" else _of_lip_seal(read)
     elif name == "o_ring":
-        found += _of_ring(read, likeliest)
+        found += [] if kind.startswith("backup") else _of_ring(read, likeliest)
     for feature, words in (("rod", "rod"), ("bore", "bore"), ("shaft", "shaft")):
         if name in ("hydraulic_seal", "face_seal") and feature in read:
             found += _between(words, read[feature])

@@ -41,7 +41,7 @@ DISAGREES_SIGMA, DOUBTFUL_SIGMA = 4.0, 2.5
 
 @dataclass(frozen=True)
 class FeatureAgreement:
-    """How one feature agrees with a candidate: how far off its limits, in mm and in doubts."""
+    """How one feature agrees with a candidate: how far off, in mm and in doubts; no mm within a range that suits."""
 
     feature: str
     agreement: str
@@ -310,8 +310,16 @@ def _agreement(
     else:
         sigmas = max(meant.low_mm - middle, middle - meant.high_mm, 0.0) / u
     word = "agrees" if sigmas <= DOUBTFUL_SIGMA else "doubtful" if sigmas <= DISAGREES_SIGMA else "disagrees"
-    off = middle - meant.nominal_mm
-    return FeatureAgreement(feature.name, word, round(off, 4), round(sigmas, 2))
+    off = _off_mm(meant, middle)
+    return FeatureAgreement(feature.name, word, off, round(sigmas, 2))
+
+
+def _off_mm(meant: Measure, middle_mm: float) -> float | None:
+    """How far a reading is from what it stands for; None for a place that it is within the range of."""
+    if not meant.takes_range:
+        return round(middle_mm - meant.nominal_mm, 4)
+    inside = min(max(middle_mm, meant.low_mm), meant.high_mm)
+    return None if inside == middle_mm else round(middle_mm - inside, 4)
 
 
 def _outside_by(meant: Measure, effects: EffectTable, middle_mm: float, u_mm: float) -> float:

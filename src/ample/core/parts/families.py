@@ -101,7 +101,8 @@ class Measure:
     """One thing that a feature can stand for: its share, nominal and limits of manufacture, mm.
 
     `of` says how much of it is of each dimension, where a condition changes dimensions; the used shift
-    and residue are those of a part that was fitted once.
+    and residue are those of a part that was fitted once. `takes_range` is said of a place that suits
+    anywhere between its limits: a groove that a ring is stretched into, a shaft that a key is for.
     """
 
     share: float
@@ -111,6 +112,7 @@ class Measure:
     of: tuple[tuple[str, float], ...] = ()
     used_shift_mm: float = 0.0
     used_residue_mm: float = 0.0
+    takes_range: bool = False
 
 
 @dataclass(frozen=True, eq=False)

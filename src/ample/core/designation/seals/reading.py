@@ -75,10 +75,20 @@ def _assumed(family: str, kind: str, attributes: dict[str, str]) -> list[Span]:
         words = f"no type marked: {SEALS[family].kinds[kind].words}"
         found.append(Span(-1, -1, "", words, "kind", kind, "assumed", "common practice"))
     if family in _OF_RUBBER and "material" not in attributes:
-        usual = "PU" if family == "hydraulic_seal" and kind in ("u_cup", "wiper") else "NBR"
-        words = f"no rubber marked: often {usual}, not proven"
+        words = (
+            f"no {'rubber' if kind not in _OF_PTFE else 'material'} marked: often {_usual(kind)}, not proven"
+        )
         found.append(Span(-1, -1, "", words, "material", "", "assumed", "common practice"))
     return found
+
+
+_OF_PU = ("u_cup", "u_cup_loaded", "buffer", "wiper", "wiper_double", "wiper_cased")
+_OF_PTFE = ("piston_seal", "wear_band", "backup_solid", "backup_split", "backup_spiral", "backup_concave")
+
+
+def _usual(kind: str) -> str:
+    """What a kind is made of most often."""
+    return "PU" if kind in _OF_PU else "PTFE" if kind in _OF_PTFE else "NBR"
 
 
 def canonical(family: str, kind: str, sizes_mm: tuple[float, ...]) -> str:

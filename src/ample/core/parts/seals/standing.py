@@ -118,6 +118,15 @@ class SealMeasures:
         return _measures(self.family, Make(scheme, tolerance, same, ""), feature)[0]
 
 
+_RANGES = ("to", "share")
+
+
+@lru_cache
+def _beside(family: str) -> frozenset[str]:
+    """The features of what the part sits in or on."""
+    return frozenset(row["feature"] for row in rows("features.csv", family) if row["place"] == "beside")
+
+
 @lru_cache(maxsize=131072)
 def _measures(family: str, make: Make, feature: str) -> tuple[Measure, ...]:
     sizes = {
@@ -131,7 +140,7 @@ def _measures(family: str, make: Make, feature: str) -> tuple[Measure, ...]:
             found.append(
                 Measure(
                     one.share, float(made.nominal_mm[0]), float(made.low_mm[0]), float(made.high_mm[0]), of,
-                    *one.used_mm(make.tolerance),
+                    *one.used_mm(make.tolerance), one.rule in _RANGES and feature in _beside(family),
                 )
             )  # fmt: skip
     return tuple(found)
