@@ -15,13 +15,15 @@ const groups = computed(() => {
   }
   const known = [...merged.values()].sort((a, b) => a.start - b.start)
   const shown: { text: string; meaning: string; certainty: string }[] = []
+  /** What stands between two sizes is no part of them; what has no meaning is said so. */
+  const put = (gap: string): void => {
+    const text = gap.replace(/[\s\-_/.,]+/g, ' ').trim()
+    const certainty = /^[x×*]$/i.test(text) && !props.reading.unread.includes(text) ? 'between' : 'unread'
+    if (text) shown.push({ text, meaning: certainty === 'unread' ? 'not read' : '', certainty })
+  }
   let at = 0
   for (const span of known) {
-    const between = props.text
-      .slice(at, span.start)
-      .replace(/[\s\-_/.,]+/g, ' ')
-      .trim()
-    if (between) shown.push({ text: between, meaning: 'not read', certainty: 'unread' })
+    put(props.text.slice(at, span.start))
     shown.push({
       text: props.text.slice(span.start, span.stop),
       meaning: span.meaning,
@@ -29,18 +31,13 @@ const groups = computed(() => {
     })
     at = Math.max(at, span.stop)
   }
-  const rest = props.text
-    .slice(at)
-    .replace(/^[\s\-_/.,]+/, '')
-    .trim()
-  if (rest) shown.push({ text: rest, meaning: 'not read', certainty: 'unread' })
+  put(props.text.slice(at))
   return shown
 })
 const CERTAIN: Record<string, string> = {
   stated: 'stated',
   implied: 'implied',
   half_read: 'half read',
-  unread: 'unread',
 }
 </script>
 
@@ -48,7 +45,7 @@ const CERTAIN: Record<string, string> = {
   <div class="spans" :class="{ large }">
     <div v-for="(group, i) in groups" :key="i" :class="group.certainty">
       <b>{{ group.text }}</b><small
-        >{{ group.meaning }}<em v-if="group.certainty !== 'unread'">{{ CERTAIN[group.certainty] }}</em></small
+        >{{ group.meaning }}<em v-if="CERTAIN[group.certainty]">{{ CERTAIN[group.certainty] }}</em></small
       >
     </div>
   </div>
@@ -97,6 +94,15 @@ small em {
   font-style: normal;
   color: var(--faint);
   font-size: 13px;
+}
+.spans > .between {
+  min-width: 0;
+}
+.between b {
+  padding: 0;
+  color: var(--faint);
+  border-color: transparent;
+  font-weight: 400;
 }
 .unread b,
 .half_read b {

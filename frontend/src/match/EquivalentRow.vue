@@ -26,7 +26,7 @@ const best = computed(() => props.equivalent.offers[0])
 const differs = computed(() =>
   props.equivalent.interchange.attributes
     .filter((each) => each.judgement !== 'same' && !['load', 'speed'].includes(each.name))
-    .map((each) => (each.name === 'closure' ? each.to : `${each.name} ${each.to}`))
+    .map((each) => (['closure', 'kind'].includes(each.name) ? each.to : `${each.name} ${each.to}`))
     .slice(0, 2)
     .join(', '),
 )

@@ -50,6 +50,14 @@ const columns = computed(() => {
     picked.push(current.value)
   return picked.slice(0, 3)
 })
+const notMarked = computed(() =>
+  (match.value?.reading?.spans ?? [])
+    .filter((span) => span.certainty === 'assumed')
+    .map((span) => span.attribute)
+    .slice(0, 4)
+    .join(', ')
+    .replace(/_/g, ' '),
+)
 const part = computed(() => job.state?.parts.find((each) => each.part.part_id === partId)?.part)
 
 async function load(): Promise<void> {
@@ -127,16 +135,8 @@ onMounted(load)
                   : match.chosen.size_text
               }}
               <span class="faint"
-                >{{ match.chosen.maker }}; not marked:
-                {{
-                  (match.reading?.spans ?? [])
-                    .filter((s) => s.certainty === 'assumed')
-                    .map((s) => s.attribute)
-                    .slice(0, 4)
-                    .join(', ')
-                    .replace(/_/g, ' ')
-                }}
-                as usual</span
+                >{{ match.chosen.maker
+                }}<template v-if="notMarked">; not marked: {{ notMarked }} as usual</template></span
               >
             </p>
           </div>

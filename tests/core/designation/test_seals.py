@@ -1,5 +1,7 @@
 """Markings and sizes of seals, rings and small parts, read and written."""
 
+from itertools import pairwise
+
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
@@ -179,3 +181,19 @@ def test_what_a_part_is_often_made_of_is_said_as_unproven(text, usual):
     assert len(assumed) == 1
     assert f"often {usual}, not proven" in assumed[0]
     assert "material" not in reading.attributes
+
+
+@pytest.mark.parametrize("habit", ["standard", "market", "words"])
+def test_no_character_is_read_twice(habit):
+    """What a span says stands under its own characters; a size does not reach over the word behind it."""
+    for spec in listed_specs()[::41]:
+        text = encode_seal(spec, habit)
+        for reading in decode(text)[:2]:
+            places = sorted({(span.start, span.stop) for span in reading.spans if span.start >= 0})
+            assert all(one[1] <= other[0] for one, other in pairwise(places)), text
+            assert all(span.text == text[span.start : span.stop] for span in reading.spans if span.start >= 0)
+
+
+def test_a_size_is_read_with_its_unit_and_no_further():
+    spans = decode("35 x 52 x 7 mm NBR")[0].spans
+    assert [span.text for span in spans if span.attribute.endswith("_mm")] == ["35", "52", "7 mm"]

@@ -152,7 +152,8 @@ def _numbers(free: str) -> list[tuple[Number, str]]:
         inch = "/" in piece or unit in _INCH_SIGNS
         mm = _length_mm(piece, inch)
         if mm is not None:
-            found.append((Number(match.start(), match.end(), mm, inch), unit))
+            stop = match.end(2) if unit else match.end(1)
+            found.append((Number(match.start(), stop, mm, inch), unit))
     return found
 
 
