@@ -75,6 +75,8 @@ const length = computed(() => {
   const letters = props.candidate.size_text.length
   return letters > 27 ? 'longest' : letters > 17 ? 'long' : ''
 })
+/** `1 1/8` stays together on its line. */
+const called = computed(() => props.candidate.called.replace(/(\d) (?=\d)/g, '$1\u00a0'))
 const misfit = computed(() =>
   props.candidate.misfit?.agreement === 'disagrees' ? props.candidate.misfit : null,
 )
@@ -104,7 +106,7 @@ const misfit = computed(() =>
       <div class="vars">
         <b>{{ candidate.designation }}</b> {{ kindWords
         }}<template v-if="candidate.called"
-          >, called <b>{{ candidate.called }}</b></template
+          >, called <b>{{ called }}</b></template
         >, {{ candidate.variant_count }} of this size on the list.<template
           v-if="picked?.kind === 'deep_groove'"
         >
