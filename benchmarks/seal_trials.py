@@ -27,7 +27,7 @@ SETS = {
     ),
 }
 
-GROOVES = 400  # what is nearly always right is counted over more draws
+GROOVES = 1500  # what is nearly always right is counted over more draws
 RING_AND_GROOVE = (*WHOLE["o_ring"], "groove_diameter", "groove_depth", "groove_width")
 
 

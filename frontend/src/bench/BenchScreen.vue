@@ -1,10 +1,9 @@
 <script setup lang="ts">
-import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
 import ClashDialog from '@/entry/ClashDialog.vue'
 import { percent } from '@/entry/lengths'
 import { useJob } from '@/job/useJob'
-import { useCaliper } from '@/shell/caliper'
 import { useHand } from '@/shell/hand'
 import { handStays } from '@/shell/leading'
 import { useKeys } from '@/shell/useKeys'
@@ -19,6 +18,7 @@ import ProfileStrip from './ProfileStrip.vue'
 import TrayStrip from './TrayStrip.vue'
 import { bare, useBench, type Feature } from './useBench'
 import { useDrawn } from './useDrawn'
+import { useLed } from './useLed'
 import { statesOf } from '@/drawing/seals'
 import { FAMILIES, useKinds, type FamilyName } from '@/job/useKinds'
 
@@ -27,10 +27,9 @@ const router = useRouter()
 const hand = useHand()
 const job = useJob()
 const kinds = useKinds()
-const caliper = useCaliper()
 const partId = Number(route.params.partId)
 const bench = useBench(partId)
-const { part, sheet, pending, faults, live, ready, answer, blank, family, features } = bench
+const { part, sheet, pending, faults, ready, answer, blank, family, features } = bench
 const drawing = ref<InstanceType<typeof BenchDrawing> | null>(null)
 const markingField = ref<InstanceType<typeof MarkingStrip> | null>(null)
 const foot = ref<InstanceType<typeof BenchFoot> | null>(null)
@@ -38,8 +37,6 @@ const rung = ref(0)
 const variant = ref<number | null>(null)
 const why = ref(false)
 const refused = ref<string | null>(null)
-/** Whether the hand that asked to be led on has stayed; an answer that comes late does not take it from elsewhere. */
-let toBeLed: (() => boolean) | null = null
 
 const candidates = computed(() => answer.value?.candidates ?? [])
 const chosen = computed(() => candidates.value[rung.value] ?? candidates.value[0])
@@ -86,39 +83,13 @@ const readings = computed(() =>
 )
 const question = ref<InstanceType<typeof QuestionCard> | null>(null)
 const tray = computed(() => part.value?.tray ?? [])
-/** Where the caliper's next reading lands: the field last entered, or what is to be measured next. */
-const entered = ref<Feature | null>(null)
-const landed = ref<{ feature: string; count: number } | null>(null)
-const quiet = caliper.listen((sent) => {
-  const feature =
-    entered.value ?? (asked.value.find((name) => name === next.value?.feature) || asked.value[0])
-  if (!feature || !bench.land(feature, sent)) return
-  landed.value = { feature, count: (landed.value?.count ?? 0) + 1 }
-  caliper.beep()
-  if (!entered.value) focusField(feature)
+const { entered, landed, focusField, focusNext, take, ask } = useLed(bench, {
+  asked,
+  next,
+  fieldOnDrawing: (feature) => drawing.value?.focus(feature),
+  marking: () => markingField.value?.focus(),
+  foot: () => foot.value?.focus(),
 })
-onBeforeUnmount(quiet)
-function focusNext(): void {
-  const feature = next.value?.feature
-  if (feature === 'marking') markingField.value?.focus()
-  else if (feature) focusField(feature as Feature)
-  else foot.value?.focus()
-}
-/** On the drawing, or beside it. */
-function focusField(feature: Feature): void {
-  if (asked.value.includes(feature)) drawing.value?.focus(feature)
-  else document.querySelector<HTMLInputElement>(`.about input[name="${feature}"]`)?.focus()
-}
-function take(feature: Feature): void {
-  if ((pending[feature] ?? '').trim() && !bench.take(feature)) return
-  toBeLed = handStays()
-  if (!live.working.value) settle()
-}
-function settle(): void {
-  const stays = toBeLed?.()
-  toBeLed = null
-  if (stays) void nextTick(focusNext)
-}
 function drop(feature: Feature, index: number): void {
   pending[feature] = bench.drop(feature, index)
 }
@@ -140,10 +111,6 @@ function nextFamily(by: number): FamilyName {
   const at = FAMILIES.findIndex(([name]) => name === family.value)
   return FAMILIES[(at + by + FAMILIES.length) % FAMILIES.length]?.[0] ?? 'bearing'
 }
-watch(
-  () => live.working.value,
-  (working) => !working && settle(),
-)
 watch(candidates, (now, before) => {
   if (now[0]?.designation !== before?.[0]?.designation) rung.value = 0
 })
@@ -215,7 +182,7 @@ onMounted(async () => {
   await bench.load()
   await tables
   begin()
-  toBeLed = stays
+  ask(stays)
 })
 </script>
 

@@ -14,19 +14,7 @@ from ample.core.parts.bearing import (
     ring_kind,
     unlisted_measure,
 )
-from ample.core.parts.families import (
-    NO_EFFECT,
-    WORN,
-    ConditionKind,
-    Effect,
-    EffectTable,
-    Family,
-    Feature,
-    Limits,
-    Make,
-    Measure,
-    PartSpec,
-)
+from ample.core.parts.families import ConditionKind, Family, Feature, Make, PartSpec
 from ample.core.parts.kinds import (
     GROUPS,
     PICTURES,
@@ -36,6 +24,7 @@ from ample.core.parts.kinds import (
     bearing_questions,
     seal_kinds,
 )
+from ample.core.parts.limits import NO_EFFECT, WORN, Effect, EffectTable, Limits, Measure
 from ample.core.parts.markings import MarkingReading, Span
 from ample.core.parts.seals import SEALS, SealSpec, said_size
 

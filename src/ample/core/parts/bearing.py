@@ -6,8 +6,9 @@ from dataclasses import dataclass
 from functools import lru_cache
 from pathlib import Path
 
-from ample.core.parts.families import WORN, ConditionKind, Family, Feature, Make, Measure
+from ample.core.parts.families import ConditionKind, Family, Feature, Make
 from ample.core.parts.kinds import CONTRACT_NAMES, PICTURES, bearing_kinds, bearing_questions
+from ample.core.parts.limits import WORN, Measure
 from ample.core.standards import limits, nearest_ring_limits_um
 from ample.core.tables import read_table
 

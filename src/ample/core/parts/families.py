@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field
-from functools import cached_property, lru_cache
+from functools import cached_property
 from typing import Protocol
 
 import numpy as np
@@ -12,6 +12,7 @@ from numpy.typing import NDArray
 
 from ample.core.errors import BadInput
 from ample.core.parts.kinds import Kind, Question
+from ample.core.parts.limits import NO_EFFECT, Effect, Limits, Measure
 from ample.core.sizes.instruments import Reach
 
 Floats = NDArray[np.float64]
@@ -41,36 +42,6 @@ class Feature:
 
 
 @dataclass(frozen=True)
-class Effect:
-    """What a kind of condition does to one feature.
-
-    `grows` names dimensions with the share by which each has changed, `share` the share by which the
-    feature itself has; a shift with a part-to-part residue, mm; `used` takes the shift and residue that
-    belong to what the feature stands for (a cover that was pressed in); `worn` is one-sided wear in the
-    feature's own direction, gamma distributed.
-    """
-
-    grows: tuple[tuple[str, float], ...] = ()
-    share: float = 0.0
-    shift_mm: float = 0.0
-    residue_mm: float = 0.0
-    used: bool = False
-    worn: bool = False
-
-    def __hash__(self) -> int:
-        return self._hash
-
-    @cached_property
-    def _hash(self) -> int:
-        """Worked out once: effects are looked up by the thousand."""
-        return hash((self.grows, self.share, self.shift_mm, self.residue_mm, self.used, self.worn))
-
-
-NO_EFFECT = Effect()
-WORN = Effect(worn=True)
-
-
-@dataclass(frozen=True)
 class ConditionKind:
     """A kind of condition (or one amount of it) with its share, and what it does to the features."""
 
@@ -94,137 +65,6 @@ class Make:
     tolerance: str
     dimensions_mm: tuple[float, ...]
     tolerance_class: str
-
-
-@dataclass(frozen=True, slots=True)
-class Measure:
-    """One thing that a feature can stand for: its share, nominal and limits of manufacture, mm.
-
-    `of` says how much of it is of each dimension, where a condition changes dimensions; the used shift
-    and residue are those of a part that was fitted once. `takes_range` is said of a place that suits
-    anywhere between its limits: a groove that a ring is stretched into, a shaft that a key is for.
-    """
-
-    share: float
-    nominal_mm: float
-    low_mm: float
-    high_mm: float
-    of: tuple[tuple[str, float], ...] = ()
-    used_shift_mm: float = 0.0
-    used_residue_mm: float = 0.0
-    takes_range: bool = False
-
-
-@dataclass(frozen=True, eq=False)
-class EffectTable:
-    """Several effects as columns: shift and residue, mm, share of the feature, growth by dimension, used or not."""
-
-    shift_mm: Floats
-    residue_mm: Floats
-    share: Floats
-    used: Floats
-    grown: Mapping[str, Floats]
-
-    @staticmethod
-    @lru_cache(maxsize=256)
-    def of(effects: tuple[Effect, ...]) -> EffectTable:
-        """The columns of these effects, in their order."""
-        names = dict.fromkeys(name for effect in effects for name, _ in effect.grows)
-        grown = {
-            name: np.array([sum(share for axis, share in effect.grows if axis == name) for effect in effects])
-            for name in names
-        }
-        return EffectTable(
-            np.array([effect.shift_mm for effect in effects], dtype=np.float64),
-            np.array([effect.residue_mm for effect in effects], dtype=np.float64),
-            np.array([effect.share for effect in effects], dtype=np.float64),
-            np.array([effect.used for effect in effects], dtype=np.float64),
-            grown,
-        )
-
-    def moved_mm(self, meant: Measure) -> tuple[Floats, Floats]:
-        """How far each effect moves one thing that a feature stands for, and the residue, mm."""
-        moved = self.shift_mm + self.share * meant.nominal_mm + self.used * meant.used_shift_mm
-        for name, size_mm in meant.of:
-            if name in self.grown:
-                moved = moved + self.grown[name] * size_mm
-        return moved, np.hypot(self.residue_mm, self.used * meant.used_residue_mm)
-
-
-@dataclass(frozen=True, eq=False)
-class Limits:
-    """What a feature is on many parts: nominal and limits, mm; how much of it is of each dimension, and the
-    shift and residue of a used part. Not a number stands for a part without the feature.
-    """
-
-    nominal_mm: Floats
-    low_mm: Floats
-    high_mm: Floats
-    of: Mapping[str, Floats] = field(default_factory=dict)
-    used_shift_mm: Floats | None = None
-    used_residue_mm: Floats | None = None
-
-    def moved_mm(self, effect: Effect) -> Floats | float:
-        """How far a condition moves the feature of each part, mm."""
-        moved: Floats | float = effect.shift_mm
-        for name, share in effect.grows:
-            if name in self.of:
-                moved = moved + share * self.of[name]
-        if effect.share:
-            moved = moved + effect.share * self.nominal_mm
-        if effect.used and self.used_shift_mm is not None:
-            moved = moved + self.used_shift_mm
-        return moved
-
-    def moved_by(self, effects: tuple[Effect, ...]) -> tuple[Floats, Floats]:
-        """For several effects (rows) how far each moves the feature of each part, and the residue, mm."""
-        table = EffectTable.of(effects)
-        moved = np.repeat(table.shift_mm[:, None], len(self.low_mm), axis=1)
-        for name, grown in table.grown.items():
-            if name in self.of:
-                moved += grown[:, None] * self.of[name]
-        if table.share.any():
-            moved += table.share[:, None] * self.nominal_mm
-        residue = np.repeat(table.residue_mm[:, None], len(self.low_mm), axis=1)
-        if table.used.any() and self.used_shift_mm is not None and self.used_residue_mm is not None:
-            moved += table.used[:, None] * self.used_shift_mm
-            residue = np.hypot(residue, table.used[:, None] * self.used_residue_mm)
-        return moved, residue
-
-    def residue_mm(self, effect: Effect) -> Floats | float:
-        """The part-to-part residue of that, mm."""
-        if effect.used and self.used_residue_mm is not None:
-            return np.asarray(np.hypot(effect.residue_mm, self.used_residue_mm))
-        return effect.residue_mm
-
-    def with_more(self, other: Limits) -> Limits:
-        """These and others after them."""
-
-        def both(one: Floats | None, two: Floats | None) -> Floats | None:
-            return None if one is None or two is None else np.concatenate([one, two])
-
-        of = {
-            name: np.concatenate([values, other.of[name]])
-            for name, values in self.of.items()
-            if name in other.of
-        }
-        return Limits(
-            np.concatenate([self.nominal_mm, other.nominal_mm]),
-            np.concatenate([self.low_mm, other.low_mm]),
-            np.concatenate([self.high_mm, other.high_mm]),
-            of,
-            both(self.used_shift_mm, other.used_shift_mm),
-            both(self.used_residue_mm, other.used_residue_mm),
-        )
-
-    def only(self, rows: NDArray[np.intp]) -> Limits:
-        """Some of the parts."""
-        return Limits(
-            self.nominal_mm[rows], self.low_mm[rows], self.high_mm[rows],
-            {name: values[rows] for name, values in self.of.items()},
-            None if self.used_shift_mm is None else self.used_shift_mm[rows],
-            None if self.used_residue_mm is None else self.used_residue_mm[rows],
-        )  # fmt: skip
 
 
 class PartSpec(Protocol):

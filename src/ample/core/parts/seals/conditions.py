@@ -8,7 +8,8 @@ from functools import lru_cache
 import numpy as np
 from scipy.special import gammaincinv
 
-from ample.core.parts.families import NO_EFFECT, ConditionKind, Effect
+from ample.core.parts.families import ConditionKind
+from ample.core.parts.limits import NO_EFFECT, Effect
 from ample.core.parts.seals.described import dimensions_of, rows
 from ample.core.parts.seals.standing import standings
 

@@ -11,7 +11,8 @@ from functools import lru_cache
 import numpy as np
 from numpy.typing import NDArray
 
-from ample.core.parts.families import Limits, Make, Measure
+from ample.core.parts.families import Make
+from ample.core.parts.limits import Limits, Measure
 from ample.core.parts.seals.described import dimensions_of, rows
 from ample.core.parts.seals.rules import RULES, Asked
 
