@@ -36,15 +36,7 @@ const kinds = useKinds()
 const at = computed(() => layPart(props.size, props.closure, props.asked, props.state))
 const words = computed(() => kinds.kind(props.size.kind ?? '')?.words ?? 'bearing')
 const fields = ref<Partial<Record<Feature, InstanceType<typeof DimensionField>>>>({})
-const label = (feature: string): string => {
-  if (
-    feature === 'bore' &&
-    ['drawn_cup', 'drawn_cup_closed', 'needle_no_ring', 'needle_cage'].includes(props.size.kind ?? '')
-  )
-    return 'under the needles'
-  if (feature === 'bore' && props.size.kind === 'track_roller_stud') return 'stud'
-  return kinds.feature(feature, props.family, props.size.kind)
-}
+const label = (feature: string): string => kinds.feature(feature, props.family, props.size.kind)
 defineExpose({ focus: (feature: Feature) => fields.value[feature]?.focus() })
 </script>
 

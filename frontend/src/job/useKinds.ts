@@ -4,7 +4,7 @@ import { api, told, type Schemas } from '@/api/client'
 
 export type Kinds = Schemas['KindsAnswer']
 export type FamilyName = NonNullable<Schemas['KindsRequest']['family']>
-const STORED = 'ample:kinds:4'
+const STORED = 'ample:kinds:5'
 const REFRESH_MS = 2000
 /** Families in the order in which they are offered, as they are called here. */
 export const FAMILIES = [

@@ -28,7 +28,7 @@ def test_every_row_is_of_some_change():
     assert [(row.before, row.after) for row in hidden] == []
 
 
-def test_the_same_words_are_not_said_of_opposite_changes():
+def test_no_change_of_kind_is_better_both_ways():
     for family, one, two in PAIRS:
         there, back = kind_change(family, one, two), kind_change(family, two, one)
         if there and back and there is not back and there.judgement == "better":

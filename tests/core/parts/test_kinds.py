@@ -143,3 +143,11 @@ def raise_hint(function, *asked):
 def test_impossible_needles_are_refused(asked):
     with pytest.raises(BadInput):
         needle_count(*asked)
+
+
+def test_a_kind_calls_its_bore_by_what_the_caliper_touches():
+    """Common practice: a drawn cup is read under its needles, a stud roller at its stud."""
+    words = BEARING.own_words
+    assert words["drawn_cup"]["bore"] == "under the needles"
+    assert words["track_roller_stud"]["bore"] == "stud"
+    assert all(set(each) <= set(BEARING.measured_of(kind)) for kind, each in words.items())

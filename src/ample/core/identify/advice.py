@@ -8,6 +8,7 @@ from statistics import median
 from ample.core.identify.catalogue import Catalogue
 from ample.core.identify.model import Observation
 from ample.core.parts import SEALS
+from ample.core.sizes import INCH_MM
 from ample.core.standards import dash_sizes
 from ample.core.standards.seals import inch_fraction
 
@@ -99,8 +100,8 @@ def _of_ring(read: dict[str, float], likeliest: str) -> list[str]:
 def _between(words: str, value_mm: float) -> list[str]:
     """A reading between a metric and an inch size: both are named, none is taken silently."""
     metric = min(_SERIES_MM, key=lambda size: abs(size - value_mm))
-    sixteenths = round(value_mm / 25.4 * 16)
-    inch = sixteenths * 25.4 / 16
+    sixteenths = round(value_mm / INCH_MM * 16)
+    inch = sixteenths * INCH_MM / 16
     if abs(metric - inch) < 0.02 or abs(metric - value_mm) > 1.0 or abs(inch - value_mm) > 0.8:
         return []
     near, far = sorted((abs(metric - value_mm), abs(inch - value_mm)))

@@ -10,11 +10,11 @@ from numpy.typing import NDArray
 from ample.core.identify.catalogue import Catalogue
 from ample.core.identify.model import LARGEST_MM, SMALLEST_MM, Observation, profile
 from ample.core.identify.posterior import units_together
+from ample.core.sizes import INCH_MM
 
 Floats = NDArray[np.float64]
 
 WRONG_UNIT_PRIOR = 0.01
-MM_PER_INCH = 25.4
 
 
 @dataclass(frozen=True)
@@ -31,7 +31,7 @@ def unit_hint(catalogue: Catalogue, observations: tuple[Observation, ...], total
     if not observations:
         return None
     best = None
-    for unit, factor in (("in", MM_PER_INCH), ("mm", 1 / MM_PER_INCH)):
+    for unit, factor in (("in", INCH_MM), ("mm", 1 / INCH_MM)):
         sizes = [value * factor for each in observations for value in each.values_mm]
         if min(sizes) < SMALLEST_MM or max(sizes) > LARGEST_MM:
             continue  # no part of the family is of such a size

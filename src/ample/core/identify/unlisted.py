@@ -12,13 +12,14 @@ from numpy.typing import NDArray
 
 from ample.core.identify.model import LARGEST_MM, SMALLEST_MM, Kinds, Observation, Profile
 from ample.core.parts import BEARING, FAMILIES, Family, Kind, Limits, bearing_kinds
+from ample.core.sizes import INCH_MM
 from ample.core.standards import BoundarySize, bearing_series, bearing_sizes
 
 Floats = NDArray[np.float64]
 
 UNLISTED_PRIOR = 0.05
 OTHER_FAMILY_PRIOR = 0.005
-SIXTEENTH_MM = 25.4 / 16
+SIXTEENTH_MM = INCH_MM / 16
 GRIDS: dict[str, tuple[tuple[float, float, float], ...]] = {
     "any": ((1.0, 0.0, 0.75), (1.0, 0.5, 0.10), (SIXTEENTH_MM, 0.0, 0.15)),
     "taper_width": ((1.0, 0.0, 0.40), (1.0, 0.5, 0.15), (0.5, 0.25, 0.25), (SIXTEENTH_MM, 0.0, 0.20)),

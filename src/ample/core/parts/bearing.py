@@ -274,6 +274,16 @@ def unlisted_measure(feature: str, nominal_mm: float, tolerance: str, scheme: st
     return found[0]
 
 
+def _own_words() -> dict[str, dict[str, str]]:
+    """By kind, the words for a feature where they are its own."""
+    found: dict[str, dict[str, str]] = {}
+    for row in read_table(_HERE / "bearing_kind_features.csv").rows:
+        if row["kind"] not in bearing_kinds() or row["feature"] not in {each.name for each in FEATURES}:
+            raise ValueError(f"bearing_kind_features.csv: {row['kind']} {row['feature']} does not exist")
+        found.setdefault(row["kind"], {})[row["feature"]] = row["words"]
+    return found
+
+
 BEARING = Family(
     "bearing",
     "rolling bearing",
@@ -291,6 +301,7 @@ BEARING = Family(
     CONTRACT_NAMES,
     ("closure", "clearance", "class"),
     "radial",
+    own_words=_own_words(),
 )
 
 

@@ -2,6 +2,7 @@
 
 from ample.core.sizes.instruments import Instrument, default_instrument
 from ample.core.sizes.lengths import (
+    INCH_MM,
     Length,
     Nearest,
     format_inch,
@@ -12,6 +13,7 @@ from ample.core.sizes.lengths import (
 from ample.core.sizes.readings import Reading, combine, to_reference_temperature
 
 __all__ = [
+    "INCH_MM",
     "Instrument",
     "Length",
     "Nearest",

@@ -13,6 +13,7 @@ from ample.core.errors import BadInput
 Unit = Literal["mm", "in"]
 
 MM_PER_INCH = Fraction(254, 10)
+INCH_MM = float(MM_PER_INCH)
 LONGEST_MM = 20_000
 LONGEST_TEXT = 80
 MOST_DIGITS = 12

@@ -7,11 +7,10 @@ from dataclasses import dataclass, replace
 from functools import lru_cache
 from pathlib import Path
 
-from ample.core.sizes import parse_length
+from ample.core.sizes import INCH_MM, parse_length
 from ample.core.tables import read_table
 
 _LISTS = Path(__file__).parent / "seal_lists"
-MM_PER_INCH = 25.4
 
 
 @dataclass(frozen=True, slots=True)
@@ -178,7 +177,7 @@ def _o_rings() -> Iterator[SealSize]:
 
 def _listed_rings() -> Iterator[SealSize]:
     for row in dash_sizes().values():
-        inside, section = round(row.inside_in * MM_PER_INCH, 4), round(row.section_in * MM_PER_INCH, 4)
+        inside, section = round(row.inside_in * INCH_MM, 4), round(row.section_in * INCH_MM, 4)
         called = f"{row.called_section} × {row.called_inside} in" if row.called_inside else ""
         common = 1.0 if row.dash[0] in "012" else 0.6 if row.dash[0] in "34" else 0.4
         yield SealSize(
@@ -219,7 +218,7 @@ def _other_rings() -> Iterator[SealSize]:
     """Square rings and X-rings in the sizes of the dash numbers."""
     for row in dash_sizes().values():
         if row.dash[0] in "012" and row.called_inside:
-            sizes = (round(row.inside_in * MM_PER_INCH, 4), round(row.section_in * MM_PER_INCH, 4), 0.0)
+            sizes = (round(row.inside_in * INCH_MM, 4), round(row.section_in * INCH_MM, 4), 0.0)
             yield SealSize("o_ring", "square_ring", f"SQ-{row.dash}", sizes, "square rings", 0.1)
             yield SealSize("o_ring", "x_ring", f"X-{row.dash}", sizes, "X-rings", 0.1)
 
@@ -270,7 +269,7 @@ def _hydraulic() -> Iterator[SealSize]:
 
 def inch_fraction(size_mm: float) -> str:
     """A size as the nearest sixty-fourths of an inch are said: `1 1/8`."""
-    sixty_fourths = round(size_mm / MM_PER_INCH * 64)
+    sixty_fourths = round(size_mm / INCH_MM * 64)
     whole, rest = divmod(sixty_fourths, 64)
     if not rest:
         return f"{whole}"

@@ -7,8 +7,9 @@ from collections.abc import Iterator
 
 from ample.core.designation.seals.listed import NEAR_MM, all_named, listed_near, named
 from ample.core.designation.seals.reading import assembled, stated
-from ample.core.designation.seals.text import MM_PER_INCH, Text
+from ample.core.designation.seals.text import Text
 from ample.core.parts import MarkingReading, Span
+from ample.core.sizes import INCH_MM
 from ample.core.standards import SealSize, dash_sizes, sizes_of_family
 from ample.core.standards.seals import inch_fraction
 
@@ -146,10 +147,10 @@ def _composed(text: Text, match: re.Match[str]) -> Iterator[MarkingReading]:
     ):
         at = text.clean.index(piece, start)
         start = at + len(piece)
-        size_mm = size_in * MM_PER_INCH
+        size_mm = size_in * INCH_MM
         spans.append(Span(at, start, text.typed[at:start], f"{said} {inch_fraction(size_mm)} in", f"{said}_mm",
                           f"{size_mm:.4f}".rstrip("0"), "stated", "common practice"))  # fmt: skip
-    sizes = (inside * MM_PER_INCH, section * MM_PER_INCH, height * MM_PER_INCH, 0.0)
+    sizes = (inside * INCH_MM, section * INCH_MM, height * INCH_MM, 0.0)
     yield assembled(text, "hydraulic_seal", sizes, spans, 0.85)
 
 
@@ -198,7 +199,7 @@ def _sixteenths(text: Text) -> Iterator[MarkingReading]:
     bore_in = int(numbers[0].group()) / 16
     if not 0.4 < bore_in <= 16:
         return
-    bore_mm = bore_in * MM_PER_INCH
+    bore_mm = bore_in * INCH_MM
     meaning = f"bore {numbers[0].group()} sixteenths: {inch_fraction(bore_mm)} in"
     span = stated(text, numbers[0], meaning, "outside_mm", f"{bore_mm:g}")
     sizes = [s for s in sizes_of_family("hydraulic_seal") if s.kind == "piston_seal"

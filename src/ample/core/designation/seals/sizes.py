@@ -7,9 +7,9 @@ from functools import lru_cache
 
 from ample.core.designation.seals.listed import NEAR_MM, e_rings, listed_near, most_met, named
 from ample.core.designation.seals.reading import assembled
-from ample.core.designation.seals.text import MM_PER_INCH, Number, Text
+from ample.core.designation.seals.text import Number, Text
 from ample.core.parts import SEALS, MarkingReading, Span
-from ample.core.sizes import parse_length
+from ample.core.sizes import INCH_MM, parse_length
 from ample.core.standards import SealSize, dash_sizes
 
 BARE_SCORE = {3: {"lip_seal": 0.65, "hydraulic_seal": 0.18, "washer": 0.14, "key": 0.08},
@@ -50,7 +50,7 @@ def _span(text: Text, number: Number, name: str) -> Span:
     start, stop = number.start, number.stop
     words = name.removesuffix("_mm").replace("_", " ")
     size = f"{round(number.mm, 3):g} mm"
-    said = f"{round(number.mm / MM_PER_INCH, 4):g} in ({size})" if number.inch else size
+    said = f"{round(number.mm / INCH_MM, 4):g} in ({size})" if number.inch else size
     value = f"{round(number.mm, 4):g}"
     return Span(start, stop, text.typed[start:stop], f"{words} {said}", name, value, "stated", "the size")
 
@@ -102,7 +102,7 @@ def _ring(text: Text) -> Shaped:
     if not 0.3 <= section <= 12 or inside <= 0 or section > 1.2 * inside + 1:
         return
     if inch:
-        called = _called(inside / MM_PER_INCH, section / MM_PER_INCH)
+        called = _called(inside / INCH_MM, section / INCH_MM)
         if called:
             yield called.dimensions_mm, tuple(f"called_{name}" for name in names), called, 1.0
     listed = most_met("o_ring", (inside, section, 0.0), kind or "o_ring")

@@ -10,9 +10,8 @@ from functools import lru_cache
 from ample.core.designation.seals.words import Word, spans_of, words_in
 from ample.core.errors import BadInput
 from ample.core.parts import SEALS, Span
-from ample.core.sizes import parse_length
+from ample.core.sizes import INCH_MM, parse_length
 
-MM_PER_INCH = 25.4
 _TIMES_BETWEEN = re.compile(r"(?<=\d)\s*[X×*]\s*(?=[\d.,Ø])")
 _THOUSANDTHS = re.compile(r"[.,]\d{3}")
 _BASE_AND_HEIGHT = re.compile(r"(?<=\d;)\d{1,2}(?:[.,]\d+)?/\d{1,2}(?:[.,]\d+)?\s*$")
@@ -141,7 +140,7 @@ def blanked(text: str, places: Iterable[tuple[int, int]]) -> str:
 
 
 def _as_inch(number: Number) -> Number:
-    return Number(number.start, number.stop, number.mm * MM_PER_INCH, True)
+    return Number(number.start, number.stop, number.mm * INCH_MM, True)
 
 
 def _numbers(free: str) -> list[tuple[Number, str]]:

@@ -7,8 +7,9 @@ from functools import lru_cache
 
 from ample.core.designation.seals.reading import assembled
 from ample.core.designation.seals.sizes import BARE_SCORE
-from ample.core.designation.seals.text import MM_PER_INCH, Text
+from ample.core.designation.seals.text import Text
 from ample.core.parts import MarkingReading, Span
+from ample.core.sizes import INCH_MM
 from ample.core.standards import SealSize, sizes_of_family
 
 _WORN = re.compile(r"[0-9?][0-9?.,]*(?:\s*[X×*/ -]\s*[0-9?][0-9?.,]*)*")
@@ -94,8 +95,6 @@ def _composed_codes() -> tuple[str, dict[str, SealSize]]:
     found: dict[str, SealSize] = {}
     for size in sizes_of_family("hydraulic_seal"):
         if size.listed == "inch practice" and size.kind.startswith("u_cup"):
-            inside, section, height = (
-                int(each / MM_PER_INCH * 1000 + 1e-6) for each in size.dimensions_mm[:3]
-            )
+            inside, section, height = (int(each / INCH_MM * 1000 + 1e-6) for each in size.dimensions_mm[:3])
             found.setdefault(f"{section:03d}0 {inside:03d} {height:03d}", size)
     return "\n" + "\n".join(found) + "\n", found

@@ -7,10 +7,10 @@ from typing import Literal
 
 from ample.core.designation.seals.words import seal_words
 from ample.core.parts import SealSpec
+from ample.core.sizes import INCH_MM
 from ample.core.standards import seal_sizes
 from ample.core.standards.seals import inch_fraction
 
-MM_PER_INCH = 25.4
 Habit = Literal["standard", "market", "words"]
 _OWN_NAME = ("DIN ", "ISO ", "MB", "V-", "-", "8-")
 _MARKET = {
@@ -78,7 +78,7 @@ def composed_code(spec: SealSpec) -> str:
     """
     if spec.family != "hydraulic_seal":
         return ""
-    inside, section, height = (size / 25.4 for size in spec.dimensions_mm[:3])
+    inside, section, height = (size / INCH_MM for size in spec.dimensions_mm[:3])
     if spec.kind == "piston_seal":
         bore = 16 * (inside + 2 * section)
         return f"PISTON SEAL {round(bore)}" if abs(bore - round(bore)) < 0.002 else ""
@@ -109,7 +109,7 @@ def _size(spec: SealSpec) -> str:
 
 def _written(size_mm: float) -> str:
     """A size with its unit: in inches where it is a whole number of their thirty-seconds and of no millimetre."""
-    parts = size_mm / MM_PER_INCH * 32
+    parts = size_mm / INCH_MM * 32
     if abs(parts - round(parts)) < 1e-3 and abs(size_mm - round(size_mm)) > 1e-3:
         return f"{inch_fraction(size_mm)} IN"
     return f"{size_mm:g} MM"
