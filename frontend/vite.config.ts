@@ -14,5 +14,5 @@ export default defineConfig({
     reportCompressedSize: true,
   },
   test: { include: ['tests/**/*.test.ts'] },
-  server: { proxy: { '/api': 'http://127.0.0.1:8040' } },
+  server: { proxy: { '/api': process.env['AMPLE_API'] ?? 'http://127.0.0.1:8040' } },
 })

@@ -1,37 +1,48 @@
-"""A private MariaDB with the demo in it, shared by all tests that need one; signed-in clients."""
+"""A private MariaDB with the demo in it, one to a test process; signed-in clients."""
 
 import secrets
-from datetime import UTC, datetime
-from pathlib import Path
 
 import pytest
 from hypothesis import settings
 
-from ample.demo.load import PEOPLE, load_demo
+from ample.demo.load import PEOPLE
 from ample.shop.doer import Doer
 from ample.shop.instruments.actions import instrument_finder, known_instruments
 from ample.store import Database
-from ample.store.migrate import migrate
-from ample.store.private_server import PrivateServer
 from ample.web.app import create_app
 from ample.web.settings import Settings
+from tests.template import now, started
 
 settings.register_profile("shop", deadline=None, print_blob=True)
 settings.load_profile("shop")
 PINS = {role: (name, pin) for name, role, pin in PEOPLE}
+# What takes longest is begun first, so that no process is left with it alone at the end.
+FIRST = ("core/identify", "browser", "test_launcher", "demo", "shop", "web")
 
 
-def now() -> datetime:
-    return datetime.now(UTC).replace(tzinfo=None)
+def pytest_addoption(parser):
+    parser.addoption("--long", action="store_true", help="the long cases too: what CI runs")
+
+
+def pytest_collection_modifyitems(config, items):
+    """Long cases wait to be asked for; what shares a file's fixtures stays in one process."""
+    if not config.getoption("--long"):
+        asked = {argument.partition("[")[0] for argument in config.args if "::" in argument}
+        kept = [item for item in items if not item.get_closest_marker("long") or asked]
+        config.hook.pytest_deselected(items=[item for item in items if item not in kept])
+        items[:] = kept
+    for item in items:
+        if "browser" not in item.path.parts and not item.get_closest_marker("xdist_group"):
+            item.add_marker(pytest.mark.xdist_group(str(item.path)))
+    items.sort(
+        key=lambda item: next((n for n, part in enumerate(FIRST) if part in str(item.path)), len(FIRST))
+    )
 
 
 @pytest.fixture(scope="session")
 def server(tmp_path_factory):
-    home: Path = tmp_path_factory.mktemp("shop")
-    made = PrivateServer(home)
-    made.start()
-    migrate(made.url)
-    load_demo(Database(made.url), now(), lambda _: None)
+    """One to a test process: a private MariaDB over a fresh copy of the demo."""
+    made = started("demo", tmp_path_factory.mktemp("shop"))
     yield made
     made.stop()
 

@@ -5,15 +5,15 @@ from __future__ import annotations
 import os
 from collections.abc import Iterator
 from contextlib import contextmanager
-from datetime import UTC, datetime
 from pathlib import Path
 
 from ample.core.errors import BadInput
 from ample.prepare import say
 from ample.serve import RUNNING, home_directory, only_one
-from ample.store.dump import check_dump, read_dump, write_dump
-from ample.store.migrate import migrate
+from ample.store.dump import check_dump, write_dump
 from ample.store.private_server import PrivateServer, StartFailed
+from ample.store.restore import change_back
+from ample.store.restore import restore as put_in_place
 
 
 def backup(arguments: list[str]) -> int:
@@ -27,17 +27,25 @@ def backup(arguments: list[str]) -> int:
 
 
 def restore(arguments: list[str]) -> int:
-    """Put a backup in the place of the shop's data; what was there is kept in a file of its own."""
+    """Put a backup in the place of the shop's data; what was there before is kept and named."""
+    if arguments[:1] == ["--kept"]:
+        return _kept(arguments[1:])
     source = _file(arguments, "restore")
     check_dump(source)
     home = home_directory()
     with _database(home, may_run=False) as url:
-        migrate(url)
-        before = home / f"before-restore-{datetime.now(UTC):%Y%m%d-%H%M%S}.sql.gz"
-        write_dump(url, before)
-        read_dump(url, source)
-        migrate(url)
-    say(f"restored from {source}; what was there before is in {before}")
+        kept = put_in_place(url, source, say)
+    say(f"restored from {source}; what was there before is kept in the database as {kept}")
+    say(f"to go back to it: ./ample restore --kept {kept}")
+    return 0
+
+
+def _kept(arguments: list[str]) -> int:
+    if len(arguments) != 1:
+        raise BadInput("one_name", "./ample restore --kept NAME: give the name that an earlier restore told.")
+    with _database(home_directory(), may_run=False) as url:
+        other = change_back(url, arguments[0])
+    say(f"{arguments[0]} is the shop's data again; what was there before is kept as {other}")
     return 0
 
 

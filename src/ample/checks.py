@@ -1,4 +1,8 @@
-"""`./ample test`: every check in order, then every test; the first failing one is named."""
+"""`./ample test`: every check beside every test; what failed is named.
+
+The tests run in as many processes as there are processors, each with a server of its own; the checks run beside
+them. Long cases are left out unless `--all` is given; with other arguments only pytest runs, with them.
+"""
 
 from __future__ import annotations
 
@@ -7,18 +11,47 @@ import subprocess
 import sys
 import tempfile
 import time
+from collections.abc import Callable
+from concurrent.futures import ThreadPoolExecutor
+from functools import partial
 from pathlib import Path
 
 from ample.prepare import FRONT, ROOT, say
 
 PATHS = ("src", "tests", "benchmarks")
+BESIDE = 1  # checks at a time, while the tests run
+REPORT = ROOT / "var" / "tests.xml"
 
 
 def run_all(arguments: list[str]) -> int:
-    """Run the checks, then pytest; with arguments only pytest with them. 0 when all hold."""
+    """Run the checks and pytest beside them; 0 when all hold."""
     python = sys.executable
+    whole = not arguments or arguments == ["--all"]
+    if not whole:
+        return subprocess.run([python, "-m", "pytest", *_asked(arguments)], cwd=ROOT, check=False).returncode
+    began = time.monotonic()
+    with ThreadPoolExecutor(BESIDE) as beside:
+        told = [(name, beside.submit(check)) for name, check in _checks(python).items()]
+        REPORT.parent.mkdir(exist_ok=True)
+        tests = subprocess.run(
+            [python, "-m", "pytest", "-n", str(max(os.cpu_count() or 2, 2)), "--dist=loadgroup",
+             "--durations=10", f"--junit-xml={REPORT}", *_asked(arguments)],
+            cwd=ROOT, check=False,
+        ).returncode  # fmt: skip
+        failed = [name for name, check in told if not check.result()]
+    for name in failed:
+        say(f"FAILED: {name}")
+    say(f"checks and tests took {(time.monotonic() - began) / 60:.1f} min")
+    return 1 if failed or tests else 0
+
+
+def _asked(arguments: list[str]) -> list[str]:
+    return ["--long" if each == "--all" else each for each in arguments]
+
+
+def _checks(python: str) -> dict[str, Callable[[], bool]]:
     where = Path(python).parent
-    checks: tuple[tuple[str, list[str], Path], ...] = (
+    commands: tuple[tuple[str, list[str], Path], ...] = (
         ("ruff check", [str(where / "ruff"), "check", *PATHS], ROOT),
         ("ruff format", [str(where / "ruff"), "format", "--check", "--quiet", *PATHS], ROOT),
         ("mypy", [python, "-m", "mypy"], ROOT),
@@ -27,15 +60,10 @@ def run_all(arguments: list[str]) -> int:
         ("front end: lint", ["npm", "run", "--silent", "lint"], FRONT),
         ("front end: tests", ["npm", "run", "--silent", "test"], FRONT),
     )
-    failed: list[str] = []
-    if not arguments:
-        failed = [name for name, command, folder in checks if not _holds(name, command, folder)]
-        if not _types_fresh():
-            failed.append("generated types")
-    tests = subprocess.run([python, "-m", "pytest", *arguments], cwd=ROOT, check=False).returncode
-    for name in failed:
-        say(f"FAILED: {name}")
-    return 1 if failed or tests else 0
+    found: dict[str, Callable[[], bool]] = {
+        name: partial(_holds, name, command, folder) for name, command, folder in commands
+    }
+    return found | {"generated types": _types_fresh}
 
 
 def _holds(name: str, command: list[str], folder: Path) -> bool:

@@ -18,6 +18,8 @@ def main(arguments: list[str]) -> int:
     """Run a command; a refusal is one clear line and exit code 1."""
     commands: dict[str, Callable[[list[str]], int]] = {
         "start": start,
+        "serve": serve,
+        "dev": dev,
         "test": test,
         "calc": calc,
         "bench": bench,
@@ -31,15 +33,31 @@ def main(arguments: list[str]) -> int:
         hint = f" {error.hint}" if error.hint else ""
         say(f"{error.message}{hint}")
         return 1
-    except BrokenPipeError:
+    except BrokenPipeError:  # whoever was to read it has gone
+        os.dup2(os.open(os.devnull, os.O_WRONLY), sys.stdout.fileno())
+        say("what was to be printed could not be: its reader has gone")
         return 1
 
 
 def start(_: list[str]) -> int:
-    """Set up, serve, and stop all of it again."""
-    from ample.serve import serve
+    """Keep a shop open: a small parent that begins the launcher again when it dies."""
+    from ample.parent import Parent
 
-    return serve()
+    return Parent().run()
+
+
+def serve(_: list[str]) -> int:
+    """The launcher itself, below `start`."""
+    from ample.serve import serve as run
+
+    return run()
+
+
+def dev(_: list[str]) -> int:
+    """Both halves with reload, for whoever changes them."""
+    from ample.dev import run
+
+    return run()
 
 
 def test(arguments: list[str]) -> int:

@@ -16,7 +16,8 @@ FRONT = ROOT / "frontend"
 BUILT = ROOT / "src" / "ample" / "web" / "built"
 COMMANDS = {
     "start": "set up, start everything, serve the pages",
-    "test": "set up and run every check and test",
+    "test": "set up and run the checks and tests; --all: the long ones too",
+    "dev": "set up and start everything with reload of both halves",
     "calc": "one question to the core: calc OPERATION [JSON], or calc --lines",
     "bench": "run the benchmarks",
     "backup": "the whole shop's data into a new file: backup FILE",
@@ -58,7 +59,7 @@ def prepare(command: str) -> None:
     """Get what the command needs and does not have yet."""
     virtual_environment(with_checks=command in ("test", "bench"))
     needs_database = command in ("test", "bench") or (
-        command in ("start", "backup", "restore") and not os.environ.get("AMPLE_DATABASE_URL")
+        command in ("start", "dev", "backup", "restore") and not os.environ.get("AMPLE_DATABASE_URL")
     )
     if needs_database:
         debian_package("mariadb-server", "/usr/sbin/mariadbd", "mariadbd")
@@ -66,6 +67,8 @@ def prepare(command: str) -> None:
         debian_package("chromium", "/usr/bin/chromium", "chromium")
     if command in ("start", "test", "bench"):
         front_end(for_checks=command == "test")
+    if command == "dev":
+        node_modules()
 
 
 def run(command: list[str], why: str, where: Path = ROOT, environment: dict[str, str] | None = None) -> None:

@@ -1,4 +1,4 @@
-"""`./ample start`: a private MariaDB and the server, started in order and stopped in order."""
+"""The launcher: a private MariaDB, the server and what stands beside them, started, kept running and stopped."""
 
 from __future__ import annotations
 
@@ -10,10 +10,12 @@ import signal
 import socket
 import subprocess
 import sys
+import threading
 import time
 import urllib.error
 import urllib.request
-from dataclasses import dataclass
+from contextlib import suppress
+from dataclasses import dataclass, field
 from datetime import UTC, datetime
 from pathlib import Path
 from types import FrameType
@@ -21,18 +23,25 @@ from typing import IO
 
 import pymysql
 
-from ample.core.errors import BadInput
+from ample.core.errors import BadInput, Conflict
+from ample.parent import say_opened
 from ample.prepare import ROOT, say
 from ample.shop.calipers import queries as calipers
-from ample.store import Database
+from ample.shop.upgrade import bring_up_to_date
+from ample.store import Database, DatabaseAway
 from ample.store.database import Address
 from ample.store.migrate import migrate
+from ample.store.presence import FRESH_SECONDS, Presence
 from ample.store.private_server import PrivateServer, StartFailed, dies_with_parent, free_port
+from ample.store.restore import settle_interrupted
 from ample.web.settings import secret_key
 
 WORKERS = 2
 LEAST_FREE_BYTES = 150 * 1024 * 1024
 READY_SECONDS = 60
+SETUP_SECONDS = 120.0  # the demo, and bringing an older shop up to date, may take longer than a page waits
+WATCH_SECONDS, PRESENCE_SECONDS = 0.25, 3.0
+LONG_RUN_SECONDS, LONGEST_WAIT_SECONDS = 60.0, 15.0
 RUNNING = "database-port"
 BUTTON = "caliper-button"
 DEMO_CALIPER = "caliper 3"
@@ -42,46 +51,123 @@ class Stop(Exception):
     """Told to stop."""
 
 
-def serve() -> int:
-    """Start all, wait, stop all; whatever goes wrong, nothing is left running."""
+def serve(kind: type[Shop] | None = None) -> int:
+    """Start all, keep all running, stop all; whatever goes wrong, nothing is left running."""
     for number in (signal.SIGINT, signal.SIGTERM, signal.SIGHUP):
         signal.signal(number, _stop)
     port = _port()
     home = home_directory()
     lock = only_one(home)
-    server: PrivateServer | None = None
-    web: subprocess.Popen[bytes] | None = None
-    helpers: list[Helper] = []
+    shop = (kind or Shop)(home, port)
     try:
-        url = os.environ.get("AMPLE_DATABASE_URL", "")
-        if url:
-            _reachable(url)
-        else:
-            say("starting the database")
-            server = PrivateServer(home)
-            server.start()
-            url = server.url
-            (home / RUNNING).write_text(str(server.port))
-        say("bringing the database up to date")
-        migrate(url)
-        loaded = _demo(url)
-        web = _web(url, home, port)
-        helpers = _helpers(url, home)
-        _wait_ready(web, port)
-        _welcome(port, loaded or os.environ.get("AMPLE_DEMO") != "0", url)
-        _watch(web, server, helpers)
+        shop.open()
+        say_opened()
+        shop.keep_running()
     except Stop:
         say("stopping")
     except pymysql.err.Error as error:
         raise StartFailed("database", f"The database refused: {error.args[-1]}") from error
     finally:
-        for each in helpers:
-            each.end()
-        _end(web)
-        if server:
-            server.stop()
+        shop.close()
         lock.close()
     return 0
+
+
+class Shop:
+    """All that runs while the shop is open."""
+
+    def __init__(self, home: Path, port: int) -> None:
+        self._home = home
+        self._port = port
+        self._server: PrivateServer | None = None
+        self._presence: Presence | None = None
+        self._closed = threading.Event()
+        self._kept: list[Kept] = []
+
+    def open(self) -> None:
+        """Start everything in order; returns when the pages answer."""
+        url = os.environ.get("AMPLE_DATABASE_URL", "")
+        if url:
+            _reachable(url)
+        else:
+            say("starting the database")
+            self._server = PrivateServer(self._home)
+            self._server.start()
+            url = self._server.url
+            (self._home / RUNNING).write_text(str(self._server.port))
+        self._presence = Presence(url)
+        self._presence.show()
+        _settle(url)
+        say("bringing the database up to date")
+        migrate(url)
+        loaded = _demo(url)
+        bring_up_to_date(Database(url, answer_seconds=SETUP_SECONDS))
+        threading.Thread(target=self._show_presence, daemon=True).start()
+        secret_key(self._home)
+        say("starting the server")
+        halves = self._halves(url)
+        self._kept = [*halves, *_helpers(url, self._home)]
+        for each in self._kept:
+            each.keep_running()
+        _wait_ready(halves[0], self._port)
+        _welcome(self._port, loaded or os.environ.get("AMPLE_DEMO") != "0", url)
+
+    def _halves(self, url: str) -> list[Kept]:
+        """What serves the pages and answers: one server for both; the first answers."""
+        environment = os.environ | {"AMPLE_DATABASE_URL": url, "AMPLE_HOME": str(self._home)}
+        environment.setdefault(
+            "OPENBLAS_NUM_THREADS", "1"
+        )  # the arrays are small: threads only get in the way
+        arguments = ["-m", "ample.web.workers", f"--port={self._port}", f"--workers={WORKERS}"]
+        return [Kept("the server", arguments, environment, self._home / "server.log")]
+
+    def keep_running(self) -> None:
+        """Stay until told to stop; whatever died is started again, and again."""
+        database = Restarted()
+        while True:
+            time.sleep(WATCH_SECONDS)
+            for each in self._kept:
+                each.keep_running()
+            if self._server and self._server.ended() and database.is_due():
+                say("the database stopped; starting it again")
+                try:
+                    self._server.restart()
+                except StartFailed as error:
+                    say(f"{error.message} It is tried again.")
+
+    def close(self) -> None:
+        """Stop everything in order."""
+        self._closed.set()
+        for each in reversed(self._kept):
+            each.end()
+        if self._presence:
+            with suppress(DatabaseAway):
+                self._presence.leave()
+        if self._server:
+            self._server.stop()
+
+    def _show_presence(self) -> None:
+        assert self._presence is not None
+        while not self._closed.wait(PRESENCE_SECONDS):
+            with suppress(DatabaseAway):  # it is away for everyone; the next time comes soon
+                self._presence.show()
+
+
+def _settle(url: str) -> None:
+    """Finish or undo a restore that was interrupted; one that goes on is given a moment to show it."""
+    until = time.monotonic() + FRESH_SECONDS + 2
+    while True:
+        try:
+            done = settle_interrupted(url)
+        except Conflict as error:
+            if time.monotonic() > until:
+                raise
+            say(f"{error.message} Waiting for a moment.")
+            time.sleep(2)
+        else:
+            if done:
+                say(done)
+            return
 
 
 def _stop(number: int, frame: FrameType | None) -> None:
@@ -149,7 +235,7 @@ def _reachable(url: str) -> None:
 
 
 def _demo(url: str) -> bool:
-    database = Database(url)
+    database = Database(url, answer_seconds=SETUP_SECONDS)
     if os.environ.get("AMPLE_DEMO") == "0" or database.look(
         lambda t: t.single_value("SELECT EXISTS (SELECT 1 FROM people)")
     ):
@@ -159,33 +245,16 @@ def _demo(url: str) -> bool:
     return load_demo(database, datetime.now(UTC).replace(tzinfo=None), say)
 
 
-def _web(url: str, home: Path, port: int) -> subprocess.Popen[bytes]:
-    say("starting the server")
-    secret_key(home)
-    environment = os.environ | {"AMPLE_DATABASE_URL": url, "AMPLE_HOME": str(home)}
-    environment.setdefault("OPENBLAS_NUM_THREADS", "1")  # the arrays are small: threads only get in the way
-    log = (home / "server.log").open("ab")
-    return subprocess.Popen(
-        [
-            sys.executable, "-m", "gunicorn", "--preload", f"--workers={WORKERS}", "--threads=8",
-            "--worker-class=gthread", f"--bind=127.0.0.1:{port}", "--graceful-timeout=5",
-            "--timeout=60", "--no-control-socket", "ample.web.wsgi:app",
-        ],
-        env=environment, stdout=log, stderr=log, stdin=subprocess.DEVNULL,
-        preexec_fn=dies_with_parent(), cwd=ROOT,
-    )  # fmt: skip
-
-
-def _wait_ready(web: subprocess.Popen[bytes], port: int) -> None:
+def _wait_ready(web: Kept, port: int) -> None:
     until = time.monotonic() + READY_SECONDS
     while time.monotonic() < until:
-        if web.poll() is not None:
+        if web.ended():
             raise StartFailed("server_stopped", "The server did not start; see server.log in AMPLE_HOME.")
         try:
             with urllib.request.urlopen(f"http://127.0.0.1:{port}/api/health", timeout=5):
                 return
         except urllib.error.HTTPError:
-            return  # it answers; a database that died meanwhile is started again by `_watch`
+            return  # it answers; a database that died meanwhile is started again
         except OSError:
             time.sleep(0.1)
     raise StartFailed("server_slow", "The server did not answer; see server.log in AMPLE_HOME.")
@@ -203,45 +272,81 @@ def _welcome(port: int, demo: bool, url: str) -> None:
 
 
 @dataclass
-class Helper:
-    """A process beside the server that is started again when it ends."""
+class Restarted:
+    """When something that died may be started again: at once, then with longer and longer waits."""
 
+    wait_seconds: float = 0.0
+    last: float = 0.0
+
+    def is_due(self) -> bool:
+        """Whether it may be started now; counted as started when so."""
+        now = time.monotonic()
+        if now - self.last > LONG_RUN_SECONDS:
+            self.wait_seconds = 0.0
+        if now - self.last < self.wait_seconds:
+            return False
+        self.last = now
+        self.wait_seconds = min(max(2 * self.wait_seconds, 1.0), LONGEST_WAIT_SECONDS)
+        return True
+
+
+@dataclass
+class Kept:
+    """A process of the shop that is started again when it ends."""
+
+    name: str
     arguments: list[str]
     environment: dict[str, str]
     log: Path
+    program: str = sys.executable
+    folder: Path = ROOT
     process: subprocess.Popen[bytes] | None = None
+    restarted: Restarted = field(default_factory=Restarted)
+
+    def ended(self) -> bool:
+        """Whether it was started and has ended."""
+        return self.process is not None and self.process.poll() is not None
 
     def keep_running(self) -> None:
         """Start it, or start it again."""
-        if self.process is None or self.process.poll() is not None:
+        if self.process is not None and (self.process.poll() is None or not self.restarted.is_due()):
+            return
+        if self.process is not None:
+            say(f"{self.name} stopped; starting it again")
+        try:
             with self.log.open("ab") as log:
                 self.process = subprocess.Popen(
-                    [sys.executable, *self.arguments], env=self.environment, stdout=log, stderr=log,
-                    stdin=subprocess.DEVNULL, preexec_fn=dies_with_parent(), cwd=ROOT,
+                    [self.program, *self.arguments], env=self.environment, stdout=log, stderr=log,
+                    stdin=subprocess.DEVNULL, preexec_fn=dies_with_parent(), cwd=self.folder,
                 )  # fmt: skip
+        except OSError as error:  # no memory, no process to be had, a full disk: tried again
+            say(f"{self.name} cannot be started just now: {error.strerror}.")
 
     def end(self) -> None:
         """Stop it."""
-        _end(self.process)
+        if self.process and self.process.poll() is None:
+            self.process.terminate()
+            try:
+                self.process.wait(10)
+            except subprocess.TimeoutExpired:
+                self.process.kill()
+                self.process.wait()
 
 
-def _helpers(url: str, home: Path) -> list[Helper]:
-    """The caliper link; where the demo's caliper is listed, its stand-in too."""
-    environment = os.environ | {"AMPLE_DATABASE_URL": url}
-    found = [Helper(["-m", "ample.devices.link"], environment, home / "calipers.log")]
-    number = _demo_caliper(url)
-    if number:
+def _helpers(url: str, home: Path) -> list[Kept]:
+    """The caliper link and the backups; where the demo's caliper is listed, its stand-in too."""
+    environment = os.environ | {"AMPLE_DATABASE_URL": url, "AMPLE_HOME": str(home)}
+    log = home / "calipers.log"
+    found = [
+        Kept("the link to the calipers", ["-m", "ample.devices.link"], environment, log),
+        Kept("the daily backup", ["-m", "ample.daily_backup"], environment, home / "backups.log"),
+    ]
+    if _demo_caliper(url):
         port, button = free_port(), free_port()
-        Database(url).run(lambda t: calipers.add_caliper(t, DEMO_CALIPER, "127.0.0.1", port))
+        Database(url).run(lambda t: calipers.move_caliper(t, DEMO_CALIPER, "127.0.0.1", port))
         (home / BUTTON).write_text(str(button))
-        found.insert(
-            0,
-            Helper(
-                ["-m", "ample.standins.caliper", str(port), str(button)], environment, home / "calipers.log"
-            ),
-        )
-    for each in found:
-        each.keep_running()
+        arguments = ["-m", "ample.standins.caliper", str(port), str(button)]
+        found.insert(0, Kept("the stand-in caliper", arguments, environment, log))
     return found
 
 
@@ -249,29 +354,6 @@ def _demo_caliper(url: str) -> bool:
     """Whether the demo's caliper is on the list."""
     listed = Database(url).run(calipers.all_calipers)
     return any(each.name == DEMO_CALIPER and each.host == "127.0.0.1" for each in listed)
-
-
-def _watch(web: subprocess.Popen[bytes], server: PrivateServer | None, helpers: list[Helper]) -> None:
-    """Stay until told to stop; a database or a helper that died is started again."""
-    while True:
-        time.sleep(0.5)
-        for each in helpers:
-            each.keep_running()
-        if web.poll() is not None:
-            raise StartFailed("server_stopped", "The server stopped; see server.log in AMPLE_HOME.")
-        if server and server.process and server.process.poll() is not None:
-            say("the database stopped; starting it again")
-            server.restart()
-
-
-def _end(web: subprocess.Popen[bytes] | None) -> None:
-    if web and web.poll() is None:
-        web.terminate()
-        try:
-            web.wait(10)
-        except subprocess.TimeoutExpired:
-            web.kill()
-            web.wait()
 
 
 def press_caliper(line: str) -> int:

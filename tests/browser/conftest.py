@@ -7,15 +7,13 @@ import subprocess
 import sys
 import time
 import urllib.request
-from datetime import UTC, datetime
 
 import pytest
 from playwright.sync_api import expect, sync_playwright
 
-from ample.demo.load import load_demo
 from ample.store import Database
-from ample.store.migrate import migrate
-from ample.store.private_server import PrivateServer, free_port
+from ample.store.private_server import free_port
+from tests.template import now, started
 
 expect.set_options(timeout=15_000)  # a busy machine is slow; how fast it is, `./ample bench` says
 AWAY = re.compile("status of|net::ERR_FAILED")  # what a test does to the server on purpose
@@ -26,10 +24,7 @@ ARGUMENTS = [
 
 @pytest.fixture(scope="session")
 def own_database(tmp_path_factory):
-    made = PrivateServer(tmp_path_factory.mktemp("browser"))
-    made.start()
-    migrate(made.url)
-    load_demo(Database(made.url), datetime.now(UTC).replace(tzinfo=None), lambda _: None)
+    made = started("demo", tmp_path_factory.mktemp("browser"))
     yield made
     made.stop()
 
@@ -39,8 +34,7 @@ def address(own_database):
     port = free_port()
     environment = os.environ | {"AMPLE_DATABASE_URL": own_database.url, "AMPLE_HOME": str(own_database.home)}
     server = subprocess.Popen(
-        [sys.executable, "-m", "gunicorn", "--preload", "--workers=2", "--threads=8", "--worker-class=gthread",
-         f"--bind=127.0.0.1:{port}", "--no-control-socket", "--log-level=error", "ample.web.wsgi:app"],
+        [sys.executable, "-m", "ample.web.workers", f"--port={port}", "--workers=2"],
         env=environment, stdin=subprocess.DEVNULL,
     )  # fmt: skip
     until = time.monotonic() + 180
@@ -58,6 +52,25 @@ def address(own_database):
 
 
 @pytest.fixture(scope="session")
+def signed_in(browser, address):
+    """What a browser holds of each person once signed in: signing in by hand is tested once, not in every test."""
+    held = {}
+
+    def of(name):
+        if name not in held:
+            context = browser.new_context()
+            page = context.new_page()
+            page.goto(address)
+            page.get_by_role("button", name=name).click()
+            page.get_by_role("combobox", name="what's in your hand").wait_for()
+            held[name] = context.storage_state()
+            context.close()
+        return held[name]
+
+    return of
+
+
+@pytest.fixture(scope="session")
 def browser():
     with sync_playwright() as playwright:
         made = playwright.chromium.launch(executable_path="/usr/bin/chromium", args=ARGUMENTS)
@@ -68,36 +81,37 @@ def browser():
 class Bench:
     """A page of one person; what the console complains about fails the test."""
 
-    def __init__(self, browser, address, faults):
-        self.context = browser.new_context(viewport={"width": 1280, "height": 800})
-        self.page = self.context.new_page()
+    def __init__(self, browser, address, faults, state=None):
+        self.context = browser.new_context(viewport={"width": 1280, "height": 800}, storage_state=state)
+        self._page = self.context.new_page()
+        self._opened = False
         self.address = address
-        self.page.on("pageerror", lambda error: faults.append(str(error)))
-        self.page.on(
+        self._page.on("pageerror", lambda error: faults.append(str(error)))
+        self._page.on(
             "console",
             lambda m: faults.append(m.text) if m.type == "error" and not AWAY.search(m.text) else None,
         )
 
-    def sign_in(self, name="Wren"):
-        self.page.goto(self.address)
-        self.page.get_by_role("button", name=name).click()
-        self.page.get_by_role("combobox", name="what's in your hand").wait_for()
-        return self.page
+    @property
+    def page(self):
+        """The page; whoever has gone nowhere yet stands at the Counter."""
+        if not self._opened:
+            self.go("/").get_by_role("combobox", name="what's in your hand").wait_for()
+        return self._page
 
     def go(self, path):
-        self.page.goto(self.address + path)
-        return self.page
+        self._opened = True
+        self._page.goto(self.address + path)
+        return self._page
 
 
 @pytest.fixture
-def person(browser, address):
+def person(browser, address, signed_in):
     faults, made = [], []
 
     def make(name="Wren"):
-        bench = Bench(browser, address, faults)
-        made.append(bench)
-        bench.sign_in(name)
-        return bench
+        made.append(Bench(browser, address, faults, signed_in(name)))
+        return made[-1]
 
     yield make
     for bench in made:
@@ -120,9 +134,9 @@ def make_part(own_database):
     from ample.shop.jobs.records import NewJob, NewPart
 
     def make(**more):
-        doer = Doer(1, "Wren", "bench", datetime.now(UTC).replace(tzinfo=None))
-
         def work(t):
+            wren = t.single_value("SELECT person_id FROM people WHERE name = 'Wren'")
+            doer = Doer(wren, "Wren", "bench", now())
             job = open_job(t, doer, NewJob(title="Browser test unit"))
             return job.number, add_part(t, doer, job.number, NewPart(name="Test bearing", **more)).part_id
 

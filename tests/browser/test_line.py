@@ -24,7 +24,9 @@ def open_job(own_database):
     from ample.store import Database
 
     def make(read=True, **more):
-        doer = Doer(1, "Wren", "bench", datetime.now(UTC).replace(tzinfo=None))
+        database = Database(own_database.url)
+        wren = database.run(lambda t: t.single_value("SELECT person_id FROM people WHERE name = 'Wren'"))
+        doer = Doer(wren, "Wren", "bench", datetime.now(UTC).replace(tzinfo=None))
 
         def work(t):
             job = open_unit(t, doer, NewJob(title="Browser line unit", **more))

@@ -29,7 +29,10 @@ def test_an_instrument_is_added_and_its_certificate_renewed(as_role):
     client = as_role("bench")
     old = client.put("/api/instruments", TOOL | {"calibrated_on": str(TODAY - timedelta(days=500))})
     assert named(old, "caliper 9")["overdue"]
-    assert not named(client.put("/api/instruments", TOOL), "caliper 9")["overdue"]
+    seen = {"version": named(old, "caliper 9")["version"]}
+    assert not named(client.put("/api/instruments", TOOL | seen), "caliper 9")["overdue"]
+    stale = client.put("/api/instruments", TOOL | seen)
+    assert (stale.status_code, stale.get_json()["error"]["code"]) == (409, "changed_meanwhile")
 
 
 @pytest.mark.parametrize(
@@ -90,7 +93,9 @@ def test_new_items_are_laid_out_anew(app, database, doer):
 def test_a_dialect_is_changed_as_a_whole(as_role):
     client = as_role("counter")
     client.put("/api/dialects", {"name": "Westquay", "codes": [CODE, CODE | {"code": "QX"}]})
-    client.put("/api/dialects", {"name": "Westquay", "codes": [CODE | {"code": "QZ"}]})
+    other = {"name": "Westquay", "codes": [CODE | {"code": "QZ"}]}
+    assert client.put("/api/dialects", other).status_code == 409, "one of this name that was not seen"
+    assert client.put("/api/dialects", other | {"version": 1}).status_code == 200
     held = next(d for d in client.get("/api/dialects").get_json()["dialects"] if d["name"] == "Westquay")
     assert [each["code"] for each in held["codes"]] == ["QZ"]
 

@@ -521,7 +521,7 @@ export interface paths {
         };
         /**
          * Whether all is well
-         * @description Whether the server and its database answer.
+         * @description Whether the server answers, and its database answers and stores.
          */
         get: operations["health_api_health_get"];
         put?: never;
@@ -1397,6 +1397,8 @@ export interface components {
             port: number;
             /** State */
             state: string;
+            /** Version */
+            version: number;
             /** Words */
             words: string;
         };
@@ -1672,9 +1674,16 @@ export interface components {
         };
         /**
          * DecideRequest
-         * @description What a second person decides about a doubtful part, and why.
+         * @description What a second person decides about a doubtful part, and why; on the findings that were seen.
          */
         DecideRequest: {
+            /**
+             * Findings
+             * @description the part's findings as they were seen
+             */
+            findings: {
+                [key: string]: string;
+            };
             /** Reason */
             reason: string;
             /**
@@ -1693,6 +1702,11 @@ export interface components {
              * Format: date-time
              */
             decided_at: string;
+            /**
+             * From File
+             * @description read from a job file: it proves nothing here
+             */
+            from_file: boolean;
             /** Part */
             part: string;
             /** Person */
@@ -1810,6 +1824,8 @@ export interface components {
             codes: components["schemas"]["DialectCode"][];
             /** Name */
             name: string;
+            /** Version */
+            version: number;
         };
         /**
          * DialectsAnswer
@@ -2220,13 +2236,17 @@ export interface components {
         };
         /**
          * Health
-         * @description Whether the server and its database answer.
+         * @description Whether the server, its database and its disk do what they should, and in words what does not.
          */
         Health: {
             /** Database */
             database: boolean;
             /** Ok */
             ok: boolean;
+            /** Stores */
+            stores: boolean;
+            /** Words */
+            words: string;
         };
         /**
          * IdentificationFile
@@ -2260,9 +2280,14 @@ export interface components {
         };
         /**
          * IdentificationRecord
-         * @description What a part is said to be, by whom, and how sure it was then.
+         * @description What a part is said to be, by whom, and how sure that is on what is kept of it now.
          */
         IdentificationRecord: {
+            /**
+             * Changed Since
+             * @description the evidence has changed since: it was judged again
+             */
+            changed_since: boolean;
             /** Clash */
             clash: string;
             item: components["schemas"]["Item"];
@@ -2424,6 +2449,8 @@ export interface components {
             overdue: boolean;
             /** Scatter Mm */
             scatter_mm: number;
+            /** Version */
+            version: number;
             /** Words */
             words: string;
         };
@@ -2439,7 +2466,7 @@ export interface components {
         };
         /**
          * InstrumentSave
-         * @description An instrument of the shop with its certificate; one of this name is changed.
+         * @description An instrument of the shop with its certificate: a new one (version 0), or a change of one that was seen.
          */
         InstrumentSave: {
             /**
@@ -2472,6 +2499,12 @@ export interface components {
              * @default 0.01
              */
             scatter_mm: number;
+            /**
+             * Version
+             * @description the version that was seen; 0: a new one
+             * @default 0
+             */
+            version: number;
         };
         /**
          * Instruments
@@ -2877,6 +2910,11 @@ export interface components {
          * @description A gate light: its state, why in words, and a pass that a person gave with a reason.
          */
         Light: {
+            /**
+             * Facts Mark
+             * @description of the facts that it was judged on; a pass is given for them
+             */
+            facts_mark: string;
             /** Light */
             light: string;
             /**
@@ -3345,7 +3383,7 @@ export interface components {
         };
         /**
          * NewCaliper
-         * @description A caliper of the shop: the instrument's name, and where it sends.
+         * @description A caliper of the shop: the instrument's name, and where it sends (version 0: it is not listed yet).
          */
         NewCaliper: {
             /**
@@ -3357,16 +3395,28 @@ export interface components {
             name: string;
             /** Port */
             port: number;
+            /**
+             * Version
+             * @description the version that was seen; 0: a new one
+             * @default 0
+             */
+            version: number;
         };
         /**
          * NewDialect
-         * @description A dialect to keep; one of this name is replaced.
+         * @description A dialect to keep: a new one (version 0), or another in the place of one that was seen.
          */
         NewDialect: {
             /** Codes */
             codes: components["schemas"]["DialectCode"][];
             /** Name */
             name: string;
+            /**
+             * Version
+             * @description the version that was seen; 0: a new one
+             * @default 0
+             */
+            version: number;
         };
         /**
          * NewJob
@@ -3725,6 +3775,11 @@ export interface components {
          * @description Pass a light with a reason that stays on record.
          */
         PassLight: {
+            /**
+             * Facts Mark
+             * @description of the light as it was seen
+             */
+            facts_mark: string;
             /**
              * Light
              * @enum {string}
@@ -6996,7 +7051,9 @@ export interface operations {
     };
     orders_drop_line_orders_lines__int_line_id__delete: {
         parameters: {
-            query?: never;
+            query: {
+                version: number;
+            };
             header?: never;
             path: {
                 line_id: number;
@@ -7764,7 +7821,9 @@ export interface operations {
     };
     photos_remove_photo_photos__int_photo_id__delete: {
         parameters: {
-            query?: never;
+            query: {
+                version: number;
+            };
             header?: never;
             path: {
                 photo_id: number;

@@ -127,7 +127,8 @@ async function toBench(): Promise<void> {
 }
 async function decide(verdict: Schemas['DecideRequest']['verdict'], reason: string): Promise<void> {
   if (!selected.value) return
-  const refusal = await strip.decide(selected.value, { verdict, reason })
+  const findings = { ...strip.part.value?.findings }
+  const refusal = await strip.decide(selected.value, { findings, verdict, reason })
   said.value = refusal ? `${refusal.message} ${refusal.hint ?? ''}` : ''
   void job.refresh()
 }

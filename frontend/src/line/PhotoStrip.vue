@@ -60,7 +60,7 @@ defineExpose({ open: () => picker.value?.click() })
         <button type="button" class="plain" @click="emit('mark', photo)">
           {{ photo.place_x === null ? 'mark' : 'marked' }}
         </button>
-        <button type="button" class="plain" @click="keeper.remove(photo.photo_id)">out</button>
+        <button type="button" class="plain" @click="keeper.remove(photo)">out</button>
       </figcaption>
     </figure>
     <figure v-for="each in waits" :key="each.id" class="waits">

@@ -104,9 +104,12 @@ export function usePhotos(number: string, sent: () => Promise<void>) {
     if (answer) await sent()
     return refusal
   }
-  async function remove(photoId: number): Promise<void> {
+  async function remove({ photo_id, version }: Head): Promise<void> {
     const { refusal } = await told(
-      api.DELETE('/api/photos/{photo_id}', { params: { path: { photo_id: photoId } }, ...withKey() }),
+      api.DELETE('/api/photos/{photo_id}', {
+        params: { path: { photo_id }, query: { version } },
+        ...withKey(),
+      }),
     )
     fault.value = refusal?.message ?? ''
     await sent()

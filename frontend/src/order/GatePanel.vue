@@ -8,7 +8,7 @@ import VerdictMark from '@/drawing/VerdictMark.vue'
 const props = defineProps<{
   line: Schemas['OrderLine']
   placed: boolean
-  pass: (light: string, reason: string) => Promise<boolean>
+  pass: (light: Schemas['Light'], reason: string) => Promise<boolean>
 }>()
 const asking = ref<string | null>(null)
 const reason = ref('')
@@ -35,11 +35,10 @@ async function ask(light: string): Promise<void> {
 function keep(text: string | undefined): void {
   localStorage.setItem(`ample:reason:${props.line.line_id}:${asking.value}`, text ?? '')
 }
-async function give(): Promise<void> {
-  const light = asking.value
-  if (!light || reason.value.trim().length < 8) return
+async function give(light: Schemas['Light']): Promise<void> {
+  if (reason.value.trim().length < 8) return
   if (await props.pass(light, reason.value.trim())) {
-    localStorage.removeItem(`ample:reason:${props.line.line_id}:${light}`)
+    localStorage.removeItem(`ample:reason:${props.line.line_id}:${light.light}`)
     asking.value = null
     reason.value = ''
   }
@@ -60,7 +59,7 @@ async function give(): Promise<void> {
         <p>{{ light.words }}</p>
         <p v-if="light.passed_reason" class="doubt">{{ light.passed_by }}: {{ light.passed_reason }}</p>
         <template v-else-if="light.state !== 'holds' && !placed">
-          <form v-if="asking === light.light" class="reason" @submit.prevent="give">
+          <form v-if="asking === light.light" class="reason" @submit.prevent="give(light)">
             <Textarea
               v-model="reason"
               rows="2"
@@ -68,7 +67,7 @@ async function give(): Promise<void> {
               aria-label="reason"
               placeholder="why it may be ordered all the same"
               @update:model-value="keep"
-              @keydown.ctrl.enter.prevent="give"
+              @keydown.ctrl.enter.prevent="give(light)"
               @keydown.esc="asking = null"
             />
             <button type="submit" class="chip" :disabled="reason.trim().length < 8">

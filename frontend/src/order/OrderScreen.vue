@@ -62,15 +62,15 @@ function drop(each: Schemas['OrderLine']): void {
   void after(
     told(
       api.DELETE('/api/orders/lines/{line_id}', {
-        params: { path: { line_id: each.line_id } },
+        params: { path: { line_id: each.line_id }, query: { version: each.version } },
         ...withKey(),
       }),
     ),
   )
 }
-function pass(light: string, reason: string): Promise<boolean> {
+function pass(light: Schemas['Light'], reason: string): Promise<boolean> {
   if (!line.value) return Promise.resolve(false)
-  const body = { light: light as 'shaft', reason }
+  const body = { light: light.light as 'shaft', facts_mark: light.facts_mark, reason }
   return after(
     told(
       api.POST('/api/orders/lines/{line_id}/passes', {

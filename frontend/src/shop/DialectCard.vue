@@ -13,7 +13,10 @@ const name = ref('')
 const text = ref('')
 const refusal = ref<Refusal | null>(null)
 const kept = ref('')
-const codes = computed(() => dialects.value.find((each) => each.name === shown.value)?.codes ?? [])
+/** The dialect that is being changed, as it was when that was begun. */
+const begun = ref({ name: '', version: 0 })
+const held = computed(() => dialects.value.find((each) => each.name === shown.value))
+const codes = computed(() => held.value?.codes ?? [])
 
 /** A line of a dialect's file: values apart by commas, a meaning with a comma in double quotes. */
 function cells(line: string): string[] {
@@ -40,6 +43,7 @@ function parsed(): Code[] {
 }
 function edit(): void {
   name.value = shown.value
+  begun.value = { name: shown.value, version: held.value?.version ?? 0 }
   text.value = codes.value
     .map((each) =>
       COLUMNS.map((column) => {
@@ -58,13 +62,15 @@ async function load(): Promise<void> {
   shown.value ||= answer.dialects[0]?.name ?? ''
 }
 async function keep(): Promise<void> {
-  const body = { name: name.value.trim(), codes: parsed() }
+  const own = name.value.trim()
+  const body = { name: own, version: begun.value.name === own ? begun.value.version : 0, codes: parsed() }
   const { answer, refusal: said } = await told(api.PUT('/api/dialects', { body, ...withKey() }))
   refusal.value = said
   kept.value = ''
   if (!answer) return
   dialects.value = answer.dialects
   shown.value = body.name
+  begun.value = { name: body.name, version: held.value?.version ?? 0 }
   kept.value = `${body.codes.length} codes of ${body.name} read and kept.`
 }
 onMounted(load)

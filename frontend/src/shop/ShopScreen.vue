@@ -21,6 +21,7 @@ const fresh = () => ({
   scatter_mm: 0.01,
   calibrated_on: today,
   months_valid: 12,
+  version: 0,
 })
 const made = reactive(fresh())
 const adding = ref(false)
@@ -52,12 +53,13 @@ const checkedToday = (each: Schemas['InstrumentRecord']): Promise<boolean> =>
     scatter_mm: each.scatter_mm,
     calibrated_on: today,
     months_valid: 12,
+    version: each.version,
   })
 const link = reactive({ name: '', host: '127.0.0.1', port: '' })
 async function addCaliper(): Promise<void> {
   const { answer, refusal: said } = await told(
     api.POST('/api/calipers', {
-      body: { name: link.name, host: link.host, port: Number(link.port) || 0 },
+      body: { name: link.name, host: link.host, port: Number(link.port) || 0, version: 0 },
       ...withKey(),
     }),
   )

@@ -49,13 +49,14 @@ def load_demo(database: Database, now: datetime, say: Callable[[str], None]) -> 
     say("loading the demo: people and instruments")
 
     def all_of_it(t: Transaction) -> None:
-        owner = _people(t, now)
+        people = _people(t, now)
+        owner = people["Marl"]
         _instruments(t, now)
         _caliper(t)
         say("loading the demo: three makers' catalogues")
         _catalogue(t, owner)
         say("loading the demo: seven jobs")
-        bench = replace(owner, name="Wren", person_id=1, role="bench")
+        bench = people["Wren"]
         _jobs(t, bench)
         load_models(t, owner, _items(t))
         for job in demo_jobs():
@@ -69,19 +70,15 @@ def load_demo(database: Database, now: datetime, say: Callable[[str], None]) -> 
 
 def _items(t: Transaction) -> dict[str, int]:
     """Open bearings of the first maker by designation and clearance."""
-    first = next(iter(MAKERS))
     return {
-        f"{item.designation} C{item.clearance}": item.item_id
-        for item in queries.all_items(t)
-        if item.maker == first and item.closure == "open"
+        f"{row['designation']} C{row['clearance']}": row["item_id"]
+        for row in queries.items_of_maker(t, next(iter(MAKERS)))
+        if row["closure"] == "open"
     }
 
 
-def _people(t: Transaction, now: datetime) -> Doer:
-    owner = 0
-    for name, role, pin in PEOPLE:
-        owner = add_person(t, name, role, pin, pin)
-    return Doer(owner, "Marl", "owner", now)
+def _people(t: Transaction, now: datetime) -> dict[str, Doer]:
+    return {name: Doer(add_person(t, name, role, pin, pin), name, role, now) for name, role, pin in PEOPLE}
 
 
 def _instruments(t: Transaction, now: datetime) -> None:
@@ -118,7 +115,7 @@ def _catalogue(t: Transaction, owner: Doer) -> None:
         seals = seal_items() if maker == SEAL_MAKER else []
         maker_id = imports.add_maker(t, owner, maker, dialect_rows(maker))
         imports.import_items(t, owner, maker_id, rows + seals)
-        numbers = {item.marking: item.item_id for item in queries.all_items(t) if item.maker == maker}
+        numbers = {row["marking"]: row["item_id"] for row in queries.items_of_maker(t, maker)}
         for row in rows:
             for supplier, offer in offers(maker, row, numbers[row["marking"]]).items():
                 offered[supplier].append(offer)
@@ -240,9 +237,10 @@ def _blower(t: Transaction, doer: Doer, index: ShopIndex, find: InstrumentOf) ->
         ["15.002 15.002", "15.001 15.002", "15.002 15.001"], "micrometer 2", "j6",
         ["35.010 35.012", "35.011 35.009", "35.012 35.010"], "bore gauge 1", "H7",
     )), find)  # fmt: skip
-    sheet = add_line(t, doer, AddLine(part_id=motor), find)
-    pass_light(t, doer, sheet.lines[0].line_id, PassLight(
-        light="interchange",
+    line = add_line(t, doer, AddLine(part_id=motor), find).lines[0]
+    mark = next(each.facts_mark for each in line.lights if each.light == "interchange")
+    pass_light(t, doer, line.line_id, PassLight(
+        light="interchange", facts_mark=mark,
         reason="Runs warm beside the motor; C3 was fitted to the sister blower and runs quietly.",
     ), find)  # fmt: skip
 

@@ -113,11 +113,16 @@ def load_job(t: Transaction, bench: Doer, second: Doer, job: DemoJob) -> None:
     later = replace(first, now=at + timedelta(hours=3))
     for caution in job.read:
         acknowledge(t, later, job.number, caution)
-    save_line(t, later, job.number, LineSave(version=0, sheet=sheet_of(job)))
+    lines = sheet_of(job)
+    save_line(t, later, job.number, LineSave(version=0, sheet=lines))
+    findings = {part.key: part.findings for part in lines.parts}
     decider = replace(second, now=at + timedelta(hours=5))
     for line, place, verdict, reason in job.decisions:
-        choice = DecideRequest.model_validate({"verdict": verdict, "reason": reason})
-        decide(t, decider, job.number, key_of(job.number, line, place), choice)
+        key = key_of(job.number, line, place)
+        choice = DecideRequest.model_validate(
+            {"findings": findings[key], "verdict": verdict, "reason": reason}
+        )
+        decide(t, decider, job.number, key, choice)
     for line, place, sheet_read in job.read_at_the_bench:
         sent = send_to_bench(t, later, job.number, key_of(job.number, line, place))
         _read(t, later, sent.part_id, sheet_read)

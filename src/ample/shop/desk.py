@@ -77,7 +77,7 @@ class Desk:
         """
         now = time.monotonic()
         if self._found is None or now > self._found[0]:
-            find = self.database.run(self.instruments)
+            find = self.database.look(self.instruments)
             self._found = (now + INSTRUMENTS_SECONDS, find)
         if self._seen is None or now > self._seen[0]:
             self._seen = (now + CATALOGUE_SECONDS, self.index())
@@ -89,7 +89,7 @@ class Desk:
 
     def read(self, work: Callable[[Transaction], BaseModel]) -> Response:
         """Answer a question from the database."""
-        return json_answer(self.database.run(work))
+        return json_answer(self.database.read(work))
 
     def once(self, work: Callable[[Transaction, Doer], BaseModel], status: int = 200) -> Response:
         """Do something once: a repeat with the same key gets the first answer."""
@@ -112,7 +112,7 @@ class Desk:
             history.keep_answer(t, doer.person_id, key, status, answer)
             return status, answer
 
-        given, text = self.database.run(in_transaction)
+        given, text = self.database.run(in_transaction, repeatable=True)
         return _as_json(text, given)
 
 

@@ -21,27 +21,58 @@ Row = dict[str, Any]
 Parameters = Mapping[str, Any]
 Answer = TypeVar("Answer")
 
-DEADLOCK, LOCK_TIMEOUT, CHECK_FAILED, DUPLICATE = 1213, 1205, 4025, 1062
-_GONE = {1053, 1152, 1158, 1160, 1161, 2002, 2003, 2006, 2013, 2014, 2055, 1927}
+DEADLOCK, LOCK_TIMEOUT, CHECK_FAILED, DUPLICATE, CHANGED_SINCE_READ = 1213, 1205, 4025, 1062, 1020
+_AGAIN = {DEADLOCK, LOCK_TIMEOUT, CHANGED_SINCE_READ}
+_BUSY = {*_AGAIN, 1040, 1047, 1203, 1226, 1969, 3024}  # too many connections, a node not ready, too slow
+_READ_ONLY = {1290, 1836, 1874}
+_FULL = {3, 28, 1021, 1026, 1030, 1114}
+_GONE = {1053, 1152, 1158, 1160, 1161, 1180, 2002, 2003, 2006, 2013, 2014, 2055, 1927}
 _SESSION = (
     "SET SESSION sql_mode = 'STRICT_ALL_TABLES,NO_ZERO_DATE,NO_ENGINE_SUBSTITUTION,ONLY_FULL_GROUP_BY', "
-    "time_zone = '+00:00', innodb_lock_wait_timeout = 10"
+    "time_zone = '+00:00', innodb_lock_wait_timeout = 2"
 )
+_LATEST = "SET TRANSACTION ISOLATION LEVEL READ COMMITTED"
+_AS_OF_ONE_MOMENT = "SET TRANSACTION ISOLATION LEVEL REPEATABLE READ, READ ONLY"
 TRIES = 4
+ANSWER_SECONDS = 4.0
+PATIENCE_SECONDS = 2.2  # no new attempt is begun after this: a person gets an answer within five seconds
+KEPT_HINT = "What you typed is kept; it will be saved when they are back."
 
 
 class DatabaseAway(AmpleError):
-    """The database cannot be reached; nothing was stored."""
+    """The database cannot do what is asked just now; nothing was stored."""
 
     status: ClassVar[int] = 503
 
-    def __init__(self) -> None:
-        super().__init__(
-            "database_away",
-            "The shop's records cannot be reached just now.",
-            None,
-            "What you typed is kept; it will be saved when they are back.",
+    def __init__(
+        self,
+        code: str = "database_away",
+        message: str = "The shop's records cannot be reached just now.",
+        hint: str = KEPT_HINT,
+    ) -> None:
+        super().__init__(code, message, None, hint)
+
+    @staticmethod
+    def full() -> DatabaseAway:
+        """There is no room on the disk."""
+        return DatabaseAway(
+            "database_full",
+            "The disk of the shop's records is full: nothing more can be stored.",
+            "Free some space. What you typed is kept; it will be saved then.",
         )
+
+
+def _unwell(number: int) -> DatabaseAway | None:
+    """What an error number means for whoever asked; None when it is no trouble of the database itself."""
+    if number in _GONE:
+        return DatabaseAway()
+    if number in _BUSY:
+        return DatabaseAway("database_busy", "The shop's records are busy just now.")
+    if number in _READ_ONLY:
+        return DatabaseAway("database_read_only", "The shop's records can be read but not changed just now.")
+    if number in _FULL:
+        return DatabaseAway.full()
+    return None
 
 
 class NameTaken(Conflict):
@@ -118,6 +149,15 @@ class Transaction:
         with self._connection.cursor() as cursor:
             return int(cursor.execute(sql, values or {}))
 
+    def change_text(self, sql: str) -> int:
+        """Run a statement just as it stands, with names and plain values that were looked at before."""
+        with self._connection.cursor() as cursor:
+            return int(cursor.execute(sql))
+
+    def commit(self) -> None:
+        """What was done so far is done, whatever comes after: for work of several steps that is no one transaction."""
+        self._connection.commit()
+
     def insert(self, sql: str, values: Parameters | None = None) -> int:
         """Run an insert; the new row's number. What must be there once and is there already is refused."""
         with self._connection.cursor() as cursor:
@@ -136,12 +176,17 @@ class Transaction:
                 cursor.executemany(sql, list(values))
 
 
+class _Never(Exception):
+    """What no connection raises."""
+
+
 class Database:
     """A pool of connections to one MariaDB."""
 
-    def __init__(self, url: str, most: int = 8) -> None:
+    def __init__(self, url: str, most: int = 8, answer_seconds: float = ANSWER_SECONDS) -> None:
         self.address = Address.of(url)
         self._most = most
+        self._answer_seconds = answer_seconds
         self._pool: PooledDB | None = None
 
     def _connect(self) -> Connection[DictCursor]:
@@ -154,6 +199,9 @@ class Database:
                 blocking=True,
                 ping=0,
                 reset=False,  # `run` always commits or rolls back before it gives a connection back
+                failures=(
+                    _Never,
+                ),  # the pool itself repeats no statement: whether one may be, `_tried` knows
                 setsession=[_SESSION],
                 host=self.address.host,
                 port=self.address.port,
@@ -164,46 +212,69 @@ class Database:
                 cursorclass=DictCursor,
                 autocommit=True,  # `run` begins its transactions itself; `look` needs none
                 connect_timeout=3,
-                read_timeout=30,
-                write_timeout=30,
+                read_timeout=self._answer_seconds,
+                write_timeout=self._answer_seconds,
             )
         return self._pool.connection()  # type: ignore[no-any-return]
 
-    def run(self, work: Callable[[Transaction], Answer]) -> Answer:
-        """Do work in one transaction; a deadlock is tried again, a lost server is said so."""
-        return self._tried(lambda: self._run_once(work))
+    def run(self, work: Callable[[Transaction], Answer], repeatable: bool = False) -> Answer:
+        """Do work in one transaction; a deadlock is tried again, a lost server is said so.
+
+        Every statement sees what is stored by then: what is read after a row was locked is as new as the lock.
+        Work that finds out by itself that it was done (`repeatable`) is tried again also when the server was
+        lost in the middle of the commit.
+        """
+        return self._tried(lambda: self._in_transaction(work, _LATEST, repeatable))
+
+    def read(self, work: Callable[[Transaction], Answer]) -> Answer:
+        """Questions that change nothing and belong together: all answered as of one moment."""
+        return self._tried(lambda: self._in_transaction(work, _AS_OF_ONE_MOMENT, True))
 
     def look(self, work: Callable[[Transaction], Answer]) -> Answer:
         """One question that changes nothing, without the trips that a transaction costs."""
         return self._tried(lambda: self._look_once(work))
 
     def _tried(self, attempt_once: Callable[[], Answer]) -> Answer:
+        began = time.monotonic()
         for attempt in range(TRIES):
             try:
                 return attempt_once()
-            except pymysql.err.OperationalError as error:
-                code = error.args[0] if error.args else 0
-                if code in _GONE:
-                    if attempt == 0:  # a connection from before a restart: once more with a new one
-                        self.close()
-                        continue
-                    raise DatabaseAway from error
-                if code not in (DEADLOCK, LOCK_TIMEOUT) or attempt == TRIES - 1:
+            except (pymysql.err.OperationalError, pymysql.err.InternalError) as error:
+                number = int(error.args[0]) if error.args else 0
+                trouble = _unwell(number)
+                if trouble is None:
                     raise
-                time.sleep(random.uniform(0.01, 0.05) * (attempt + 1))
-            except (pymysql.err.InterfaceError, pymysql.err.InternalError, ConnectionError) as error:
-                if attempt == 0:
+                lost = number in _GONE
+                if lost:
                     self.close()
-                    continue
-                raise DatabaseAway from error
+                again = attempt == 0 if lost else number in _AGAIN  # lost: perhaps one from before a restart
+                if not again or not self._time_left(began, attempt):
+                    raise trouble from error
+                if not lost:
+                    time.sleep(random.uniform(0.01, 0.05) * (attempt + 1))
+            except (pymysql.err.InterfaceError, ConnectionError) as error:
+                self.close()
+                if attempt or not self._time_left(began, attempt):
+                    raise DatabaseAway from error
         raise DatabaseAway
 
-    def _run_once(self, work: Callable[[Transaction], Answer]) -> Answer:
+    @staticmethod
+    def _time_left(began: float, attempt: int) -> bool:
+        return attempt < TRIES - 1 and time.monotonic() - began < PATIENCE_SECONDS
+
+    def _in_transaction(self, work: Callable[[Transaction], Answer], how: str, repeatable: bool) -> Answer:
         connection = self._connect()
         try:
+            with connection.cursor() as cursor:
+                cursor.execute(how)
             connection.begin()
             answer = work(Transaction(connection))
-            connection.commit()
+            try:
+                connection.commit()
+            except (pymysql.err.Error, ConnectionError) as error:
+                if repeatable:
+                    raise
+                raise DatabaseAway from error  # it may be stored or not: never done twice from here
         except BaseException:
             with suppress(pymysql.err.Error, ConnectionError):  # a server gone rolls back by itself
                 connection.rollback()
@@ -228,6 +299,6 @@ class Database:
     def reachable(self) -> bool:
         """Whether the database answers just now."""
         try:
-            return bool(self.run(lambda t: t.single_value("SELECT 1")) == 1)
+            return bool(self.look(lambda t: t.single_value("SELECT 1")) == 1)
         except DatabaseAway:
             return False

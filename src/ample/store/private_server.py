@@ -20,6 +20,8 @@ import pymysql
 from ample.core.errors import AmpleError
 
 START_SECONDS = 60
+LONGEST_SOCKET_PATH = 100
+ORPHAN_SECONDS = 8.0
 _PR_SET_PDEATHSIG = 1
 
 
@@ -37,12 +39,24 @@ def free_port() -> int:
 def dies_with_parent() -> Callable[[], None]:
     """For `preexec_fn`: the child is told to stop when its parent is gone, however it went."""
     libc = ctypes.CDLL(None)
+    parent = os.getpid()
 
     def arrange() -> None:
-        libc.prctl(_PR_SET_PDEATHSIG, signal.SIGTERM)
+        _bind_to_parent(libc, parent, signal.SIGTERM)
         os.setpgid(0, 0)  # a Ctrl-C at the terminal reaches the parent alone, which stops in order
 
     return arrange
+
+
+def ends_with_parent(parent: int, number: signal.Signals) -> None:
+    """For a process just forked: it gets this signal when its parent is gone."""
+    _bind_to_parent(ctypes.CDLL(None), parent, number)
+
+
+def _bind_to_parent(libc: ctypes.CDLL, parent: int, number: signal.Signals) -> None:
+    libc.prctl(_PR_SET_PDEATHSIG, number)
+    if os.getppid() != parent:  # it went before this was arranged
+        os.kill(os.getpid(), number)
 
 
 class PrivateServer:
@@ -52,11 +66,19 @@ class PrivateServer:
         self.home = home
         self.data = home / "mariadb"
         self.password_file = home / "database-password"
-        self._runtime = Path(tempfile.mkdtemp(prefix="ample-db-"))
+        self._runtime = self._runtime_directory()
         self.socket = self._runtime / "s"
         self.log = home / "mariadb.log"
+        self._pid_file = home / "mariadb.pid"
         self.port = 0
         self.process: subprocess.Popen[bytes] | None = None
+
+    def _runtime_directory(self) -> Path:
+        """Where socket and temporary tables lie: under the home, unless its path is too long for a socket."""
+        own = self.home / "run"
+        if len(str(own / "s")) < LONGEST_SOCKET_PATH:
+            return own
+        return Path(tempfile.mkdtemp(prefix="ample-db-"))
 
     @property
     def url(self) -> str:
@@ -72,21 +94,42 @@ class PrivateServer:
         if not (self.data / "mysql").is_dir():
             self._make()
         self.port = port or free_port()
-        self.socket.unlink(missing_ok=True)  # a killed server leaves its socket behind
+        self._end_orphan()
+        shutil.rmtree(self._runtime, ignore_errors=True)  # a killed server leaves its socket behind
+        temporary = self._runtime / "tmp"  # its own: a server that starts clears what it finds in it
+        temporary.mkdir(parents=True, mode=0o700)
         with self.log.open("ab") as log:
             self.process = subprocess.Popen(
                 [
                     program, "--no-defaults", f"--datadir={self.data}", "--bind-address=127.0.0.1",
                     f"--port={self.port}", f"--socket={self.socket}",
-                    f"--pid-file={self._runtime / 'pid'}", "--skip-name-resolve",
+                    f"--pid-file={self._pid_file}", "--skip-name-resolve",
                     f"--user={_me()}", "--character-set-server=utf8mb4",
                     "--innodb-flush-log-at-trx-commit=1", "--innodb-buffer-pool-size=64M",
-                    "--performance-schema=OFF", "--max-connections=60",
+                    "--performance-schema=OFF", "--max-connections=60", f"--tmpdir={temporary}",
+                    "--loose-innodb-snapshot-isolation=ON",
                 ],
                 stdout=log, stderr=log, stdin=subprocess.DEVNULL, preexec_fn=dies_with_parent(),
             )  # fmt: skip
         self._wait()
         self._make_user()
+
+    def _end_orphan(self) -> None:
+        """A server of a launcher that was killed is on its way out: wait for it, then make it go."""
+        until = time.monotonic() + ORPHAN_SECONDS
+        while (pid := self._orphan()) is not None:
+            if time.monotonic() > until:
+                os.kill(pid, signal.SIGKILL)
+            time.sleep(0.05)
+
+    def _orphan(self) -> int | None:
+        """The server that still has our data directory open."""
+        try:
+            pid = int(self._pid_file.read_text())
+            held = Path(f"/proc/{pid}/cmdline").read_bytes()
+        except (OSError, ValueError):
+            return None
+        return pid if f"--datadir={self.data}".encode() in held.split(b"\0") else None
 
     def stop(self) -> None:
         """Stop in order: everything committed is on disk."""
@@ -99,6 +142,10 @@ class PrivateServer:
                 self.process.wait()
         shutil.rmtree(self._runtime, ignore_errors=True)
 
+    def ended(self) -> bool:
+        """Whether it was started and has ended."""
+        return self.process is not None and self.process.poll() is not None
+
     def kill(self) -> None:
         """Kill without warning, as a power cut would."""
         if self.process:
@@ -107,7 +154,6 @@ class PrivateServer:
 
     def restart(self) -> None:
         """Start again on the same port."""
-        self._runtime.mkdir(exist_ok=True)
         self.start(self.port)
 
     def _make(self) -> None:
@@ -162,6 +208,7 @@ class PrivateServer:
             cursor.execute("CREATE USER IF NOT EXISTS 'ample'@'127.0.0.1' IDENTIFIED BY %s", (password,))
             cursor.execute("ALTER USER 'ample'@'127.0.0.1' IDENTIFIED BY %s", (password,))
             cursor.execute("GRANT ALL ON ample.* TO 'ample'@'127.0.0.1'")
+            cursor.execute("GRANT ALL ON `ample\\_%`.* TO 'ample'@'127.0.0.1'")  # a restore's own schemas
             connection.commit()
 
 

@@ -3,10 +3,11 @@
 from __future__ import annotations
 
 from pathlib import Path
+from typing import Any
 
 from flask import Response, abort, g, jsonify, make_response, send_from_directory
+from flask.json.provider import DefaultJSONProvider
 from flask_openapi3 import Info, OpenAPI
-from pydantic import BaseModel
 
 from ample.shop.bench.api import api as bench
 from ample.shop.calipers.api import api as calipers
@@ -25,6 +26,7 @@ from ample.shop.takein.api import api as takein
 from ample.store import Database
 from ample.web.calc import calc
 from ample.web.errors import handle_errors, invalid
+from ample.web.health import Health, HealthKeeper
 from ample.web.security import csrf, guard
 from ample.web.settings import Settings
 
@@ -32,11 +34,15 @@ BUILT = Path(__file__).with_name("built")
 MOST_BYTES = 512 * 1024
 
 
-class Health(BaseModel):
-    """Whether the server and its database answer."""
+class Json(DefaultJSONProvider):
+    """JSON as it comes in: brackets within brackets without end are no JSON, not a fault of the server."""
 
-    ok: bool
-    database: bool
+    def loads(self, s: str | bytes, **kwargs: Any) -> Any:
+        """Read a text."""
+        try:
+            return super().loads(s, **kwargs)
+        except RecursionError as error:
+            raise ValueError("nested too deeply") from error
 
 
 def create_app(settings: Settings | None = None) -> OpenAPI:
@@ -62,10 +68,11 @@ def create_app(settings: Settings | None = None) -> OpenAPI:
         WTF_CSRF_TIME_LIMIT=None,
         WTF_CSRF_HEADERS=["X-CSRF-Token"],
     )
+    app.json = Json(app)
     database = Database(known.database_url)
     app.extensions["ample-desk"] = Desk(database, ShopIndexKeeper(database))
     guard(app)
-    handle_errors(app)
+    handle_errors(app, known.home)
     for blueprint in (
         calc,
         people,
@@ -83,16 +90,16 @@ def create_app(settings: Settings | None = None) -> OpenAPI:
     ):
         app.register_api(blueprint)
     csrf.exempt(calc)
-    _own_routes(app, database)
+    _own_routes(app, HealthKeeper(database, known.home))
     return app
 
 
-def _own_routes(app: OpenAPI, database: Database) -> None:
+def _own_routes(app: OpenAPI, keeper: HealthKeeper) -> None:
     @app.get("/api/health", summary="Whether all is well", responses={200: Health, 503: Health})
     def health() -> Response:
-        """Whether the server and its database answer."""
-        there = database.reachable()
-        return json_answer(Health(ok=there, database=there), 200 if there else 503)
+        """Whether the server answers, and its database answers and stores."""
+        found = keeper.look()
+        return json_answer(found, 200 if found.ok else 503)
 
     def openapi_document() -> Response:
         return jsonify(app.api_doc)

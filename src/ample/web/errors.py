@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import logging
 import secrets
+from pathlib import Path
 from typing import Any
 
 from flask import Flask, Response, jsonify, make_response
@@ -12,6 +13,8 @@ from werkzeug.exceptions import HTTPException
 
 from ample.core.errors import AmpleError, Conflict
 from ample.core.operations import bad_request
+from ample.store import DatabaseAway
+from ample.web.health import why_away
 
 WORDS = {413: "That is larger than what is taken here; nothing of it was stored."}
 log = logging.getLogger("ample.web")
@@ -29,12 +32,18 @@ def invalid(error: ValidationError) -> Response:
     return answer(bad_request(error))
 
 
-def handle_errors(app: Flask) -> None:
+def handle_errors(app: Flask, home: Path) -> None:
     """Put the handlers in place."""
 
     @app.errorhandler(AmpleError)
     def ours(error: AmpleError) -> Response:
         return answer(error)
+
+    @app.errorhandler(DatabaseAway)
+    def away(error: DatabaseAway) -> Response:
+        given = answer(why_away(error, home))
+        given.headers["Retry-After"] = "2"
+        return given
 
     @app.errorhandler(HTTPException)
     def of_http(error: HTTPException) -> Response:

@@ -1,4 +1,4 @@
-"""What gunicorn serves: the application, its catalogue index made before the workers part."""
+"""What the workers serve: the application, its catalogue index made before the workers part."""
 
 from __future__ import annotations
 

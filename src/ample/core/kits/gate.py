@@ -20,7 +20,9 @@ class SeatFact:
 
 @dataclass(frozen=True)
 class GateFacts:
-    """What is known of a part that is to be ordered. None stands for not looked at."""
+    """What is known of a part that is to be ordered. None stands for not looked at; `changed_since` says that
+    the evidence has changed since a person confirmed what the part is.
+    """
 
     probability: float | None
     worst_sigmas: float | None
@@ -35,6 +37,7 @@ class GateFacts:
     needed: int
     family: str = "bearing"
     read: frozenset[str] = frozenset()
+    changed_since: bool = False
 
 
 # What stands for shaft and housing of a part that is not pressed on: features read beside it, and in words.
@@ -100,7 +103,8 @@ def _identity(facts: GateFacts) -> GateLight:
     if facts.features_read < 2 and not facts.marking_read:
         return GateLight("identity", "not_proven", "It rests on fewer than two sizes and no marking.")
     if facts.probability < PROVEN_CHANCE:
-        return GateLight("identity", "not_proven", f"Only {facts.probability:.0%} sure of the size.")
+        since = " The evidence has changed since it was confirmed." if facts.changed_since else ""
+        return GateLight("identity", "not_proven", f"Only {facts.probability:.0%} sure of the size.{since}")
     shown = min(facts.probability, 0.999)
     return GateLight("identity", "holds", f"Size sure to {shown:.1%}.")
 

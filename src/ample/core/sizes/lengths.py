@@ -35,11 +35,12 @@ _UNITS: dict[str, tuple[Unit, Fraction]] = {
 _GLYPHS = {
     "½": "1/2", "¼": "1/4", "¾": "3/4", "⅛": "1/8", "⅜": "3/8", "⅝": "5/8", "⅞": "7/8",
 }  # fmt: skip
-_SAME = str.maketrans({"″": '"', "”": '"', "“": '"', "⁄": "/", "–": "-", "μ": "µ", "\u00a0": " "})
+_SPACES = dict.fromkeys("\u00a0\u2007\u2009\u202f\u3000", " ")
+_SAME = str.maketrans({"″": '"', "”": '"', "“": '"', "⁄": "/", "–": "-", "μ": "µ", **_SPACES})
 _DIAMETER = re.compile(r"(?:[Ø⌀ø]|dia\.?)\s*", re.IGNORECASE)
 _MIXED = re.compile(r"(?:(\d+)(?:\s*-\s*|\s+))?(\d+)\s*/\s*(\d+)")
 _DECIMAL = re.compile(r"(\d*)(?:([.,])(\d*))?")
-_UNIT = re.compile(r"\s*(mm|cm|um|µm|inches|inch|in\.?|thou|mil|''|\")", re.IGNORECASE)
+_UNIT = re.compile(r"\s*(mm|cm|um|µm|inches|inch|in\.?|thou|mil|''|\")", re.IGNORECASE | re.ASCII)
 _BETWEEN = re.compile(r"\s*[x×*]\s*", re.IGNORECASE)
 
 
@@ -244,7 +245,7 @@ def _pieces(clean: str) -> list[tuple[int, int]]:
 
 
 def _trailing_unit(clean: str, start: int) -> Unit | None:
-    found = re.search(_UNIT.pattern + r"\s*$", clean[start:], re.IGNORECASE)
+    found = re.search(_UNIT.pattern + r"\s*$", clean[start:], re.IGNORECASE | re.ASCII)
     return _unit_of(found.group(1))[0] if found else None
 
 

@@ -28,6 +28,7 @@ from ample.shop.doer import Doer
 from ample.shop.history.actions import record
 from ample.shop.jobs import queries as jobs
 from ample.shop.jobs.records import PartHead
+from ample.shop.marks import mark_of
 from ample.store import Transaction
 
 InstrumentOf = Callable[[str], Instrument]
@@ -94,7 +95,17 @@ def identification_of(t: Transaction, part_id: int) -> IdentificationRecord | No
     row = queries.identification(t, part_id)
     if row is None:
         return None
-    return IdentificationRecord(item=known_item(t, row.pop("item_id")), **row)
+    changed = row.pop("facts_mark") != row.pop("judged_mark")
+    return IdentificationRecord(item=known_item(t, row.pop("item_id")), changed_since=changed, **row)
+
+
+def save_and_judge(
+    t: Transaction, doer: Doer, part_id: int, save: BenchSave, index: ShopIndex, instrument_of: InstrumentOf
+) -> BenchAnswer:
+    """Keep a sheet, and judge again what the part was confirmed as."""
+    save_bench(t, doer, part_id, save)
+    judge_again(t, part_id, index, instrument_of)
+    return bench_of(t, part_id)
 
 
 def save_bench(t: Transaction, doer: Doer, part_id: int, save: BenchSave) -> BenchAnswer:
@@ -206,7 +217,28 @@ def choose_identity(
     sheet = sheet_of(t, part)
     earlier = queries.identification(t, part_id, lock=True)
     same_version(earlier, choice.version)
-    found = identify_in_shop(index, request_of(sheet, 100, part.family), instrument_of)
+    judged = judged_identity(sheet, part.family, item, index, instrument_of)
+    mark = evidence_mark(sheet, part.family)
+    queries.set_identification(
+        t,
+        judged | {
+            "part_id": part_id, "item_id": item.item_id, "facts_mark": mark, "judged_mark": mark,
+            "person_id": doer.person_id, "now": doer.now,
+        },
+    )  # fmt: skip
+    if earlier is None or earlier["item_id"] != item.item_id:
+        queries.drop_match(t, part_id)
+        catalogue.confirm(t, item.item_id)
+    record(t, doer, "part", part_id, "identified", earlier and {"item": earlier["item_id"]},
+           {"item": item.item_id, "marking": item.marking, "probability": judged["probability"]})  # fmt: skip
+    return bench_of(t, part_id)
+
+
+def judged_identity(
+    sheet: BenchSheet, family: x.FamilyName, item: Item, index: ShopIndex, instrument_of: InstrumentOf
+) -> dict[str, Any]:
+    """How well a listed item agrees with what is kept of a part."""
+    found = identify_in_shop(index, request_of(sheet, 100, family), instrument_of)
     size = item.spec.dimensions
     near = [
         each
@@ -216,26 +248,40 @@ def choose_identity(
     ]
     chance = near[0].probability if near else 0.0
     misfit = near[0].misfit.sigmas if near and near[0].misfit else None
-    queries.set_identification(
-        t,
-        {
-            "part_id": part_id,
-            "item_id": item.item_id,
-            "probability": round(chance, 8),
-            "worst_sigmas": min(misfit, 99999.0) if misfit is not None else None,
-            "clash": found.clash or "",
-            "features_read": len(sheet.observations),
-            "marking_read": bool(found.marking),
-            "person_id": doer.person_id,
-            "now": doer.now,
-        },
-    )
-    if earlier is None or earlier["item_id"] != item.item_id:
-        queries.drop_match(t, part_id)
-        catalogue.confirm(t, item.item_id)
-    record(t, doer, "part", part_id, "identified", earlier and {"item": earlier["item_id"]},
-           {"item": item.item_id, "marking": item.marking, "probability": chance})  # fmt: skip
-    return bench_of(t, part_id)
+    return {
+        "probability": round(chance, 8),
+        "worst_sigmas": min(misfit, 99999.0) if misfit is not None else None,
+        "clash": (found.clash or "")[:300],
+        "features_read": len(sheet.observations),
+        "marking_read": bool(found.marking),
+    }
+
+
+def evidence_mark(sheet: BenchSheet, family: str) -> str:
+    """A mark of what is kept of a part: an identification was made on it."""
+    return mark_of(family, sheet.model_dump(mode="json", exclude={"family"}))
+
+
+def judge_again(t: Transaction, part_id: int, index: ShopIndex, instrument_of: InstrumentOf) -> None:
+    """What a part was confirmed as is held against what is kept of it now; who confirmed it stays on record."""
+    held = queries.identification(t, part_id, lock=True)
+    if held is None:
+        return
+    part = known_part(t, part_id)
+    sheet = sheet_of(t, part)
+    mark = evidence_mark(sheet, part.family)
+    if mark == held["judged_mark"]:
+        return
+    item = known_item(t, held["item_id"])
+    if item.family == part.family:
+        judged = judged_identity(sheet, part.family, item, index, instrument_of)
+    else:
+        words = f"It was confirmed as {item.marking}, and lies here as a {FAMILIES[part.family].words} now."
+        judged = {
+            "probability": 0.0, "worst_sigmas": None, "clash": words, "features_read": len(sheet.observations),
+            "marking_read": False,
+        }  # fmt: skip
+    queries.set_judgement(t, part_id, judged | {"judged_mark": mark})
 
 
 def same_version(earlier: dict[str, object] | None, version: int) -> None:

@@ -41,7 +41,10 @@ def bench(path: PartPath) -> Response:
 @api.put("/parts/<int:part_id>/bench", summary="Keep readings", responses={200: BenchAnswer, **_WRITES})
 def save_bench(path: PartPath, body: BenchSave) -> Response:
     """Keep marking, condition and readings of a part."""
-    return desk().once(lambda t, doer: actions.save_bench(t, doer, path.part_id, body))
+    index = desk().index()
+    return desk().once(
+        lambda t, doer: actions.save_and_judge(t, doer, path.part_id, body, index, desk().instruments(t))
+    )
 
 
 @api.post(

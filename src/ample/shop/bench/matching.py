@@ -78,14 +78,15 @@ def _chosen(t: Transaction, part_id: int) -> Item:
     return known_item(t, row["item_id"])
 
 
-def _running(part: PartHead) -> Running:
-    return Running(rpm=part.rpm, dirty=part.dirty or None)
+def running(rpm: int | None, dirty: bool) -> Running:
+    """How a part runs, as far as it is known."""
+    return Running(rpm=rpm, dirty=dirty or None)
 
 
 def _equivalent(
     chosen: Item, item: Item, found_by: str, part: PartHead, said: CrossReference | None = None
 ) -> Equivalent:
-    judged = interchange_of(chosen.spec, item.spec, _running(part))
+    judged = interchange_of(chosen.spec, item.spec, running(part.rpm, part.dirty))
     return Equivalent(
         item=item,
         found_by=found_by,
@@ -109,7 +110,7 @@ def choose_match(
     item = known_item(t, choice.item_id)
     earlier = queries.match(t, part_id, lock=True)
     same_version(earlier, choice.version)
-    judged = interchange_of(chosen.spec, item.spec, _running(part))
+    judged = interchange_of(chosen.spec, item.spec, running(part.rpm, part.dirty))
     queries.set_match(
         t,
         {

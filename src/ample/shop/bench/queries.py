@@ -66,7 +66,9 @@ def identification(t: Transaction, part_id: int, lock: bool = False) -> dict[str
     """What the part is said to be."""
     return t.first(
         """
-        SELECT i.item_id, i.probability, i.worst_sigmas, i.clash, i.version, p.name AS person
+        SELECT
+            i.item_id, i.probability, i.worst_sigmas, i.clash, i.version, p.name AS person, i.facts_mark,
+            i.judged_mark
         FROM identifications i
         JOIN people p ON p.person_id = i.person_id
         WHERE i.part_id = %(part_id)s
@@ -82,11 +84,11 @@ def set_identification(t: Transaction, values: dict[str, Any]) -> None:
         """
         INSERT INTO identifications (
             part_id, item_id, probability, worst_sigmas, clash, features_read, marking_read,
-            person_id, decided_at
+            person_id, decided_at, facts_mark, judged_mark
         )
         VALUES (
             %(part_id)s, %(item_id)s, %(probability)s, %(worst_sigmas)s, %(clash)s,
-            %(features_read)s, %(marking_read)s, %(person_id)s, %(now)s
+            %(features_read)s, %(marking_read)s, %(person_id)s, %(now)s, %(facts_mark)s, %(judged_mark)s
         )
         ON DUPLICATE KEY UPDATE
             item_id = VALUES(item_id),
@@ -97,9 +99,29 @@ def set_identification(t: Transaction, values: dict[str, Any]) -> None:
             marking_read = VALUES(marking_read),
             person_id = VALUES(person_id),
             decided_at = VALUES(decided_at),
+            facts_mark = VALUES(facts_mark),
+            judged_mark = VALUES(judged_mark),
             version = version + 1
         """,
         values,
+    )
+
+
+def set_judgement(t: Transaction, part_id: int, values: dict[str, Any]) -> None:
+    """How well what the part is said to be agrees with the evidence of now."""
+    t.change(
+        """
+        UPDATE identifications
+        SET
+            probability = %(probability)s,
+            worst_sigmas = %(worst_sigmas)s,
+            clash = %(clash)s,
+            features_read = %(features_read)s,
+            marking_read = %(marking_read)s,
+            judged_mark = %(judged_mark)s
+        WHERE part_id = %(part_id)s
+        """,
+        values | {"part_id": part_id},
     )
 
 
@@ -133,3 +155,20 @@ def set_match(t: Transaction, values: dict[str, Any]) -> None:
 def drop_match(t: Transaction, part_id: int) -> None:
     """The replacement was for another part: it goes."""
     t.change("DELETE FROM matches WHERE part_id = %(part_id)s", {"part_id": part_id})
+
+
+def unbound(t: Transaction) -> list[dict[str, Any]]:
+    """Identifications that an earlier version made: not bound to their readings yet."""
+    return t.rows("SELECT part_id, decided_at FROM identifications WHERE facts_mark IS NULL")
+
+
+def set_marks(t: Transaction, part_id: int, facts_mark: str, judged_mark: str | None) -> None:
+    """Bind an identification to the evidence it was made on, and to that which it was last judged on."""
+    t.change(
+        """
+        UPDATE identifications
+        SET facts_mark = %(facts_mark)s, judged_mark = %(judged_mark)s
+        WHERE part_id = %(part_id)s
+        """,
+        {"part_id": part_id, "facts_mark": facts_mark, "judged_mark": judged_mark},
+    )

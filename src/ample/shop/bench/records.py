@@ -54,13 +54,14 @@ class BenchSave(Strict):
 
 
 class IdentificationRecord(BaseModel):
-    """What a part is said to be, by whom, and how sure it was then."""
+    """What a part is said to be, by whom, and how sure that is on what is kept of it now."""
 
     item: Item
     probability: float
     worst_sigmas: float | None
     clash: str
     person: str
+    changed_since: bool = Field(description="the evidence has changed since: it was judged again")
     version: int
 
 

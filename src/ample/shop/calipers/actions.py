@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from ample.core.errors import NotKnown
+from ample.core.errors import Conflict, NotKnown
 from ample.shop.calipers import queries
 from ample.shop.calipers.records import CalipersAnswer, NewCaliper
 from ample.shop.doer import Doer
@@ -24,8 +24,21 @@ def calipers_of(t: Transaction, after: int | None) -> CalipersAnswer:
 def add_caliper(t: Transaction, doer: Doer, new: NewCaliper) -> CalipersAnswer:
     """Link a caliper."""
     doer.must_be("bench")
-    queries.add_caliper(t, new.name, new.host, new.port)
-    record(t, doer, "caliper", 0, "linked", None, new)
+    held = queries.caliper_named(t, new.name)
+    if (held["version"] if held else 0) != new.version:
+        raise Conflict(
+            "changed_meanwhile",
+            f"{held['name']} is linked at {held['host']}:{held['port']} already." if held else
+            f"{new.name} is not linked any more.",
+            "name",
+            "Unlink it first, or change the link that you see.",
+            {"version": held["version"] if held else 0},
+        )  # fmt: skip
+    if held:
+        queries.move_caliper(t, new.name, new.host, new.port)
+    else:
+        queries.add_caliper(t, new.name, new.host, new.port)
+    record(t, doer, "caliper", held["caliper_id"] if held else 0, "linked", held, new)
     return calipers_of(t, None)
 
 

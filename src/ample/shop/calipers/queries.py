@@ -3,8 +3,10 @@
 from __future__ import annotations
 
 from datetime import datetime, timedelta
+from typing import Any
 
 from ample.shop.calipers.records import Caliper, CaliperReading
+from ample.shop.numbers import next_number
 from ample.store import Transaction
 
 KEPT = timedelta(hours=12)
@@ -14,7 +16,7 @@ def all_calipers(t: Transaction) -> list[Caliper]:
     """Every caliper with its state."""
     rows = t.rows(
         """
-        SELECT caliper_id, name, host, port, state, words, battery_percent
+        SELECT caliper_id, name, host, port, state, words, battery_percent, version
         FROM calipers
         ORDER BY caliper_id
         """
@@ -23,12 +25,28 @@ def all_calipers(t: Transaction) -> list[Caliper]:
 
 
 def add_caliper(t: Transaction, name: str, host: str, port: int) -> int:
-    """A new caliper, or a new address of one that is known."""
+    """A new caliper."""
     return t.insert(
+        "INSERT INTO calipers (name, host, port) VALUES (%(name)s, %(host)s, %(port)s)",
+        {"name": name, "host": host, "port": port},
+    )
+
+
+def caliper_named(t: Transaction, name: str) -> dict[str, Any] | None:
+    """A caliper by its instrument's name, locked until the transaction ends."""
+    return t.first(
+        "SELECT caliper_id, name, host, port, version FROM calipers WHERE name = %(name)s FOR UPDATE",
+        {"name": name},
+    )
+
+
+def move_caliper(t: Transaction, name: str, host: str, port: int) -> None:
+    """Another address for a caliper that is listed."""
+    t.change(
         """
-        INSERT INTO calipers (name, host, port)
-        VALUES (%(name)s, %(host)s, %(port)s)
-        ON DUPLICATE KEY UPDATE host = VALUES(host), port = VALUES(port), version = version + 1
+        UPDATE calipers
+        SET host = %(host)s, port = %(port)s, version = version + 1
+        WHERE name = %(name)s
         """,
         {"name": name, "host": host, "port": port},
     )
@@ -58,13 +76,22 @@ def set_state(
 
 
 def add_reading(t: Transaction, caliper_id: int, typed: str, unit: str, now: datetime) -> None:
-    """Keep a reading for the benches that listen."""
+    """Keep a reading for the benches that listen, who ask for what came after the last one they have.
+
+    Of two that are sent at once the later number is stored later: nobody who has it can miss the other.
+    """
     t.change(
         """
-        INSERT INTO caliper_readings (caliper_id, typed, unit, received_at)
-        VALUES (%(caliper_id)s, %(typed)s, %(unit)s, %(now)s)
+        INSERT INTO caliper_readings (reading_id, caliper_id, typed, unit, received_at)
+        VALUES (%(reading_id)s, %(caliper_id)s, %(typed)s, %(unit)s, %(now)s)
         """,
-        {"caliper_id": caliper_id, "typed": typed, "unit": unit, "now": now},
+        {
+            "reading_id": next_number(t, "caliper_reading"),
+            "caliper_id": caliper_id,
+            "typed": typed,
+            "unit": unit,
+            "now": now,
+        },
     )
 
 
@@ -85,8 +112,8 @@ def readings_after(t: Transaction, after: int) -> list[CaliperReading]:
 
 
 def last_reading(t: Transaction) -> int:
-    """The number of the last reading; 0 when there is none."""
-    return int(t.single_value("SELECT COALESCE(MAX(reading_id), 0) FROM caliper_readings"))
+    """The number of the last reading that can be seen; 0 before the first."""
+    return int(t.single_value("SELECT value FROM counters WHERE name = 'caliper_reading'"))
 
 
 def drop_old_readings(t: Transaction, now: datetime) -> None:

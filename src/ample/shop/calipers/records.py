@@ -17,6 +17,7 @@ class Caliper(BaseModel):
     state: str
     words: str
     battery_percent: int | None
+    version: int
 
 
 class CaliperReading(BaseModel):
@@ -37,11 +38,12 @@ class CalipersAnswer(BaseModel):
 
 
 class NewCaliper(Strict):
-    """A caliper of the shop: the instrument's name, and where it sends."""
+    """A caliper of the shop: the instrument's name, and where it sends (version 0: it is not listed yet)."""
 
     name: str = Field(min_length=1, max_length=40)
     host: str = Field(default="127.0.0.1", min_length=1, max_length=100, pattern=r"^[A-Za-z0-9.:\-]+$")
     port: int = Field(ge=1, le=65535)
+    version: int = Field(default=0, ge=0, le=2**31, description="the version that was seen; 0: a new one")
 
 
 class SinceQuery(Strict):

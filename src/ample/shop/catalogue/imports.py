@@ -6,6 +6,7 @@ from collections.abc import Iterator, Mapping, Sequence
 from typing import Any
 
 from ample.core.designation import checked_dialect
+from ample.core.errors import Conflict
 from ample.shop.catalogue import queries
 from ample.shop.catalogue.records import DialectCode, DialectRecord, DialectsAnswer, NewDialect
 from ample.shop.doer import Doer
@@ -30,10 +31,19 @@ def keep_dialect(t: Transaction, doer: Doer, new: NewDialect) -> DialectsAnswer:
     codes = [code.model_dump() for code in new.codes]
     checked_dialect(new.name, codes)
     held = queries.maker_named(t, new.name)
+    if (held["version"] if held else 0) != new.version:
+        raise Conflict(
+            "changed_meanwhile",
+            f"{held['name']} is there already, as someone else has left it." if held else
+            f"{new.name} is not there any more.",
+            "name",
+            "Look at its codes, then change those.",
+            {"version": held["version"] if held else 0},
+        )  # fmt: skip
     if held is None:
         maker_id = queries.add_maker(t, new.name, codes)
     else:
-        maker_id = held
+        maker_id = int(held["maker_id"])
         queries.replace_codes(t, maker_id, codes)
     queries.bump_dialects(t)
     record(t, doer, "maker", maker_id, "dialect", None, {"name": new.name, "codes": len(codes)})
@@ -42,10 +52,14 @@ def keep_dialect(t: Transaction, doer: Doer, new: NewDialect) -> DialectsAnswer:
 
 def dialects_of(t: Transaction) -> DialectsAnswer:
     """Every dialect with its codes."""
-    found: dict[str, list[DialectCode]] = {}
+    found: dict[tuple[str, int], list[DialectCode]] = {}
     for row in queries.dialect_codes(t):
-        found.setdefault(row.pop("maker"), []).append(DialectCode(**row))
-    return DialectsAnswer(dialects=[DialectRecord(name=name, codes=codes) for name, codes in found.items()])
+        found.setdefault((row.pop("maker"), row.pop("version")), []).append(DialectCode(**row))
+    return DialectsAnswer(
+        dialects=[
+            DialectRecord(name=name, version=version, codes=codes) for (name, version), codes in found.items()
+        ]
+    )
 
 
 def import_items(t: Transaction, doer: Doer, maker_id: int, rows: Sequence[dict[str, Any]]) -> None:

@@ -41,7 +41,7 @@ class ShopIndexKeeper:
 
     def prime(self, database: Database) -> None:
         """Make the index with another connection, before worker processes part."""
-        self._index = _kept(database.run(build_index))
+        self._index = _kept(database.read(build_index))
 
     def current(self) -> ShopIndex:
         """The index of today's catalogue."""
@@ -58,9 +58,9 @@ class ShopIndexKeeper:
     def _brought_to(self, revision: Revision) -> ShopIndex:
         held = self._index
         if held is None or held.revision.items < revision.items:
-            return _kept(self._database.run(build_index))
+            return _kept(self._database.read(build_index))
         if held.revision.dialects < revision.dialects:
-            return self._database.run(lambda t: with_dialects(t, held))
+            return self._database.read(lambda t: with_dialects(t, held))
         return held
 
 
@@ -147,5 +147,6 @@ def dialects(t: Transaction) -> dict[str, Dialect]:
     """Every maker's dialect by the maker's name."""
     rows: dict[str, list[dict[str, str]]] = {}
     for row in queries.dialect_codes(t):
+        del row["version"]
         rows.setdefault(row.pop("maker"), []).append(row)
     return {maker: read_dialect(maker, codes) for maker, codes in rows.items()}

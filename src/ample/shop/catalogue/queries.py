@@ -100,6 +100,20 @@ def all_items(t: Transaction) -> list[Item]:
     return [Item.model_construct(**_as_floats(row)) for row in t.rows(_ITEM + " ORDER BY i.item_id")]
 
 
+def items_of_maker(t: Transaction, maker: str) -> list[dict[str, Any]]:
+    """What a maker lists, in order: number, marking and what tells variants apart."""
+    return t.rows(
+        """
+        SELECT i.item_id, i.marking, i.designation, i.closure, i.clearance
+        FROM catalogue_items i
+        JOIN makers m ON m.maker_id = i.maker_id
+        WHERE m.name = %(maker)s
+        ORDER BY i.item_id
+        """,
+        {"maker": maker},
+    )
+
+
 def _as_floats(row: dict[str, Any]) -> dict[str, Any]:
     sizes = ("d_mm", "D_mm", "B_mm", "T_mm", "C_mm")
     attributes = json.loads(row["attributes"]) if row["attributes"] else {}
@@ -200,7 +214,8 @@ def dialect_codes(t: Transaction) -> list[dict[str, Any]]:
     """The codes of every maker's dialect, in order."""
     return t.rows(
         """
-        SELECT m.name AS maker, c.code, c.place, c.attribute, c.value, c.meaning, c.basis, c.kinds, c.example
+        SELECT
+            m.name AS maker, m.version, c.code, c.place, c.attribute, c.value, c.meaning, c.basis, c.kinds, c.example
         FROM dialect_codes c
         JOIN makers m ON m.maker_id = c.maker_id
         ORDER BY c.maker_id, c.position
@@ -223,14 +238,16 @@ def add_maker(t: Transaction, name: str, codes: Sequence[Mapping[str, str]]) -> 
     return maker_id
 
 
-def maker_named(t: Transaction, name: str) -> int | None:
+def maker_named(t: Transaction, name: str) -> dict[str, Any] | None:
     """The maker of this name, locked until the transaction ends."""
-    row = t.first("SELECT maker_id FROM makers WHERE name = %(name)s FOR UPDATE", {"name": name})
-    return int(row["maker_id"]) if row else None
+    return t.first(
+        "SELECT maker_id, name, version FROM makers WHERE name = %(name)s FOR UPDATE", {"name": name}
+    )
 
 
 def replace_codes(t: Transaction, maker_id: int, codes: Sequence[Mapping[str, str]]) -> None:
     """Put these codes in the place of a maker's earlier ones."""
+    t.change("UPDATE makers SET version = version + 1 WHERE maker_id = %(maker_id)s", {"maker_id": maker_id})
     t.change("DELETE FROM dialect_codes WHERE maker_id = %(maker_id)s", {"maker_id": maker_id})
     _add_codes(t, maker_id, codes)
 

@@ -107,6 +107,7 @@ class DialectRecord(BaseModel):
     """A maker's or market's codes."""
 
     name: str
+    version: int
     codes: list[DialectCode]
 
 
@@ -117,11 +118,12 @@ class DialectsAnswer(BaseModel):
 
 
 class NewDialect(BaseModel):
-    """A dialect to keep; one of this name is replaced."""
+    """A dialect to keep: a new one (version 0), or another in the place of one that was seen."""
 
     model_config = ConfigDict(extra="forbid")
 
     name: str = Field(min_length=1, max_length=40)
+    version: int = Field(default=0, ge=0, le=2**31, description="the version that was seen; 0: a new one")
     codes: list[DialectCode] = Field(min_length=1, max_length=400)
 
 

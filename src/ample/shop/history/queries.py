@@ -61,3 +61,22 @@ def keep_answer(t: Transaction, person_id: int, key: str, status: int, answer: s
 def forget_keys(t: Transaction, before: datetime) -> int:
     """Drop keys older than any repeat."""
     return t.change("DELETE FROM idempotency WHERE created_at < %(before)s", {"before": before})
+
+
+def changed_after(
+    t: Transaction, subject: str, subject_id: int, actions: tuple[str, ...], moment: datetime
+) -> bool:
+    """Whether any of these was done to a subject after a moment."""
+    return bool(
+        t.single_value(
+            """
+            SELECT EXISTS (
+                SELECT 1
+                FROM audit
+                WHERE subject = %(subject)s AND subject_id = %(subject_id)s AND action IN %(actions)s
+                    AND happened_at > %(moment)s
+            )
+            """,
+            {"subject": subject, "subject_id": subject_id, "actions": actions, "moment": moment},
+        )
+    )

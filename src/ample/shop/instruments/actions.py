@@ -6,7 +6,7 @@ from collections.abc import Callable
 from dataclasses import replace
 from datetime import date
 
-from ample.core.errors import BadInput
+from ample.core.errors import BadInput, Conflict
 from ample.core.sizes import Instrument, default_instrument
 from ample.shop.doer import Doer
 from ample.shop.history.actions import record
@@ -35,6 +35,7 @@ def known_instruments(t: Transaction, today: date) -> list[InstrumentRecord]:
             calibrated_on=None,
             overdue=False,
             words="no certificate: the usual doubt is taken",
+            version=0,
         )
         for each in usual
     ]
@@ -48,6 +49,16 @@ def keep_instrument(t: Transaction, doer: Doer, save: InstrumentSave) -> Instrum
         raise BadInput("name_taken", f"“{save.name}” is the usual kind: give it a name of its own.", "name")
     if save.calibrated_on > today:
         raise BadInput("in_the_future", "It cannot have been calibrated after today.", "calibrated_on")
+    held = queries.version_of(t, save.name)
+    if held != save.version:
+        raise Conflict(
+            "changed_meanwhile",
+            f"There is a “{save.name}” already." if not save.version else
+            f"Someone else has changed “{save.name}” meanwhile.",
+            "name",
+            "Look at it, then change it.",
+            {"version": held},
+        )  # fmt: skip
     queries.keep_instrument(t, save.model_dump())
     record(t, doer, "instrument", 0, "kept", None, save)
     return Instruments(instruments=known_instruments(t, today))

@@ -19,12 +19,19 @@ def all_instruments(t: Transaction, today: date) -> list[dict[str, Any]]:
             inside_u_mm,
             scatter_mm,
             calibrated_on,
+            version,
             DATE_ADD(calibrated_on, INTERVAL months_valid MONTH) < %(today)s AS overdue
         FROM instruments
         ORDER BY instrument_id
         """,
         {"today": today},
     )
+
+
+def version_of(t: Transaction, name: str) -> int:
+    """The version of an instrument, locked until the transaction ends; 0 when there is none."""
+    row = t.first("SELECT version FROM instruments WHERE name = %(name)s FOR UPDATE", {"name": name})
+    return int(row["version"]) if row else 0
 
 
 def keep_instrument(t: Transaction, values: dict[str, Any]) -> None:

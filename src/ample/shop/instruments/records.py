@@ -19,10 +19,11 @@ class InstrumentRecord(BaseModel):
     calibrated_on: date | None
     overdue: bool
     words: str
+    version: int
 
 
 class InstrumentSave(BaseModel):
-    """An instrument of the shop with its certificate; one of this name is changed."""
+    """An instrument of the shop with its certificate: a new one (version 0), or a change of one that was seen."""
 
     model_config = ConfigDict(extra="forbid", allow_inf_nan=False)
 
@@ -33,6 +34,7 @@ class InstrumentSave(BaseModel):
     scatter_mm: float = Field(default=0.01, ge=0, le=1, description="spread of repeats")
     calibrated_on: date
     months_valid: int = Field(default=12, ge=1, le=120)
+    version: int = Field(default=0, ge=0, le=2**31, description="the version that was seen; 0: a new one")
 
 
 class Instruments(BaseModel):

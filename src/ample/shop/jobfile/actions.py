@@ -7,8 +7,9 @@ from datetime import datetime
 from typing import Any
 
 from ample.shop.bench import queries as bench
-from ample.shop.bench.actions import InstrumentOf, save_bench, sheet_of
+from ample.shop.bench.actions import InstrumentOf, judge_again, save_bench, sheet_of
 from ample.shop.bench.records import BenchSave
+from ample.shop.catalogue.index import ShopIndex
 from ample.shop.doer import Doer
 from ample.shop.history.actions import record
 from ample.shop.jobfile import queries
@@ -27,6 +28,8 @@ from ample.shop.takein import actions as take_in
 from ample.shop.takein import queries as take_ins
 from ample.store import Transaction
 
+FROM_FILE = "file"  # the mark of an identification that was made elsewhere
+
 
 def export_job(t: Transaction, number: str) -> JobFile:
     """A whole job as a file."""
@@ -44,13 +47,17 @@ def export_job(t: Transaction, number: str) -> JobFile:
         "judged_by": {key: names[person] for key, person in judged.items() if person in names},
         "acknowledged": [each.model_dump() for each in take_ins.acknowledged(t, job.job_id)],
         "decisions": [
-            {"part": row.pop("part_key"), **row} for row in lines.decisions(t, job.job_id)
+            {"part": row.pop("part_key"), **_without(row, "from_file")} for row in lines.decisions(t, job.job_id)
         ],
         "photos": [
             row | {"picture": base64.b64encode(row["picture"])} for row in queries.pictures(t, job.job_id)
         ],
         "tray": [_tray_part(t, part, on_line.get(part.part_id)) for part in jobs.parts_of_jobs(t, [job.job_id])],
     })  # fmt: skip
+
+
+def _without(row: dict[str, Any], name: str) -> dict[str, Any]:
+    return {key: value for key, value in row.items() if key != name}
 
 
 def _tray_part(t: Transaction, part: PartHead, key: str | None) -> dict[str, Any]:
@@ -72,8 +79,14 @@ def _with_item(row: dict[str, Any] | None) -> dict[str, Any] | None:
     return {"item": {"maker": row.pop("maker"), "marking": row.pop("marking")}, **row}
 
 
-def import_job(t: Transaction, doer: Doer, file: JobFile, instrument_of: InstrumentOf) -> Imported:
-    """Make a job of a file; its number is kept when it is free here."""
+def import_job(
+    t: Transaction, doer: Doer, file: JobFile, index: ShopIndex, instrument_of: InstrumentOf
+) -> Imported:
+    """Make a job of a file; its number is kept when it is free here.
+
+    A file proves nothing: what its parts were identified as is judged again on their readings, and what second
+    persons decided elsewhere is shown and does not stand.
+    """
     notes: list[str] = []
     taken = jobs.job_by_number(t, file.number) is not None
     job = take_in.open_unit(t, doer, NewJob(title=file.take_in.title))
@@ -87,7 +100,11 @@ def import_job(t: Transaction, doer: Doer, file: JobFile, instrument_of: Instrum
     _line(t, doer, job.job_id, file)
     number = job.number if taken or not file.number else file.number
     for part in file.tray:
-        _import_part(t, doer, number, part, instrument_of, notes)
+        _import_part(t, doer, number, part, index, instrument_of, notes)
+    if file.decisions:
+        notes.append(
+            "Decisions of second persons are shown as from the file: decide here again where it matters."
+        )
     record(t, doer, "job", job.job_id, "imported", None, {"number": file.number, "notes": notes})
     return Imported(job=known_job(t, number), notes=notes)
 
@@ -102,7 +119,7 @@ def _line(t: Transaction, doer: Doer, job_id: int, file: JobFile) -> None:
             decision.model_dump(exclude={"part"})
             | {
                 "job_id": job_id, "part_key": decision.part, "decided_at": _bare(decision.decided_at),
-                "person_id": queries.person_named(t, decision.person),
+                "person_id": queries.person_named(t, decision.person), "from_file": True,
             },
         )  # fmt: skip
     if file.line.lines:
@@ -125,8 +142,9 @@ def _line(t: Transaction, doer: Doer, job_id: int, file: JobFile) -> None:
 
 
 def _import_part(
-    t: Transaction, doer: Doer, number: str, part: TrayPartFile, instrument_of: InstrumentOf, notes: list[str]
-) -> None:
+    t: Transaction, doer: Doer, number: str, part: TrayPartFile, index: ShopIndex, instrument_of: InstrumentOf,
+    notes: list[str],
+) -> None:  # fmt: skip
     made = add_part(
         t, doer, number,
         NewPart(name=part.name, surroundings=part.surroundings, dirty=part.dirty, rpm=part.rpm),
@@ -143,7 +161,9 @@ def _import_part(
         values = said.model_dump(exclude={"item", "person", "decided_at"})
         keep(t, values | {
             "part_id": made.part_id, "item_id": item_id, "person_id": person, "now": _bare(said.decided_at),
+            "facts_mark": FROM_FILE, "judged_mark": None,
         })  # fmt: skip
+    judge_again(t, made.part_id, index, instrument_of)
     if part.seats is not None:
         save_seats(t, doer, made.part_id, SeatSave(version=0, sheet=part.seats), instrument_of)
 

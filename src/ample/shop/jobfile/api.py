@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import re
+
 from flask import Response, request
 from flask_openapi3 import APIBlueprint, Tag
 
@@ -25,7 +27,8 @@ MOST_BYTES = 64 * 1024 * 1024
 def export_job(path: JobPath) -> Response:
     """The whole job as JSON, photos included."""
     response = desk().read(lambda t: actions.export_job(t, path.number))
-    response.headers["Content-Disposition"] = f'attachment; filename="job-{path.number}.json"'
+    name = re.sub(r"[^A-Za-z0-9._-]", "-", path.number)
+    response.headers["Content-Disposition"] = f'attachment; filename="job-{name}.json"'
     return response
 
 
@@ -36,4 +39,5 @@ def import_job() -> Response:
     if data is None:
         raise BadInput("no_job_file", "This is no JSON file of a job.", "file")
     file = parse_request(JobFile, data)
-    return desk().once(lambda t, doer: actions.import_job(t, doer, file, desk().instruments(t)), 201)
+    index = desk().index()
+    return desk().once(lambda t, doer: actions.import_job(t, doer, file, index, desk().instruments(t)), 201)

@@ -95,7 +95,7 @@ class JobFile(Strict):
 
     format: Literal["ample-job"] = "ample-job"
     format_version: Literal[1] = 1
-    number: str = Field(max_length=12)
+    number: str = Field(max_length=12, pattern=r"^([A-Za-z0-9][A-Za-z0-9._-]*)?$")
     opened_at: UtcTime
     take_in: TakeInSheet
     line: LineSheet = LineSheet()

@@ -6,6 +6,7 @@ from datetime import datetime
 from typing import Any
 
 from ample.shop.jobs.records import JobHead, NewJob, NewPart, PartHead
+from ample.shop.numbers import count_from, next_number
 from ample.store import Transaction
 
 _JOB = "SELECT job_id, number, title, owner, symptom, opened_at, version FROM jobs"
@@ -51,8 +52,9 @@ def jobs_like(t: Transaction, text: str) -> list[JobHead]:
 
 def add_job(t: Transaction, job: NewJob, opened_at: datetime) -> JobHead:
     """A new job under the next number."""
-    highest = t.first("SELECT MAX(CAST(number AS UNSIGNED)) AS top FROM jobs FOR UPDATE")
-    number = f"{int((highest or {}).get('top') or 0) + 1:04d}"
+    number = f"{next_number(t, 'job'):04d}"
+    while job_by_number(t, number) is not None:  # one that came with a job file
+        number = f"{next_number(t, 'job'):04d}"
     job_id = t.insert(
         """
         INSERT INTO jobs (number, title, owner, symptom, opened_at)
@@ -68,6 +70,7 @@ def add_job(t: Transaction, job: NewJob, opened_at: datetime) -> JobHead:
 
 def set_number(t: Transaction, job_id: int, number: str) -> None:
     """Give a job the number it had elsewhere."""
+    count_from(t, "job", number)
     t.change(
         "UPDATE jobs SET number = %(number)s WHERE job_id = %(job_id)s",
         {"job_id": job_id, "number": number},
@@ -116,6 +119,8 @@ def decisions(t: Transaction, part_ids: list[int]) -> dict[int, dict[str, Any]]:
         SELECT
             p.part_id,
             p.family,
+            p.rpm,
+            p.dirty,
             (
                 SELECT GROUP_CONCAT(DISTINCT r.feature)
                 FROM readings r
@@ -127,10 +132,11 @@ def decisions(t: Transaction, part_ids: list[int]) -> dict[int, dict[str, Any]]:
             i.clash,
             i.features_read,
             i.marking_read,
+            i.judged_mark,
+            i.facts_mark <=> i.judged_mark AS as_confirmed,
             m.item_id AS match_id,
-            m.verdict,
-            m.words,
             l.line_id,
+            l.item_id AS ordered_id,
             l.quantity,
             o.number AS order_number,
             o.state AS order_state

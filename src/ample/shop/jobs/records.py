@@ -59,6 +59,7 @@ class Light(BaseModel):
     light: str
     state: str
     words: str
+    facts_mark: str = Field(description="of the facts that it was judged on; a pass is given for them")
     passed_reason: str | None = None
     passed_by: str | None = None
     passed_at: UtcTime | None = None

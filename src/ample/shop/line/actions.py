@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-import hashlib
-import json
 from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Any
@@ -23,6 +21,7 @@ from ample.shop.jobs.actions import add_part, known_job
 from ample.shop.jobs.records import NewPart
 from ample.shop.line import queries
 from ample.shop.line.records import DecideRequest, Decision, LineAnswer, LineSave, LineSaved, SentToBench
+from ample.shop.marks import mark_of
 from ample.shop.photos import queries as photos
 from ample.shop.takein import queries as take_ins
 from ample.shop.units.actions import model_of
@@ -94,7 +93,8 @@ def _decisions(t: Transaction, job_id: int, parts: Sequence[LinePart]) -> list[D
             reason=row["reason"],
             person=row["person"],
             decided_at=row["decided_at"],
-            stands=marks.get(row["part_key"]) == row["findings_mark"],
+            stands=not row["from_file"] and marks.get(row["part_key"]) == row["findings_mark"],
+            from_file=bool(row["from_file"]),
         )
         for row in rows
     ]
@@ -102,8 +102,7 @@ def _decisions(t: Transaction, job_id: int, parts: Sequence[LinePart]) -> list[D
 
 def findings_mark(part: LinePart) -> str:
     """A mark of what was found: a decision stands as long as it is the same."""
-    found = json.dumps([part.kind, part.obtainable, dict(sorted(part.findings.items()))])
-    return hashlib.sha256(found.encode()).hexdigest()[:16]
+    return mark_of([part.kind, part.obtainable, dict(sorted(part.findings.items()))])
 
 
 def save_line(t: Transaction, doer: Doer, number: str, save: LineSave) -> LineSaved:
@@ -277,6 +276,14 @@ def decide(t: Transaction, doer: Doer, number: str, key: str, choice: DecideRequ
     job = known_job(t, number, lock=True)
     held = held_of(t, job.job_id)
     part = _known_part(held.sheet, key)
+    if dict(part.findings) != choice.findings:
+        raise Conflict(
+            "changed_meanwhile",
+            "The findings have changed since you looked.",
+            "findings",
+            "Look at them again, then decide.",
+            {"findings": dict(part.findings)},
+        )
     computed = inspect_part(
         part_kind(part.kind).card, part.findings, take_ins.access_of(t, job.job_id), part.obtainable
     )
@@ -292,7 +299,7 @@ def decide(t: Transaction, doer: Doer, number: str, key: str, choice: DecideRequ
     values = {
         "job_id": job.job_id, "part_key": key, "findings_mark": findings_mark(part),
         "verdict": choice.verdict, "reason": choice.reason, "person_id": doer.person_id,
-        "person": doer.name, "decided_at": doer.now,
+        "person": doer.name, "decided_at": doer.now, "from_file": False,
     }  # fmt: skip
     queries.add_decision(t, values)
     queries.set_verdict(t, job.job_id, key, choice.verdict)

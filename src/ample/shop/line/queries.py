@@ -120,10 +120,10 @@ def decisions(t: Transaction, job_id: int) -> list[dict[str, Any]]:
     """What second persons decided, oldest first."""
     return t.rows(
         """
-        SELECT part_key, findings_mark, verdict, reason, person, decided_at
+        SELECT part_key, findings_mark, verdict, reason, person, decided_at, from_file
         FROM part_decisions
         WHERE job_id = %(job_id)s
-        ORDER BY decision_id
+        ORDER BY decided_at, decision_id
         """,
         {"job_id": job_id},
     )
@@ -134,11 +134,11 @@ def add_decision(t: Transaction, values: dict[str, Any]) -> None:
     t.insert(
         """
         INSERT INTO part_decisions (
-            job_id, part_key, findings_mark, verdict, reason, person_id, person, decided_at
+            job_id, part_key, findings_mark, verdict, reason, person_id, person, decided_at, from_file
         )
         VALUES (
             %(job_id)s, %(part_key)s, %(findings_mark)s, %(verdict)s, %(reason)s, %(person_id)s,
-            %(person)s, %(decided_at)s
+            %(person)s, %(decided_at)s, %(from_file)s
         )
         """,
         values,

@@ -24,8 +24,11 @@ class LineSave(Strict):
 
 
 class DecideRequest(Strict):
-    """What a second person decides about a doubtful part, and why."""
+    """What a second person decides about a doubtful part, and why; on the findings that were seen."""
 
+    findings: dict[Annotated[str, Field(max_length=40)], Annotated[str, Field(max_length=40)]] = Field(
+        max_length=16, description="the part's findings as they were seen"
+    )
     verdict: Decided
     reason: str = Field(min_length=4, max_length=300)
 
@@ -39,6 +42,7 @@ class Decision(BaseModel):
     person: str
     decided_at: UtcTime
     stands: bool
+    from_file: bool = Field(description="read from a job file: it proves nothing here")
 
 
 class LineAnswer(BaseModel):

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import csv
 import io
+import re
 from collections.abc import Callable
 from decimal import Decimal
 from typing import Any
@@ -155,12 +156,8 @@ def _open_line(t: Transaction, line_id: int) -> dict[str, Any]:
     return line
 
 
-def change_line(
-    t: Transaction, doer: Doer, line_id: int, change: ChangeLine, instrument_of: InstrumentOf
-) -> OrderSheet:
-    """Another quantity on a line of an open sheet."""
-    line = _open_line(t, line_id)
-    if not queries.set_quantity(t, line_id, change.quantity, change.version):
+def _same_line(line: dict[str, Any], version: int) -> None:
+    if line["version"] != version:
         raise Conflict(
             "changed_meanwhile",
             "Someone else changed this line meanwhile.",
@@ -168,14 +165,26 @@ def change_line(
             "Look at it again.",
             {"version": line["version"], "quantity": line["quantity"]},
         )
+
+
+def change_line(
+    t: Transaction, doer: Doer, line_id: int, change: ChangeLine, instrument_of: InstrumentOf
+) -> OrderSheet:
+    """Another quantity on a line of an open sheet."""
+    line = _open_line(t, line_id)
+    _same_line(line, change.version)
+    queries.set_quantity(t, line_id, change.quantity, change.version)
     queries.touch_order(t, line["order_id"])
     record(t, doer, "order_line", line_id, "quantity", {"quantity": line["quantity"]}, change)
     return sheet(t, line["order_id"], instrument_of)
 
 
-def drop_line(t: Transaction, doer: Doer, line_id: int, instrument_of: InstrumentOf) -> OrderSheet:
-    """Take a line off an open sheet."""
+def drop_line(
+    t: Transaction, doer: Doer, line_id: int, version: int, instrument_of: InstrumentOf
+) -> OrderSheet:
+    """Take a line off an open sheet, if it is still as it was seen."""
     line = _open_line(t, line_id)
+    _same_line(line, version)
     queries.drop_line(t, line_id)
     queries.touch_order(t, line["order_id"])
     record(t, doer, "order_line", line_id, "dropped", dict(line), None)
@@ -190,6 +199,14 @@ def pass_light(
     line = _open_line(t, line_id)
     lights = lights_of(t, [line["part_id"]], instrument_of)[line["part_id"]]
     light = next(each for each in lights if each.light == asked.light)
+    if light.facts_mark != asked.facts_mark:
+        raise Conflict(
+            "changed_meanwhile",
+            f"What is known of the {asked.light} has changed since you looked.",
+            "light",
+            "Look at it again, then decide.",
+            light.model_dump(mode="json"),
+        )
     if light.state == "holds":
         raise BadInput("nothing_to_pass", f"The {asked.light} holds: there is nothing to pass.", "light")
     if not asked.reason.strip():
@@ -199,6 +216,7 @@ def pass_light(
         {
             "line_id": line_id,
             "light": asked.light,
+            "facts_mark": light.facts_mark,
             "words": light.words[:300],
             "reason": asked.reason.strip(),
             "person_id": doer.person_id,
@@ -239,7 +257,7 @@ def place(
 def sheet_csv(found: OrderSheet) -> str:
     """The sheet as CSV: one line a part, with what was passed and why."""
     out = io.StringIO()
-    writer = csv.writer(out, lineterminator="\n")
+    writer = csv.writer(out, lineterminator="\r\n", quoting=csv.QUOTE_NONNUMERIC)  # as RFC 4180 asks
     writer.writerow(
         ["order", "supplier", "job", "part", "marking", "maker", "bore_mm", "outside_mm", "width_mm",
          "quantity", "price", "lead_days", "unproven_and_passed"]
@@ -258,8 +276,13 @@ def sheet_csv(found: OrderSheet) -> str:
     return out.getvalue()
 
 
+_BREAK = re.compile(r"[\x00-\x1f\x7f\x85\u2028\u2029]+")
+# also where a spreadsheet that parts at semicolons or tabs would begin a cell
+_FORMULA = re.compile(r"(^\s*|[;|]\s*)([=+\-@＝＋－＠])")
+
+
 def _harmless(value: object) -> object:
-    """A text that a spreadsheet would run as a formula is quoted."""
-    if isinstance(value, str) and value[:1] in "=+-@\t\r":
-        return f"'{value}"
-    return value
+    """A text on one line, and one that a spreadsheet would run as a formula is quoted."""
+    if not isinstance(value, str):
+        return value
+    return _FORMULA.sub(r"\1'\2", _BREAK.sub(" ", value).strip())

@@ -33,6 +33,12 @@ class LinePath(BaseModel):
     line_id: int = Field(ge=1, le=2**31)
 
 
+class SeenQuery(BaseModel):
+    """The version that was seen."""
+
+    version: int = Field(ge=1, le=2**31)
+
+
 class OrderPath(BaseModel):
     """An order's row."""
 
@@ -60,9 +66,11 @@ def change_line(path: LinePath, body: ChangeLine) -> Response:
 
 
 @api.delete("/orders/lines/<int:line_id>", summary="Take a line off", responses={200: OrderSheet, **_WRITES})
-def drop_line(path: LinePath) -> Response:
+def drop_line(path: LinePath, query: SeenQuery) -> Response:
     """Take a line off an open sheet."""
-    return desk().once(lambda t, doer: actions.drop_line(t, doer, path.line_id, desk().instruments(t)))
+    return desk().once(
+        lambda t, doer: actions.drop_line(t, doer, path.line_id, query.version, desk().instruments(t))
+    )
 
 
 @api.post(
@@ -88,7 +96,7 @@ def place(path: OrderPath, body: PlaceOrder) -> Response:
 )
 def sheet_csv(path: OrderPath) -> Response:
     """An order sheet as CSV."""
-    found = desk().database.run(lambda t: actions.sheet(t, path.order_id, desk().instruments(t)))
+    found = desk().database.read(lambda t: actions.sheet(t, path.order_id, desk().instruments(t)))
     response = make_response(actions.sheet_csv(found))
     response.mimetype = "text/csv"
     response.headers["Content-Disposition"] = f'attachment; filename="{found.number}.csv"'

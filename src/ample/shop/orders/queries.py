@@ -5,6 +5,7 @@ from __future__ import annotations
 from datetime import datetime
 from typing import Any
 
+from ample.shop.numbers import next_number
 from ample.store import Transaction
 
 
@@ -66,11 +67,11 @@ def passes(t: Transaction, line_ids: list[int]) -> list[dict[str, Any]]:
         return []
     return t.rows(
         """
-        SELECT g.line_id, g.light, g.words, g.reason, g.passed_at, p.name AS person
+        SELECT g.pass_id, g.line_id, g.light, g.facts_mark, g.reason, g.passed_at, p.name AS person
         FROM gate_passes g
         JOIN people p ON p.person_id = g.person_id
         WHERE g.line_id IN %(line_ids)s
-        ORDER BY g.pass_id
+        ORDER BY g.passed_at, g.pass_id
         """,
         {"line_ids": line_ids},
     )
@@ -94,8 +95,7 @@ def open_order_of(t: Transaction, supplier_id: int) -> int | None:
 
 def add_order(t: Transaction, supplier_id: int) -> int:
     """A new open sheet under the next number."""
-    highest = t.first("SELECT MAX(CAST(SUBSTRING(number, 2) AS UNSIGNED)) AS top FROM orders FOR UPDATE")
-    number = f"P{int((highest or {}).get('top') or 0) + 1:04d}"
+    number = f"P{next_number(t, 'order'):04d}"
     return t.insert(
         "INSERT INTO orders (number, supplier_id) VALUES (%(number)s, %(supplier_id)s)",
         {"number": number, "supplier_id": supplier_id},
@@ -139,8 +139,10 @@ def add_pass(t: Transaction, values: dict[str, Any]) -> int:
     """A light passed with a reason."""
     return t.insert(
         """
-        INSERT INTO gate_passes (line_id, light, words, reason, person_id, passed_at)
-        VALUES (%(line_id)s, %(light)s, %(words)s, %(reason)s, %(person_id)s, %(now)s)
+        INSERT INTO gate_passes (line_id, light, facts_mark, words, reason, person_id, passed_at)
+        VALUES (
+            %(line_id)s, %(light)s, %(facts_mark)s, %(words)s, %(reason)s, %(person_id)s, %(now)s
+        )
         """,
         values,
     )
@@ -170,4 +172,24 @@ def matched_without_line(t: Transaction) -> list[dict[str, Any]]:
         WHERE l.line_id IS NULL
         ORDER BY j.job_id, p.position
         """
+    )
+
+
+def unbound_passes(t: Transaction) -> list[dict[str, Any]]:
+    """Passes that an earlier version gave, on lines that are there still: not bound to their facts yet."""
+    return t.rows(
+        """
+        SELECT g.pass_id, g.line_id, g.light, g.passed_at, l.part_id
+        FROM gate_passes g
+        JOIN order_lines l ON l.line_id = g.line_id
+        WHERE g.facts_mark IS NULL
+        """
+    )
+
+
+def bind_pass(t: Transaction, pass_id: int, facts_mark: str) -> None:
+    """Bind a pass to the facts it was given for; blank when they have changed since."""
+    t.change(
+        "UPDATE gate_passes SET facts_mark = %(mark)s WHERE pass_id = %(pass_id)s",
+        {"pass_id": pass_id, "mark": facts_mark},
     )

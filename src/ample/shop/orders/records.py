@@ -86,6 +86,7 @@ class PassLight(Strict):
     """Pass a light with a reason that stays on record."""
 
     light: Literal["identity", "interchange", "shaft", "housing", "quantity"]
+    facts_mark: str = Field(pattern=r"^[0-9a-f]{16}$", description="of the light as it was seen")
     reason: str = Field(min_length=8, max_length=300)
 
 

@@ -19,7 +19,7 @@ api = APIBlueprint("people", __name__, url_prefix="/api", abp_tags=[Tag(name="pe
 
 def _session() -> SessionAnswer:
     signed_in = current_user.is_authenticated
-    demo = [] if signed_in else desk().database.run(queries.demo_people)
+    demo = [] if signed_in else desk().database.look(queries.demo_people)
     return SessionAnswer(
         person=current_user.person if signed_in else None,
         csrf_token=generate_csrf(),

@@ -16,7 +16,7 @@ MOST_PHOTOS = 200
 
 def add_photo(t: Transaction, doer: Doer, number: str, picture: Picture, place: PhotoPlace) -> PhotoHead:
     """Store a photo of a job."""
-    job = known_job(t, number)
+    job = known_job(t, number, lock=True)
     if queries.count(t, job.job_id) >= MOST_PHOTOS:
         raise BadInput("too_many_photos", f"A job has at most {MOST_PHOTOS} photos.", "photo")
     photo_id = queries.add(
@@ -35,28 +35,33 @@ def _head(t: Transaction, job_id: int, photo_id: int) -> PhotoHead:
     return next(each for each in queries.heads(t, job_id) if each.photo_id == photo_id)
 
 
+def _same_photo(held: PhotoHead, version: int) -> None:
+    if held.version != version:
+        raise Conflict(
+            "changed_meanwhile", "Someone else changed this photo meanwhile.", None, "Look again.",
+            held.model_dump(mode="json"),
+        )  # fmt: skip
+
+
 def place_photo(t: Transaction, doer: Doer, photo_id: int, change: PhotoChange) -> PhotoHead:
     """Change where a photo belongs or what it says."""
     found = queries.photo(t, photo_id)
     if found is None:
         raise _not_there()
     before = _head(t, found["job_id"], photo_id)
-    if found["version"] != change.version:
-        raise Conflict(
-            "changed_meanwhile", "Someone else changed this photo meanwhile.", None, "Look again.",
-            before.model_dump(mode="json"),
-        )  # fmt: skip
+    _same_photo(before, change.version)
     queries.change(t, photo_id, change.model_dump(exclude={"version"}))
     record(t, doer, "photo", photo_id, "placed", before, change)
     return _head(t, found["job_id"], photo_id)
 
 
-def remove_photo(t: Transaction, doer: Doer, photo_id: int) -> PhotoHead:
-    """Take a photo out; who did it stays on record."""
+def remove_photo(t: Transaction, doer: Doer, photo_id: int, version: int) -> PhotoHead:
+    """Take a photo out, if it is still as it was seen; who did it stays on record."""
     found = queries.photo(t, photo_id)
     if found is None:
         raise _not_there()
     before = _head(t, found["job_id"], photo_id)
+    _same_photo(before, version)
     queries.remove(t, photo_id)
     record(t, doer, "photo", photo_id, "removed", before, None)
     return before

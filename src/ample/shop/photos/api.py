@@ -27,6 +27,12 @@ class PhotoPath(BaseModel):
     photo_id: int = Field(ge=1, le=2**31)
 
 
+class PhotoSeen(BaseModel):
+    """The version of a photo that was seen."""
+
+    version: int = Field(ge=1, le=2**31)
+
+
 @api.post("/jobs/<number>/photos", summary="Add a photo", responses={201: PhotoHead, **_WRITES})
 def add_photo(path: JobPath, query: PhotoPlace) -> Response:
     """Add a photo (JPEG, PNG or WebP as the body, at most 8 MB)."""
@@ -41,9 +47,9 @@ def place_photo(path: PhotoPath, body: PhotoChange) -> Response:
 
 
 @api.delete("/photos/<int:photo_id>", summary="Take a photo out", responses={200: PhotoHead, **_WRITES})
-def remove_photo(path: PhotoPath) -> Response:
+def remove_photo(path: PhotoPath, query: PhotoSeen) -> Response:
     """Take a photo out."""
-    return desk().once(lambda t, doer: actions.remove_photo(t, doer, path.photo_id))
+    return desk().once(lambda t, doer: actions.remove_photo(t, doer, path.photo_id, query.version))
 
 
 @api.get("/photos/<int:photo_id>/picture", summary="A photo", responses=_PICTURE)

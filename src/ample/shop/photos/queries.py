@@ -39,6 +39,19 @@ def image(t: Transaction, photo_id: int) -> bytes | None:
     return bytes(row["image"]) if row else None
 
 
+def unlooked(t: Transaction) -> list[int]:
+    """Photos stored by a version that did not yet look for what hides in a picture."""
+    return [int(row["photo_id"]) for row in t.rows("SELECT photo_id FROM photos WHERE NOT plain")]
+
+
+def set_plain(t: Transaction, photo_id: int, image: bytes | None) -> None:
+    """A photo has been looked at; a picture without what hid in it takes its place."""
+    t.change(
+        "UPDATE photos SET plain = TRUE, image = COALESCE(%(image)s, image) WHERE photo_id = %(photo_id)s",
+        {"photo_id": photo_id, "image": image},
+    )
+
+
 def thumbnail(t: Transaction, photo_id: int) -> bytes | None:
     """The small picture."""
     row = t.first("SELECT thumbnail FROM photos WHERE photo_id = %(photo_id)s", {"photo_id": photo_id})
@@ -51,11 +64,11 @@ def add(t: Transaction, values: dict[str, Any]) -> int:
         """
         INSERT INTO photos (
             job_id, part_key, place_x, place_y, caption, width_px, height_px, image, thumbnail, person,
-            taken_at
+            taken_at, plain
         )
         VALUES (
             %(job_id)s, %(part)s, %(place_x)s, %(place_y)s, %(caption)s, %(width_px)s, %(height_px)s,
-            %(image)s, %(thumbnail)s, %(person)s, %(taken_at)s
+            %(image)s, %(thumbnail)s, %(person)s, %(taken_at)s, TRUE
         )
         """,
         values,

@@ -1,0 +1,84 @@
+"""What a shop of an earlier version needs beyond its tables: done at every start, and nothing when done before."""
+
+from __future__ import annotations
+
+from datetime import UTC, datetime
+from functools import partial
+
+from ample.shop.bench import queries as bench
+from ample.shop.bench.actions import evidence_mark, judge_again, known_part, sheet_of
+from ample.shop.catalogue.index import ShopIndex, build_index
+from ample.shop.history import queries as history
+from ample.shop.instruments.actions import instrument_finder, known_instruments
+from ample.shop.orders import queries as orders
+from ample.shop.orders.lights import lights_of
+from ample.shop.photos import queries as photos
+from ample.shop.photos.pictures import made_plain
+from ample.store import Database, Transaction
+
+CHANGED = "changed"  # the mark of an identification whose evidence was changed by an earlier version
+
+
+def bring_up_to_date(database: Database) -> int:
+    """Bring what earlier versions stored to today's rules; how many records were changed."""
+    return _identifications(database) + _passes(database) + _photos(database)
+
+
+def _identifications(database: Database) -> int:
+    """An earlier version let an identification stand whatever became of its readings: each is bound to them now,
+    and where they were changed after it, judged again.
+    """
+    waiting = database.read(bench.unbound)
+    changed = [row["part_id"] for row in waiting if database.run(partial(_bind, row=row))]
+    if changed:
+        index = database.read(build_index)
+        for part_id in changed:
+            database.run(partial(_judge, part_id=part_id, index=index))
+    return len(waiting)
+
+
+def _bind(t: Transaction, row: dict[str, object]) -> bool:
+    """Bind an identification to its readings; True when they were changed after it was made."""
+    part_id, decided = int(str(row["part_id"])), row["decided_at"]
+    assert isinstance(decided, datetime)
+    part = known_part(t, part_id, lock=True)
+    mark = evidence_mark(sheet_of(t, part), part.family)
+    changed = history.changed_after(t, "part", part_id, ("bench",), decided)
+    bench.set_marks(t, part_id, CHANGED if changed else mark, None if changed else mark)
+    return changed
+
+
+def _judge(t: Transaction, part_id: int, index: ShopIndex) -> None:
+    find = instrument_finder(known_instruments(t, datetime.now(UTC).date()))
+    judge_again(t, part_id, index, find)
+
+
+def _passes(database: Database) -> int:
+    """An earlier version bound a pass to the words of its light: each is bound to the facts now, if they are
+    still those that it was given for.
+    """
+    waiting = database.read(orders.unbound_passes)
+    for row in waiting:
+        database.run(partial(_bind_pass, row=row))
+    return len(waiting)
+
+
+def _bind_pass(t: Transaction, row: dict[str, object]) -> None:
+    find = instrument_finder(known_instruments(t, datetime.now(UTC).date()))
+    part_id, given = int(str(row["part_id"])), row["passed_at"]
+    assert isinstance(given, datetime)
+    light = next(each for each in lights_of(t, [part_id], find)[part_id] if each.light == row["light"])
+    changed = history.changed_after(t, "part", part_id, ("bench", "seats", "identified", "matched"), given)
+    changed |= history.changed_after(t, "order_line", int(str(row["line_id"])), ("quantity",), given)
+    orders.bind_pass(t, int(str(row["pass_id"])), "" if changed else light.facts_mark)
+
+
+def _photos(database: Database) -> int:
+    """A photo that an earlier version read from a job file may hold more than a picture."""
+    changed = 0
+    for photo_id in database.read(photos.unlooked):
+        image = database.look(partial(photos.image, photo_id=photo_id))
+        plain = made_plain(image) if image else None
+        changed += plain is not None and plain != image
+        database.run(partial(photos.set_plain, photo_id=photo_id, image=plain))
+    return changed
