@@ -13,7 +13,7 @@ from pathlib import Path
 from typing import Any
 
 from ample.prepare import ROOT, say
-from benchmarks import seal_trials, speed, trials
+from benchmarks import faults, seal_trials, speed, trials
 
 
 @dataclass(frozen=True)
@@ -63,7 +63,9 @@ def _share(
 
 
 def run_benchmarks(arguments: list[str]) -> int:
-    """Run all; `--quick` draws less. 0 when every target is met, or missed only as far as any ranking must."""
+    """Run all; `--quick` draws less, `--faults` kills a shop instead. 0 when every target is met, or missed only as far as any ranking must."""
+    if "--faults" in arguments:
+        return faults.main()
     scale = 1 if "--quick" in arguments else 5
     began = time.monotonic()
     say("identification: every kind of bearing")

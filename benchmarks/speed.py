@@ -1,4 +1,4 @@
-"""Speed, memory and size, measured on the real thing: a private MariaDB, the demo, gunicorn."""
+"""Speed, memory and size, measured on the real thing: a private MariaDB, the demo, the workers."""
 
 from __future__ import annotations
 
@@ -234,12 +234,11 @@ def server_times(
 
 @contextmanager
 def running_server(url: str, home: Path) -> Iterator[tuple[int, str]]:
-    """gunicorn as `./ample start` runs it: its process number and address."""
+    """The server as `./ample start` runs it: its process number and address."""
     port = free_port()
     environment = os.environ | {"AMPLE_DATABASE_URL": url, "AMPLE_HOME": str(home)}
     server = subprocess.Popen(
-        [sys.executable, "-m", "gunicorn", "--preload", "--workers=2", "--threads=8", "--worker-class=gthread",
-         f"--bind=127.0.0.1:{port}", "--no-control-socket", "--log-level=error", "ample.web.wsgi:app"],
+        [sys.executable, "-m", "ample.web.workers", f"--port={port}", "--workers=2"],
         env=environment, stdin=subprocess.DEVNULL,
     )  # fmt: skip
     address = f"http://127.0.0.1:{port}"
@@ -257,7 +256,7 @@ def running_server(url: str, home: Path) -> Iterator[tuple[int, str]]:
 
 
 def worker_memory(url: str, home: Path) -> dict[str, float]:
-    """Resident memory of gunicorn's workers after identifying, MB."""
+    """Resident memory of the workers after identifying, MB."""
     with running_server(url, home) as (pid, address):
         opener = urllib.request.build_opener(urllib.request.HTTPCookieProcessor(http.cookiejar.CookieJar()))
 

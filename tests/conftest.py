@@ -24,6 +24,7 @@ def pytest_addoption(parser):
     parser.addoption("--long", action="store_true", help="the long cases too: what CI runs")
 
 
+@pytest.hookimpl(tryfirst=True)
 def pytest_collection_modifyitems(config, items):
     """Long cases wait to be asked for; what shares a file's fixtures stays in one process."""
     if not config.getoption("--long"):

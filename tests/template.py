@@ -10,6 +10,7 @@ from datetime import UTC, datetime
 
 from ample.demo.load import load_demo
 from ample.prepare import ROOT
+from ample.shop.catalogue.kept import index_of
 from ample.store import Database
 from ample.store.migrate import migrate
 from ample.store.private_server import PrivateServer
@@ -60,7 +61,9 @@ def _make(kind, wanted):
     try:
         migrate(server.url)
         if kind == "demo":
-            load_demo(Database(server.url), now(), lambda _: None)
+            database = Database(server.url)
+            load_demo(database, now(), lambda _: None)
+            index_of(database, unfinished)
     finally:
         server.stop()
     unfinished.rename(wanted)

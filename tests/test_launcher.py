@@ -11,8 +11,10 @@ import urllib.request
 from pathlib import Path
 
 import pytest
+from benchmarks.faults import children_of, command_of, run_faults
 
 from ample.store.private_server import free_port
+from tests.template import copy_of
 
 START = [sys.executable, "-m", "ample.command_line", "start"]
 
@@ -64,6 +66,7 @@ def healthy(port):
 
 @pytest.fixture
 def running(tmp_path):
+    copy_of("empty", tmp_path)
     port = free_port()
     process = start(AMPLE_HOME=str(tmp_path), AMPLE_PORT=str(port))
     assert until(lambda: healthy(port)), process.stdout
@@ -126,12 +129,41 @@ def test_a_second_start_on_the_same_data_is_refused(running):
     assert "running already" in refused(AMPLE_HOME=str(home), AMPLE_PORT=str(free_port()))
 
 
-def test_a_database_that_dies_is_started_again(running):
-    _, port, home = running
-    for pid in everything_under(home):
-        if b"mariadbd" in Path(f"/proc/{pid}/cmdline").read_bytes().split(b"\0")[0]:
-            os.kill(int(pid), signal.SIGKILL)
+def pids_of(parent):
+    """What runs below `start`, by a word of its command line."""
+    launcher = children_of(parent.pid)[0]
+    found = {"launcher": launcher}
+    for pid in children_of(launcher):
+        for name in ("mariadbd", "ample.web.workers", "ample.devices.link", "ample.daily_backup"):
+            if name in command_of(pid):
+                found[name] = pid
+    return found
+
+
+@pytest.mark.parametrize(
+    "name", ["launcher", "mariadbd", "ample.web.workers", "ample.devices.link", "ample.daily_backup"]
+)
+def test_whatever_dies_is_started_again(running, name):
+    process, port, _ = running
+    before = pids_of(process)
+    os.kill(before[name], signal.SIGKILL)
+    assert until(lambda: process.poll() is None and pids_of(process).get(name, before[name]) != before[name])
     assert until(lambda: healthy(port))
+    assert process.poll() is None
+
+
+def test_a_shop_that_is_killed_piece_by_piece_loses_nothing(tmp_path):
+    """The short form of `./ample bench --faults`."""
+    report = run_faults(kills=4, clients=4, say=lambda _: None, home=copy_of("demo", tmp_path / "home"))
+    assert (report.lost, report.twice, report.faults, report.left_running) == ([], [], [], 0)
+    assert report.acknowledged > 20
+    assert report.statuses.get(500) is None
+
+
+@pytest.mark.long
+def test_many_kills_lose_nothing_and_the_pauses_are_short(tmp_path):
+    report = run_faults(kills=24, clients=8, say=lambda _: None, home=copy_of("demo", tmp_path / "home"))
+    assert report.held(), report.figures()
 
 
 def test_secrets_are_for_the_owner_alone(running):

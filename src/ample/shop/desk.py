@@ -16,7 +16,8 @@ from pydantic import BaseModel
 
 from ample.core.errors import AmpleError, BadInput, Conflict
 from ample.core.sizes import Instrument
-from ample.shop.catalogue.index import ShopIndex, ShopIndexKeeper
+from ample.shop.catalogue.index import ShopIndex
+from ample.shop.catalogue.keeper import ShopIndexKeeper
 from ample.shop.doer import Doer
 from ample.shop.history import queries as history
 from ample.shop.instruments.actions import instrument_finder, known_instruments

@@ -12,7 +12,7 @@ from flask_openapi3 import Info, OpenAPI
 from ample.shop.bench.api import api as bench
 from ample.shop.calipers.api import api as calipers
 from ample.shop.catalogue.api import api as catalogue
-from ample.shop.catalogue.index import ShopIndexKeeper
+from ample.shop.catalogue.keeper import ShopIndexKeeper
 from ample.shop.desk import Desk, ErrorAnswer, json_answer
 from ample.shop.instruments.api import api as instruments
 from ample.shop.jobfile.api import api as jobfile
@@ -70,7 +70,9 @@ def create_app(settings: Settings | None = None) -> OpenAPI:
     )
     app.json = Json(app)
     database = Database(known.database_url)
-    app.extensions["ample-desk"] = Desk(database, ShopIndexKeeper(database))
+    app.extensions["ample-desk"] = Desk(
+        database, ShopIndexKeeper(database, known.home if known.home.is_dir() else None)
+    )
     guard(app)
     handle_errors(app, known.home)
     for blueprint in (

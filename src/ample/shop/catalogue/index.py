@@ -2,10 +2,8 @@
 
 from __future__ import annotations
 
-import gc
 import json
 import sys
-import threading
 from dataclasses import dataclass, replace
 from typing import Any
 
@@ -15,7 +13,7 @@ from ample.core.identify.catalogue import usual_weight
 from ample.core.parts import SEALS, BearingSpec, PartSpec, SealSpec
 from ample.shop.catalogue import queries
 from ample.shop.catalogue.queries import Revision
-from ample.store import Database, Transaction
+from ample.store import Transaction
 
 MET_BEFORE, ON_THE_SHELF = 0.5, 0.3
 
@@ -27,48 +25,6 @@ class ShopIndex:
     revision: Revision
     catalogues: dict[str, Catalogue]
     dialects: tuple[Dialect, ...]
-
-
-class ShopIndexKeeper:
-    """Holds the index of each worker; made anew when items have changed, and only read differently when a
-    dialect has: laying out the items takes seconds, reading the codes milliseconds.
-    """
-
-    def __init__(self, database: Database) -> None:
-        self._database = database
-        self._lock = threading.Lock()
-        self._index: ShopIndex | None = None
-
-    def prime(self, database: Database) -> None:
-        """Make the index with another connection, before worker processes part."""
-        self._index = _kept(database.read(build_index))
-
-    def current(self) -> ShopIndex:
-        """The index of today's catalogue."""
-        return self.at(self._database.look(queries.revision))
-
-    def at(self, revision: Revision) -> ShopIndex:
-        """The index of this revision of the catalogue."""
-        index = self._index
-        if index is None or index.revision != revision:
-            with self._lock:
-                index = self._index = self._brought_to(revision)
-        return index
-
-    def _brought_to(self, revision: Revision) -> ShopIndex:
-        held = self._index
-        if held is None or held.revision.items < revision.items:
-            return _kept(self._database.read(build_index))
-        if held.revision.dialects < revision.dialects:
-            return self._database.read(lambda t: with_dialects(t, held))
-        return held
-
-
-def _kept(index: ShopIndex) -> ShopIndex:
-    """The index lives as long as its worker: the collector need not walk it again and again."""
-    gc.collect()
-    gc.freeze()
-    return index
 
 
 def build_index(t: Transaction) -> ShopIndex:
@@ -88,9 +44,9 @@ def build_index(t: Transaction) -> ShopIndex:
     return ShopIndex(queries.revision(t), laid_out, tuple(dialects(t).values()))
 
 
-def with_dialects(t: Transaction, index: ShopIndex) -> ShopIndex:
-    """The same items, read with the dialects of today."""
-    now = Revision(index.revision.items, queries.revision(t).dialects)
+def with_dialects(t: Transaction, index: ShopIndex, revision: Revision | None = None) -> ShopIndex:
+    """The same items, read with the dialects of today; `revision`: the one that the items are known to be of."""
+    now = Revision((revision or index.revision).items, queries.revision(t).dialects)
     return replace(index, revision=now, dialects=tuple(dialects(t).values()))
 
 

@@ -95,6 +95,24 @@ def items_after(t: Transaction, after: int, most: int) -> list[dict[str, Any]]:
     )
 
 
+def items_checksum(t: Transaction) -> str:
+    """A checksum of all that an index is laid out from, but for how often each item was confirmed."""
+    row = t.first(
+        """
+        SELECT
+            COUNT(*) AS rows_held,
+            COALESCE(BIT_XOR(CAST(CRC32(CONCAT_WS(
+                '|', item_id, marking, designation, series, bore_mm, outside_mm, width_mm,
+                COALESCE(assembled_width_mm, '-'), COALESCE(outer_ring_width_mm, '-'), kind, bore_shape, angle,
+                cage, family, COALESCE(attributes, '-'), closure, clearance, tolerance_class, stock_quantity > 0
+            )) AS UNSIGNED) * MOD(item_id * 2654435761, 4294967291)), 0) AS mark
+        FROM catalogue_items
+        """
+    )
+    assert row is not None
+    return f"{row['rows_held']}-{row['mark']}"
+
+
 def all_items(t: Transaction) -> list[Item]:
     """Every item, in order."""
     return [Item.model_construct(**_as_floats(row)) for row in t.rows(_ITEM + " ORDER BY i.item_id")]
