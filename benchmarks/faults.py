@@ -17,12 +17,13 @@ import tempfile
 import threading
 import time
 from dataclasses import dataclass, field
+from functools import partial
 from pathlib import Path
 from typing import Any
 
 from ample.demo.load import PEOPLE
 from ample.prepare import ROOT
-from ample.store import Database
+from ample.store import Database, Transaction
 from ample.store.private_server import free_port
 
 KINDS = ("database", "worker", "server", "launcher")
@@ -316,9 +317,10 @@ def _checked(shop: Shop, sheets: list[Sheet], begun: list[int], report: FaultRep
             report.lost.append(f"{sheet.path}: {sheet.held} is not there")
         more = answer["version"] - first - sheet.acknowledged
         audit = database.look(
-            lambda t, s=sheet: t.single_value(
-                "SELECT COUNT(*) FROM audit WHERE subject = %(s)s AND subject_id = %(i)s AND action = %(a)s",
-                {"s": s.subject[0], "i": s.subject[1], "a": s.action},
+            partial(
+                Transaction.single_value,
+                sql="SELECT COUNT(*) FROM audit WHERE subject = %(s)s AND subject_id = %(i)s AND action = %(a)s",
+                values={"s": sheet.subject[0], "i": sheet.subject[1], "a": sheet.action},
             )
         )  # fmt: skip
         more_rows = audit - sheet.acknowledged

@@ -16,6 +16,7 @@ from benchmarks.faults import children_of, command_of, run_faults
 from ample.store.private_server import free_port
 from tests.template import copy_of
 
+KEPT = ("mariadbd", "ample.web.workers", "ample.devices.link", "ample.daily_backup")
 START = [sys.executable, "-m", "ample.command_line", "start"]
 
 
@@ -102,7 +103,7 @@ def test_a_wrong_database_address_is_one_clear_line(tmp_path, url):
     assert "AMPLE_DATABASE_URL cannot be used" in line
 
 
-@pytest.mark.parametrize("number", [signal.SIGINT, signal.SIGTERM])
+@pytest.mark.parametrize("number", [signal.SIGINT, pytest.param(signal.SIGTERM, marks=pytest.mark.long)])
 def test_stopping_leaves_nothing_running_and_the_data_whole(running, number):
     process, port, home = running
     process.send_signal(number)
@@ -131,25 +132,23 @@ def test_a_second_start_on_the_same_data_is_refused(running):
 
 def pids_of(parent):
     """What runs below `start`, by a word of its command line."""
-    launcher = children_of(parent.pid)[0]
-    found = {"launcher": launcher}
-    for pid in children_of(launcher):
-        for name in ("mariadbd", "ample.web.workers", "ample.devices.link", "ample.daily_backup"):
-            if name in command_of(pid):
-                found[name] = pid
+    found = {}
+    for launcher in children_of(parent.pid):
+        found["launcher"] = launcher
+        for pid in children_of(launcher):
+            found |= {name: pid for name in KEPT if name in command_of(pid)}
     return found
 
 
-@pytest.mark.parametrize(
-    "name", ["launcher", "mariadbd", "ample.web.workers", "ample.devices.link", "ample.daily_backup"]
-)
-def test_whatever_dies_is_started_again(running, name):
+def test_whatever_dies_is_started_again(running):
     process, port, _ = running
-    before = pids_of(process)
-    os.kill(before[name], signal.SIGKILL)
-    assert until(lambda: process.poll() is None and pids_of(process).get(name, before[name]) != before[name])
-    assert until(lambda: healthy(port))
-    assert process.poll() is None
+    for name in (*KEPT, "launcher"):
+        before = pids_of(process)[name]
+        os.kill(before, signal.SIGKILL)
+        assert until(lambda n=name, b=before: pids_of(process).get(n, b) != b), name
+        assert until(lambda: healthy(port)), name
+        assert process.poll() is None
+        assert until(lambda: len(pids_of(process)) == len(KEPT) + 1)
 
 
 def test_a_shop_that_is_killed_piece_by_piece_loses_nothing(tmp_path):
@@ -192,7 +191,11 @@ def test_an_open_shop_is_backed_up_and_restored_elsewhere(running, tmp_path_fact
     assert healthy(port)
     other = tmp_path_factory.mktemp("other")
     assert "restored from" in launched("restore", str(file), home=other)
-    assert list(other.glob("before-restore-*.sql.gz"))
+    kept = launched("restore", str(file), home=other).split()[-1]
+    assert "is the shop's data again" in launched("restore", "--kept", kept, home=other)
+    assert "holds no ample_before_never" in launched(
+        "restore", "--kept", "ample_before_never", home=other, expect=1
+    )
     assert everything_under(other) == []
 
 
@@ -204,5 +207,5 @@ def test_backup_and_restore_want_one_file(command, tmp_path):
 def test_a_file_that_is_no_backup_changes_nothing(tmp_path):
     bad = tmp_path / "holiday.jpg"
     bad.write_bytes(b"not a backup")
-    assert "no backup of Ample" in launched("restore", str(bad), home=tmp_path / "home", expect=1)
+    assert "not a backup of Ample" in launched("restore", str(bad), home=tmp_path / "home", expect=1)
     assert not (tmp_path / "home").exists()

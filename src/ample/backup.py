@@ -35,6 +35,9 @@ def restore(arguments: list[str]) -> int:
     home = home_directory()
     with _database(home, may_run=False) as url:
         kept = put_in_place(url, source, say)
+    if kept is None:
+        say(f"restored from {source}; there was nothing before")
+        return 0
     say(f"restored from {source}; what was there before is kept in the database as {kept}")
     say(f"to go back to it: ./ample restore --kept {kept}")
     return 0

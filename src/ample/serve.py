@@ -27,7 +27,6 @@ from ample.core.errors import BadInput, Conflict
 from ample.parent import say_opened
 from ample.prepare import ROOT, say
 from ample.shop.calipers import queries as calipers
-from ample.shop.upgrade import bring_up_to_date
 from ample.store import Database, DatabaseAway
 from ample.store.database import Address
 from ample.store.migrate import migrate
@@ -101,7 +100,6 @@ class Shop:
         say("bringing the database up to date")
         migrate(url)
         loaded = _demo(url)
-        bring_up_to_date(Database(url, answer_seconds=SETUP_SECONDS))
         threading.Thread(target=self._show_presence, daemon=True).start()
         secret_key(self._home)
         say("starting the server")

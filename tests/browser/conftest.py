@@ -84,7 +84,7 @@ class Bench:
     def __init__(self, browser, address, faults, state=None):
         self.context = browser.new_context(viewport={"width": 1280, "height": 800}, storage_state=state)
         self._page = self.context.new_page()
-        self._opened = False
+        self._known, self._opened = state is not None, False
         self.address = address
         self._page.on("pageerror", lambda error: faults.append(str(error)))
         self._page.on(
@@ -95,9 +95,15 @@ class Bench:
     @property
     def page(self):
         """The page; whoever has gone nowhere yet stands at the Counter."""
-        if not self._opened:
+        if self._known and not self._opened:
             self.go("/").get_by_role("combobox", name="what's in your hand").wait_for()
         return self._page
+
+    def sign_in(self, name="Wren"):
+        """By hand, as whoever comes for the first time."""
+        page = self.go("/")
+        page.get_by_role("button", name=name).click()
+        page.get_by_role("combobox", name="what's in your hand").wait_for()
 
     def go(self, path):
         self._opened = True

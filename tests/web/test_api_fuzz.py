@@ -18,6 +18,7 @@ from ample.web.document import document
 from tests.conftest import Client
 
 CHECKS = (not_a_server_error, response_schema_conformance, status_code_conformance, content_type_conformance)
+EXAMPLES = {False: 10, True: 40}
 ELSEWHERE = ("/api/sign-in", "/api/sign-out")  # ending the session and failing to begin one: test_security.py
 DOCUMENT = json.loads(document())
 OPERATIONS = [
@@ -39,10 +40,15 @@ def schema(app):
 
 
 @pytest.mark.parametrize(("path", "method"), OPERATIONS, ids=lambda value: value)
-def test_answers_are_as_documented_whatever_is_sent(schema, signed_in, path, method):
+def test_answers_are_as_documented_whatever_is_sent(request, schema, signed_in, path, method):
     operation = schema[path][method]
 
-    @settings(max_examples=30, deadline=None, database=None, suppress_health_check=list(HealthCheck))
+    @settings(
+        max_examples=EXAMPLES[request.config.getoption("--long")],
+        deadline=None,
+        database=None,
+        suppress_health_check=list(HealthCheck),
+    )
     @given(case=operation.as_strategy() | operation.as_strategy(generation_mode=GenerationMode.NEGATIVE))
     def send(case):
         cookie = signed_in.http.get_cookie("ample").value

@@ -53,8 +53,8 @@ def url_of(a: Address) -> str:
     return f"mysql://{quote(a.user, safe='')}:{quote(a.password, safe='')}@{a.host}:{a.port}/{a.name}"
 
 
-def restore(url: str, source: Path, say: Callable[[str], None]) -> str:
-    """Put a backup in the place of the shop's data; the schema in which the old data is kept.
+def restore(url: str, source: Path, say: Callable[[str], None]) -> str | None:
+    """Put a backup in the place of the shop's data; the schema in which the old data is kept, if there was any.
 
     Refused while the shop is open anywhere, when the file is not a whole backup, or when the database user may
     not make a schema of its own; until all is read nothing of the shop has changed.
@@ -83,8 +83,8 @@ def restore(url: str, source: Path, say: Callable[[str], None]) -> str:
                 database.run(lambda t: _undo(t, fresh, kept))
                 raise
             say("the backup is whole: changing places")
-            database.run(lambda t: _change_places(t, a.name))
-    return kept
+            any_kept = database.run(lambda t: _change_places(t, a.name))
+    return kept if any_kept else None
 
 
 def change_back(url: str, kept: str) -> str:
@@ -316,8 +316,10 @@ def _is_whole(t: Transaction, main: str, fresh: str) -> None:
     )
 
 
-def _change_places(t: Transaction, main: str) -> None:
-    """Old tables out, new ones in, in one statement; from any point at which it was interrupted."""
+def _change_places(t: Transaction, main: str) -> bool:
+    """Old tables out, new ones in, in one statement, from any point at which it was interrupted; whether there
+    was anything to be kept.
+    """
     row = t.first("SELECT fresh, kept, tables_json FROM restore_journal")
     assert row is not None
     fresh, kept, listed = row["fresh"], row["kept"], json.loads(row["tables_json"])
@@ -330,7 +332,10 @@ def _change_places(t: Transaction, main: str) -> None:
         t.change_text("RENAME TABLE " + ", ".join(moves))
     t.change("UPDATE catalogue_state SET revision = UNIX_TIMESTAMP()")  # an index of the old data is stale
     _drop_schema(t, fresh)
+    if not listed["old"]:
+        _drop_schema(t, kept)
     t.change("DELETE FROM restore_journal")
+    return bool(listed["old"])
 
 
 def _undo(t: Transaction, fresh: str, kept: str) -> None:

@@ -19,6 +19,7 @@ from ample.core.sizes import default_instrument
 
 @pytest.fixture(scope="module")
 def model():
+    """One sample for every question about it."""
     return from_the_model(600)
 
 
@@ -51,6 +52,7 @@ def test_each_bin_holds_within_its_binomial_interval(model):
     assert len(outside) <= 1
 
 
+@pytest.mark.long
 def test_in_a_different_world_it_stays_fairly_honest():
     world = from_a_different_world(400)
     assert world.calibration_error() < 0.06
@@ -63,11 +65,12 @@ def test_unlisted_parts_are_not_shown_as_listed_ones():
     assert np.mean([p for p, _ in tally.none_shown]) > 0.9
 
 
+@pytest.mark.parametrize("draws", [2, pytest.param(5, marks=pytest.mark.long)])
 @pytest.mark.parametrize("kind", standard_catalogue().kinds)
-def test_ours_and_the_dense_reference_agree_draw_by_draw(simulator, kind):
+def test_ours_and_the_dense_reference_agree_draw_by_draw(simulator, kind, draws):
     """Written apart, with finer quadrature: chances within two points on draws of every kind."""
     reference = Reference(simulator, kind)
-    for row in simulator.of_kind(kind, 5):
+    for row in simulator.of_kind(kind, draws):
         draw = simulator.entry(row, whole_set(kind), 1)
         order, chances, none, _ = our_ranking(simulator, draw, Seen(frozenset({kind})))
         listed, none_there = reference.posterior(draw)
