@@ -7,6 +7,10 @@ export class Kept {
   getItem = (name: string): string | null => this.held.get(name) ?? null
   setItem = (name: string, value: string): void => void this.held.set(name, value)
   removeItem = (name: string): void => void this.held.delete(name)
+  key = (at: number): string | null => [...this.held.keys()][at] ?? null
+  get length(): number {
+    return this.held.size
+  }
 }
 export interface Asked {
   method: string

@@ -3,8 +3,10 @@ import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope, nextTick, type EffectScope } from 'vue'
 import type { Refusal } from '@/api/client'
+import { PAGE } from '@/api/drafts'
 import { useSaving } from '@/api/saving'
 import { useSheet } from '@/api/useSheet'
+import { Kept } from './machine'
 
 interface Sheet {
   name: string
@@ -24,19 +26,28 @@ const AWAY: Refusal = {
 class Server {
   held = { sheet: { ...EMPTY }, version: 1 }
   away = false
+  /** What is sent is stored, and the answer never comes back. */
+  deaf = false
   keys: string[] = []
+  private readonly given = new Map<string, number>()
   save = async (sent: { sheet: Sheet; version: number }, key: string) => {
     this.keys.push(key)
     if (this.away) return { answer: null, refusal: AWAY }
+    const first = this.given.get(key)
+    if (first) return { answer: { sheet: sent.sheet, version: first }, refusal: null }
     if (sent.version !== this.held.version)
       return {
         answer: null,
         refusal: { ...AWAY, status: 409, current: { ...this.held } as Record<string, unknown> },
       }
     this.held = { sheet: { ...sent.sheet }, version: sent.version + 1 }
+    this.given.set(key, this.held.version)
+    if (this.deaf) return { answer: null, refusal: { ...AWAY, status: 0 } }
     return { answer: { ...this.held }, refusal: null }
   }
 }
+const MINE = `ample:test:${PAGE}`
+const OTHER = `ample:test:${'0f'.repeat(16)}`
 let scope: EffectScope
 let server: Server
 function open() {
@@ -53,12 +64,7 @@ async function pass(ms: number) {
 
 beforeEach(() => {
   vi.useFakeTimers()
-  const kept = new Map<string, string>()
-  vi.stubGlobal('localStorage', {
-    getItem: (name: string) => kept.get(name) ?? null,
-    setItem: (name: string, value: string) => kept.set(name, value),
-    removeItem: (name: string) => kept.delete(name),
-  })
+  vi.stubGlobal('localStorage', new Kept())
   setActivePinia(createPinia())
   server = new Server()
 })
@@ -96,12 +102,12 @@ describe('a sheet that loses nothing', () => {
     made.sheet.value.name = 'cup'
     await pass(600)
     expect(useSaving().words).toContain('kept on this machine')
-    expect(localStorage.getItem('ample:test')).toContain('cup')
+    expect(localStorage.getItem(MINE)).toContain('cup')
     server.away = false
     await pass(2000)
     expect(server.held.sheet.name).toBe('cup')
     expect(new Set(server.keys).size).toBe(1)
-    expect(localStorage.getItem('ample:test')).toBeNull()
+    expect(localStorage.getItem(MINE)).toBeNull()
   })
   it('is there again after a reload', async () => {
     const made = open()
@@ -148,7 +154,7 @@ describe('a sheet that loses nothing', () => {
     await pass(600)
     expect(server.held.sheet).toEqual({ name: 'theirs', note: 'split' })
     expect(useSaving().state).toBe('saved')
-    expect(localStorage.getItem('ample:test:early')).toBeNull()
+    expect(localStorage.getItem(`${MINE}:early`)).toBeNull()
   })
   it('says so when this machine has no room to keep it, and saves it all the same', async () => {
     const made = open()
@@ -182,5 +188,68 @@ describe('a sheet that loses nothing', () => {
     made.decide('name', false)
     await pass(1500)
     expect(server.held.sheet.name).toBe('mine')
+  })
+
+  it('typed on after an answer was lost, does not take its own save for someone else’s', async () => {
+    const made = open()
+    server.deaf = true
+    made.sheet.value.note = 'spl'
+    await pass(600)
+    server.deaf = false
+    made.sheet.value.note = 'split at the seam'
+    await pass(4000)
+    expect(made.clashes.value).toEqual([])
+    expect(made.merged.value).toEqual([])
+    expect(server.held).toEqual({ sheet: { name: '', note: 'split at the seam' }, version: 3 })
+    expect(server.keys.slice(0, 2)).toEqual([server.keys[0], server.keys[0]])
+  })
+  it('nor after a reload in between, nor when someone else saved meanwhile', async () => {
+    const made = open()
+    server.deaf = true
+    made.sheet.value.note = 'spl'
+    await pass(600)
+    made.sheet.value.note = 'split at the seam'
+    await pass(10)
+    server.away = true
+    scope.stop()
+    server.away = server.deaf = false
+    server.held = { sheet: { ...server.held.sheet, name: 'theirs' }, version: 3 }
+    const again = open()
+    await pass(4000)
+    expect(again.clashes.value).toEqual([])
+    expect(server.held.sheet).toEqual({ name: 'theirs', note: 'split at the seam' })
+  })
+  it('takes over what a page left that is not open any more, an earlier version’s too', async () => {
+    const base = { ...EMPTY }
+    localStorage.setItem(OTHER, JSON.stringify({ base, version: 1, mine: { name: 'cup', note: '' } }))
+    localStorage.setItem('ample:test', JSON.stringify({ base, version: 1, mine: { name: '', note: 'old' } }))
+    const made = open()
+    await pass(2000)
+    expect(made.sheet.value).toEqual({ name: 'cup', note: 'old' })
+    expect(server.held.sheet).toEqual({ name: 'cup', note: 'old' })
+    expect(localStorage.getItem(OTHER)).toBeNull()
+  })
+  it('asks where a page that was left and this one say different things', async () => {
+    const draft = { base: { ...EMPTY }, version: 1, mine: { name: 'cup', note: '' } }
+    localStorage.setItem(OTHER, JSON.stringify(draft))
+    const made = open()
+    made.sheet.value.name = 'ring'
+    await pass(2000)
+    expect(made.clashes.value).toEqual([{ path: 'name', mine: 'cup', theirs: 'ring' }])
+    made.decide('name', true)
+    await pass(1000)
+    expect(server.held.sheet.name).toBe('ring')
+  })
+  it('keeps its draft apart from another page’s', async () => {
+    const made = open()
+    const theirs = JSON.stringify({ base: { ...EMPTY }, version: 1, mine: { name: 'x', note: '' } })
+    server.away = true
+    made.sheet.value.note = 'mine'
+    await pass(600)
+    localStorage.setItem(OTHER, theirs)
+    server.away = false
+    await pass(2000)
+    expect(localStorage.getItem(MINE)).toBeNull()
+    expect(localStorage.getItem(OTHER)).toBe(theirs)
   })
 })

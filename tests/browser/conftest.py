@@ -22,6 +22,9 @@ ARGUMENTS = [
 ]  # fmt: skip
 
 
+SCREEN = {"width": 1280, "height": 800}
+
+
 @pytest.fixture(scope="session")
 def own_database(tmp_path_factory):
     made = started("demo", tmp_path_factory.mktemp("browser"))
@@ -78,13 +81,34 @@ def browser():
         made.close()
 
 
+CLEAN = """async () => {
+  localStorage.clear()
+  for (const { name } of await indexedDB.databases()) indexedDB.deleteDatabase(name)
+}"""
+
+
+@pytest.fixture(scope="session")
+def machines(browser, signed_in):
+    """One machine of each person, as it stands in the shop: signed in, the pages in its cache."""
+    made = {}
+
+    def of(name):
+        if name not in made:
+            made[name] = browser.new_context(viewport=SCREEN, storage_state=signed_in(name))
+        return made[name]
+
+    yield of
+    for context in made.values():
+        context.close()
+
+
 class Bench:
     """A page of one person; what the console complains about fails the test."""
 
-    def __init__(self, browser, address, faults, state=None):
-        self.context = browser.new_context(viewport={"width": 1280, "height": 800}, storage_state=state)
-        self._page = self.context.new_page()
-        self._known, self._opened = state is not None, False
+    def __init__(self, context, address, faults, known):
+        self.context = context
+        self._page = context.new_page()
+        self._known, self._opened = known, False
         self.address = address
         self._page.on("pageerror", lambda error: faults.append(str(error)))
         self._page.on(
@@ -110,24 +134,40 @@ class Bench:
         self._page.goto(self.address + path)
         return self._page
 
+    def leave(self):
+        """Close all pages, and leave nothing of this test on the machine."""
+        for page in self.context.pages:
+            page.close()
+        page = self.context.new_page()
+        page.goto(f"{self.address}/api/session")
+        page.evaluate(CLEAN)
+        page.close()
+
 
 @pytest.fixture
-def person(browser, address, signed_in):
-    faults, made = [], []
+def person(browser, address, signed_in, machines):
+    faults, shared, apart = [], {}, []
 
     def make(name="Wren"):
-        made.append(Bench(browser, address, faults, signed_in(name)))
-        return made[-1]
+        """A person at their machine; the same person a second time in a test is at another one."""
+        if name not in shared:
+            shared[name] = Bench(machines(name), address, faults, True)
+            return shared[name]
+        context = browser.new_context(viewport=SCREEN, storage_state=signed_in(name))
+        apart.append(Bench(context, address, faults, True))
+        return apart[-1]
 
     yield make
-    for bench in made:
+    for bench in shared.values():
+        bench.leave()
+    for bench in apart:
         bench.context.close()
     assert faults == []
 
 
 @pytest.fixture
 def stranger(browser, address):
-    bench = Bench(browser, address, [])
+    bench = Bench(browser.new_context(viewport=SCREEN), address, [], False)
     yield bench
     bench.context.close()
 

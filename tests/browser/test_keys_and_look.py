@@ -107,31 +107,21 @@ def test_quantity_by_keys_moves_its_light(person):
     expect(page.locator(".line.now .amount b")).to_have_text(before)
 
 
-def test_every_field_and_drawing_has_a_name(person):
+NAMELESS = """() => [...document.querySelectorAll('input, textarea, button, [role=img], [role=combobox]')]
+    .filter((e) => !(e.getAttribute('aria-label') || e.getAttribute('aria-labelledby') || e.textContent.trim()
+        || e.title || (e.labels && e.labels.length) || e.closest('[aria-hidden=true]')))
+    .map((e) => e.outerHTML.slice(0, 120))"""
+SMALL = """() => [...document.querySelectorAll('body *')]
+    .filter((e) => [...e.childNodes].some((n) => n.nodeType === 3 && n.textContent.trim()))
+    .filter((e) => e.offsetParent && parseFloat(getComputedStyle(e).fontSize) < 13)
+    .map((e) => e.outerHTML.slice(0, 120))"""
+
+
+def test_every_field_and_drawing_has_a_name_and_no_text_is_smaller_than_thirteen_pixels(person):
     bench = person()
     for path in PATHS:
         page = bench.go(path)
         page.locator("main").wait_for()
         page.wait_for_load_state("networkidle")
-        nameless = page.evaluate(
-            """() => [...document.querySelectorAll('input, textarea, button, [role=img], [role=combobox]')]
-                .filter((e) => !(e.getAttribute('aria-label') || e.getAttribute('aria-labelledby') || e.textContent.trim()
-                    || e.title || (e.labels && e.labels.length) || e.closest('[aria-hidden=true]')))
-                .map((e) => e.outerHTML.slice(0, 120))"""
-        )
-        assert nameless == [], path
-
-
-def test_no_text_is_smaller_than_thirteen_pixels(person):
-    bench = person()
-    for path in PATHS:
-        page = bench.go(path)
-        page.locator("main").wait_for()
-        page.wait_for_load_state("networkidle")
-        small = page.evaluate(
-            """() => [...document.querySelectorAll('body *')]
-                .filter((e) => [...e.childNodes].some((n) => n.nodeType === 3 && n.textContent.trim()))
-                .filter((e) => e.offsetParent && parseFloat(getComputedStyle(e).fontSize) < 13)
-                .map((e) => e.outerHTML.slice(0, 120))"""
-        )
-        assert small == [], path
+        assert page.evaluate(NAMELESS) == [], path
+        assert page.evaluate(SMALL) == [], path

@@ -60,3 +60,76 @@ def test_a_killed_database_is_said_so_and_what_was_typed_is_saved_when_it_is_bac
     page.reload()
     expect(page.locator("input[name=marking]")).to_have_value("6305 ZZ")
     expect(page.locator("input[name=bore]")).to_have_value("25.01")
+
+
+def put_only(route, answer):
+    """Leave all but saves alone."""
+    answer(route) if route.request.method == "PUT" else route.continue_()
+
+
+def test_two_tabs_of_one_person_both_keep_what_was_typed(person, make_part):
+    """The second tab's save took the first one's draft with it; closed, its text was gone without a word."""
+    number, part = make_part()
+    path = f"/jobs/{number}/parts/{part}/bench"
+    bench = person()
+    one = bench.go(path)
+    one.locator("input[name=marking]").wait_for()
+    two = bench.context.new_page()
+    two.goto(bench.address + path)
+    two.locator("input[name=marking]").wait_for()
+    one.route("**/api/parts/*/bench", lambda route: put_only(route, lambda r: r.abort()))
+    one.locator("input[name=marking]").fill("62?5 2R")
+    expect(one.get_by_role("status")).to_contain_text("kept on this machine, not yet saved")
+    two.locator("input[name=bore]").fill("25.01")
+    two.locator("input[name=bore]").press("Enter")
+    saved(two)
+    expect(two.locator("input[name=marking]")).to_have_value("")
+    one.close(run_before_unload=True)
+    expect(two.locator("input[name=marking]")).to_have_value("62?5 2R")
+    saved(two)
+    two.reload()
+    expect(two.locator("input[name=marking]")).to_have_value("62?5 2R")
+    expect(two.locator("input[name=bore]")).to_have_value("25.01")
+    left = two.evaluate("Object.keys(localStorage).filter((key) => key.startsWith('ample:bench:'))")
+    assert left == []
+
+
+def test_what_a_closed_tab_left_is_there_when_the_sheet_is_opened_again(person, make_part):
+    number, part = make_part()
+    path = f"/jobs/{number}/parts/{part}/bench"
+    bench = person()
+    one = bench.go(path)
+    one.locator("input[name=marking]").wait_for()
+    one.route("**/api/parts/*/bench", lambda route: put_only(route, lambda r: r.abort()))
+    one.locator("input[name=marking]").fill("6305 ZZ")
+    expect(one.get_by_role("status")).to_contain_text("kept on this machine, not yet saved")
+    one.close()
+    two = bench.context.new_page()
+    two.goto(bench.address + path)
+    expect(two.locator("input[name=marking]")).to_have_value("6305 ZZ")
+    saved(two)
+
+
+def test_a_lost_answer_is_no_conflict_however_one_types_on(person, make_part):
+    """The save had succeeded; the retry under a new key met it and said “someone else changed this too”."""
+    number, part = make_part()
+    page = person().go(f"/jobs/{number}/parts/{part}/bench")
+    lost = []
+
+    def lose(route):
+        if lost:
+            route.continue_()
+        else:
+            lost.append(route.fetch())
+            route.abort()
+
+    page.locator("input[name=marking]").wait_for()
+    page.route("**/api/parts/*/bench", lambda route: put_only(route, lose))
+    page.locator("input[name=marking]").fill("62?5")
+    expect(page.get_by_role("status")).to_contain_text("not yet saved")
+    page.locator("input[name=marking]").fill("62?5 2RS C3")
+    saved(page)
+    expect(page.get_by_role("dialog")).to_have_count(0)
+    assert lost[0].status == 200
+    page.reload()
+    expect(page.locator("input[name=marking]")).to_have_value("62?5 2RS C3")

@@ -5,6 +5,8 @@ import re
 import pytest
 from playwright.sync_api import expect
 
+from tests.browser.test_kinds import shortly
+
 
 def part_of(page, number, position):
     """The part at a place of a job's tray."""
@@ -54,7 +56,9 @@ PARTS = [
 ]
 
 
-@pytest.mark.parametrize(("family", "key", "sizes", "size", "words"), PARTS, ids=[each[3] for each in PARTS])
+@pytest.mark.parametrize(
+    ("family", "key", "sizes", "size", "words"), shortly(PARTS, 3), ids=[each[3] for each in PARTS]
+)
 def test_a_part_of_each_family_is_told_by_keys(person, make_part, family, key, sizes, size, words):
     number, part = make_part()
     page = opened(person(), number, part)
@@ -197,10 +201,9 @@ def test_a_late_answer_does_not_take_the_hand_from_where_it_has_gone(person, mak
     page.locator(".bench input:focus").wait_for()
     held = []
     page.route("**/api/bench/identify", lambda route: held.append(route))
-    page.locator("input[name=bore]").fill("25")
-    page.locator("input[name=bore]").press("Enter")
     with page.expect_request("**/api/bench/identify"):
-        pass
+        page.locator("input[name=bore]").fill("25")
+        page.locator("input[name=bore]").press("Enter")
     search = page.get_by_role("combobox", name="what's in your hand")
     search.focus()
     for route in held:

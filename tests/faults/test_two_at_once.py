@@ -313,3 +313,38 @@ def test_two_calipers_that_send_at_once_lose_no_reading(database):
         lambda t: t.change("DELETE FROM calipers WHERE caliper_id IN (%(a)s, %(b)s)", {"a": one, "b": two})
     )
     assert sorted(seen) == ["1.00", "2.00"]
+
+
+# What is not known is not judged ---------------------------------------------------------------------------
+
+
+@pytest.mark.parametrize(
+    ("marking", "kind", "sizes"),
+    [
+        ("30206", "taper", {"bore": "30.0", "outside": "62.0", "assembled_width": "17.25"}),
+        ("22206", "barrel", {"bore": "30.0", "outside": "62.0", "width": "20.0"}),
+    ],
+)
+def test_the_seats_of_a_kind_without_rules_are_not_judged(a_part, as_role, marking, kind, sizes):
+    """A taper got the ring limits and the clearance of a deep groove ball bearing: “take C4”."""
+    client = as_role("owner")
+    _, part = a_part(marking)
+    read = [
+        {"feature": name, "instrument": "caliper", "readings": [{"typed": text, "unit": "mm"}]}
+        for name, text in sizes.items()
+    ]
+    sheet = {"marking": marking, "kind": kind, "observations": read}
+    assert client.put(f"/api/parts/{part}/bench", {"version": 1, "sheet": sheet}).status_code == 200
+    asked = {"family": "bearing", "marking": marking, "kind": kind, "observations": []}
+    best = client.post("/api/bench/identify", asked).get_json()["candidates"][0]["variants"][0]["key"]
+    client.post(f"/api/parts/{part}/identification", {"item_id": best, "version": 0})
+    seats_sheet = SEATS | {"shaft": SEATS["shaft"] | {"planes": [["30.010", "30.011"]]}}
+    kept = client.put(f"/api/parts/{part}/seats", {"version": 0, "sheet": seats_sheet}).get_json()
+    judged = kept["judged"]
+    assert (judged["not_judged"], judged["shaft"], judged["clearance"]) == ("no_rules", None, None)
+    assert "no rules here for the seats of a" in judged["words"]
+    number = kept["job"]["number"]
+    state = client.get(f"/api/jobs/{number}").get_json()["parts"][0]
+    shaft = next(light for light in state["lights"] if light["light"] == "shaft")
+    assert shaft["state"] == "not_proven"
+    assert shaft["words"].startswith("Not judged.")

@@ -2176,6 +2176,11 @@ export interface components {
          * @description Clearance as bought, once fitted and running, µm.
          */
         FittedClearanceAnswer: {
+            /**
+             * Advice
+             * @enum {string}
+             */
+            advice: "ok" | "take_group" | "wider_is_safer" | "no_group";
             before: components["schemas"]["InterferenceAnswer"];
             /** Group */
             group: string;
@@ -3312,6 +3317,11 @@ export interface components {
             off_mm: number;
             /** Text */
             text: string;
+            /**
+             * Unit
+             * @enum {string}
+             */
+            unit: "mm" | "in";
             /** Within Reading Error */
             within_reading_error: boolean;
         };
@@ -3547,6 +3557,16 @@ export interface components {
          * @description What to read next, and the bits expected of each feature.
          */
         NextMeasurementAnswer: {
+            /**
+             * Ask
+             * @description what to do
+             */
+            ask: string;
+            /**
+             * Because
+             * @description why
+             */
+            because: string;
             /** Feature */
             feature: string;
             /** Gain Bits */
@@ -3555,7 +3575,10 @@ export interface components {
             gains: {
                 [key: string]: number;
             };
-            /** Reason */
+            /**
+             * Reason
+             * @description both in one sentence
+             */
             reason: string;
         };
         /**
@@ -4327,12 +4350,22 @@ export interface components {
         };
         /**
          * SeatsJudged
-         * @description Both seats judged with the clearance that they leave.
+         * @description Both seats judged with the clearance that they leave; or why a bearing of this kind is not judged.
          */
         SeatsJudged: {
             clearance: components["schemas"]["FittedClearanceAnswer"] | null;
-            housing: components["schemas"]["SeatJudgement"];
-            shaft: components["schemas"]["SeatJudgement"];
+            housing: components["schemas"]["SeatJudgement"] | null;
+            /**
+             * Not Judged
+             * @default null
+             */
+            not_judged: ("no_rules" | "taper_bore") | null;
+            shaft: components["schemas"]["SeatJudgement"] | null;
+            /**
+             * Words
+             * @default
+             */
+            words: string;
         };
         /**
          * SentToBench

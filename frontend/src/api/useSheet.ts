@@ -1,16 +1,12 @@
 import { computed, onScopeDispose, readonly, ref, shallowRef, toRaw, watch, type Ref } from 'vue'
 import { isAway, newKey, type Refusal, type Told } from './client'
+import { Drafts, onPageLeft, openPages, type Draft, type Sent } from './drafts'
 import { merge, takeTheirs, type Clash } from './merge'
 import { useSaving } from './saving'
 
 interface Held<T> {
   sheet: T
   version: number
-}
-interface Draft<T> {
-  base: T
-  version: number
-  mine: T
 }
 
 const RETRY_MS = 1500
@@ -40,13 +36,13 @@ export function useSheet<T>(
   const refusal = ref<Refusal | null>(null)
   const ready = ref(false)
   const merged = ref<string[]>([])
-  const storageName = `ample:${name}`
-  const earlyName = `${storageName}:early`
+  const drafts = new Drafts<T>(name)
   let base = copy(empty)
   let baseText = text(base)
   let version = 0
   let timer: ReturnType<typeof setTimeout> | undefined
-  let key = newKey()
+  /** What has gone out and is not answered yet: it goes out again as it was, before anything typed since. */
+  let sent: Sent<T> | null = null
   let busy = false
   let closed = false
   let keptHere = true
@@ -60,36 +56,24 @@ export function useSheet<T>(
   /** Keep what is not saved yet on this machine; true when there is something. */
   function keep(): boolean {
     const mine = text(sheet.value)
-    if (mine === baseText) {
-      localStorage.removeItem(storageName)
+    if (mine === baseText && !sent) {
+      drafts.drop()
       return false
     }
-    try {
-      localStorage.setItem(storageName, `{"base":${baseText},"version":${version},"mine":${mine}}`)
-      keptHere = true
-    } catch (full) {
-      if (!(full instanceof DOMException)) throw full
-      keptHere = false // it is said so in the strip; the server is tried all the same
-    }
+    // where there is no room it is said so in the strip; the server is tried all the same
+    keptHere = drafts.keep({ base: baseText, version, mine, sent: sent ? text(sent) : undefined })
     return true
   }
 
   /** Typed before what the server holds has come: kept beside any draft, and merged in when it comes. */
   function keepEarly(): void {
-    if (!dirty()) return localStorage.removeItem(earlyName)
-    try {
-      localStorage.setItem(earlyName, `{"base":${baseText},"version":0,"mine":${text(sheet.value)}}`)
-      keptHere = true
-    } catch (full) {
-      if (!(full instanceof DOMException)) throw full
-      keptHere = false
-    }
+    if (!dirty()) return drafts.drop(true)
+    keptHere = drafts.keep({ base: baseText, version: 0, mine: text(sheet.value) }, true)
     saving.away(name, 'What the server holds has not come yet.', keptHere)
   }
   function typedEarly(): Draft<T> | null {
     if (dirty()) return { base, version, mine: copy(sheet.value) }
-    const kept = localStorage.getItem(earlyName)
-    return kept ? (JSON.parse(kept) as Draft<T>) : null
+    return drafts.own(true)
   }
 
   /** Begin with what the server holds; a draft of an earlier visit, and what was typed already, is merged in. */
@@ -97,26 +81,52 @@ export function useSheet<T>(
     const own = saving.newest.get(name) as Held<T> | undefined
     const held = own && own.version > loaded.version ? own : loaded
     const early = typedEarly()
+    begin(held)
+    ready.value = true
+    const draft = drafts.own()
+    if (draft) resume(draft, held)
+    if (early) sheet.value = merge(early.base, early.mine, sheet.value).sheet
+    drafts.drop(true)
+    if (!dirty() && !sent) saving.saved(name)
+    void takeLeft()
+  }
+  function begin(held: Held<T>): void {
     setBase(copy(held.sheet))
     version = held.version
     sheet.value = copy(held.sheet)
-    ready.value = true
-    const kept = localStorage.getItem(storageName)
-    if (kept) {
-      const draft = JSON.parse(kept) as Draft<T>
-      if (draft.version === held.version) sheet.value = draft.mine
-      else settle(draft.base, draft.mine, held)
+  }
+  /** Go on with a draft; what had gone out without an answer is asked about first: it may be stored already. */
+  function resume(draft: Draft<T>, held: Held<T>): void {
+    if (draft.sent) {
+      begin({ sheet: draft.base, version: draft.version })
+      sent = draft.sent
+      sheet.value = draft.mine
+      void flush()
+    } else if (draft.version === held.version) sheet.value = draft.mine
+    else settle(draft.base, draft.mine, held)
+  }
+
+  /** What other pages of this machine have left behind is merged in; pages that are open keep theirs. */
+  async function takeLeft(): Promise<void> {
+    const open = await openPages()
+    if (closed || !ready.value) return
+    for (const { base: from, mine, sent: unanswered } of drafts.takeLeft(open)) {
+      const now = copy(sheet.value)
+      // what it had sent may be stored here already: only what was typed after that is its own then
+      const stored = unanswered && text(merge(from, unanswered.sheet, now).sheet) === text(now)
+      const result = merge(stored ? unanswered.sheet : from, mine, now)
+      sheet.value = result.sheet
+      if (result.clashes.length) {
+        theirs.value = { sheet: now, version }
+        clashes.value = [...clashes.value, ...result.clashes]
+      }
     }
-    if (early) sheet.value = merge(early.base, early.mine, sheet.value).sheet
-    localStorage.removeItem(earlyName)
-    if (!dirty()) saving.saved(name)
   }
 
   /** While the server is away: begin with what is kept here of an earlier visit; false when nothing is. */
   function openKept(): boolean {
-    const kept = ready.value ? null : localStorage.getItem(storageName)
-    if (!kept) return false
-    const draft = JSON.parse(kept) as Draft<T>
+    const draft = ready.value ? null : drafts.own()
+    if (!draft) return false
     open({ sheet: draft.base, version: draft.version })
     return true
   }
@@ -150,36 +160,47 @@ export function useSheet<T>(
 
   async function flush(): Promise<void> {
     if (busy || !ready.value || clashes.value.length) return
-    if (!dirty()) return saving.saved(name)
+    if (!dirty() && !sent) return saving.saved(name)
     busy = true
-    const sent = copy(sheet.value)
+    const going = sent ?? { sheet: copy(sheet.value), version, key: newKey() }
+    sent = going
+    keep()
     saving.working(name)
-    const told = await save({ sheet: sent, version }, key)
+    const told = await save({ sheet: going.sheet, version: going.version }, going.key)
     busy = false
     if (told.answer) {
-      setBase(sent)
+      sent = null
+      setBase(going.sheet)
       version = told.answer.version
-      saving.newest.set(name, { sheet: copy(sent), version })
+      saving.newest.set(name, { sheet: copy(going.sheet), version })
       refusal.value = null
-      key = newKey()
-      keep()
-      saving.saved(name)
+      if (closed) forget(going)
+      else keep()
       if (dirty()) schedule(0)
-    } else refused(told.refusal, sent)
+      else saving.saved(name)
+    } else refused(told.refusal, going.sheet)
   }
 
-  function refused(why: Refusal, sent: T): void {
+  /** This sheet has been left, and may be open anew: its draft goes only when it is of what was just stored. */
+  function forget(stored: Sent<T>): void {
+    const draft = drafts.own()
+    if (draft?.sent?.key === stored.key && text(draft.mine) === text(stored.sheet)) drafts.drop()
+  }
+
+  function refused(why: Refusal, gone: T): void {
     refusal.value = why
     if (isAway(why)) {
       saving.away(name, why.message, keptHere)
       schedule(RETRY_MS)
-    } else if (why.status === 409 && why.current) {
-      key = newKey()
-      settle(base, text(sheet.value) === text(sent) ? sent : sheet.value, why.current as unknown as Held<T>)
+      return
+    }
+    sent = null
+    if (why.status === 409 && why.current) {
+      settle(base, text(sheet.value) === text(gone) ? gone : sheet.value, why.current as unknown as Held<T>)
       keep()
       schedule(0)
     } else {
-      key = newKey()
+      keep()
       saving.refused(name, why.message, keptHere)
     }
   }
@@ -190,14 +211,15 @@ export function useSheet<T>(
       if (!ready.value) return keepEarly()
       if (keep()) {
         saving.changed(name)
-        key = newKey()
-        schedule(500)
+        schedule(refusal.value && isAway(refusal.value) ? RETRY_MS : 500)
       }
     },
     { deep: !replaced },
   )
+  const stopListening = onPageLeft(() => void takeLeft())
   onScopeDispose(() => {
     closed = true
+    stopListening()
     clearTimeout(timer)
     if (dirty() && !busy && !clashes.value.length) void flush()
   })

@@ -21,20 +21,19 @@ defineExpose({ focus: () => goButton.value?.focus() })
   <div class="foot">
     <p v-for="each in advised" :key="each" class="advice">{{ each }}</p>
     <p v-if="saidBefore" class="said-before">
-      said to be <b>{{ saidBefore.item.marking }}</b> by {{ saidBefore.person }}, sure to
-      {{ percent(saidBefore.probability) }}
+      <template v-if="saidBefore.changed_since">
+        confirmed as <b>{{ saidBefore.item.marking }}</b> by {{ saidBefore.person }}; what is known has
+        changed since: {{ percent(saidBefore.probability) }} now
+      </template>
+      <template v-else>
+        said to be <b>{{ saidBefore.item.marking }}</b> by {{ saidBefore.person }}, sure to
+        {{ percent(saidBefore.probability) }}
+      </template>
     </p>
     <p v-if="refused" class="do stop" role="alert">{{ refused }}</p>
     <p v-if="next" class="do">
-      <b>{{ next.reason.split(':')[0] }}.</b>
-      {{
-        next.reason
-          .split(':')
-          .slice(1)
-          .join(':')
-          .trim()
-          .replace(/^./, (c) => c.toUpperCase())
-      }}
+      <b>{{ next.ask }}.</b>
+      {{ next.because.replace(/^./, (c) => c.toUpperCase()) }}
       <span class="faint">{{ next.gain_bits.toFixed(1) }} bit</span>
     </p>
     <p v-else-if="anyEvidence" class="do settled">Nothing more to measure would change this.</p>

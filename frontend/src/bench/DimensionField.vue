@@ -37,7 +37,7 @@ const note = computed(() => {
   return `${doubt(props.worth.expanded_uncertainty_mm, props.unit)}${count}${beside}`
 })
 const near = computed(() => {
-  const found = props.worth?.nearest.find((each) => each.within_reading_error && each.text.endsWith('in'))
+  const found = props.worth?.nearest.find((each) => each.within_reading_error && each.unit === 'in')
   return (
     found?.text ??
     (props.worth

@@ -8,7 +8,7 @@ import { useJob } from '@/job/useJob'
 const props = defineProps<{
   side: 'shaft' | 'housing'
   nominal: number
-  judgement: Schemas['SeatJudgement'] | undefined
+  judgement: Schemas['SeatJudgement'] | null | undefined
 }>()
 const seat = defineModel<Schemas['SeatSide']>({ required: true })
 const job = useJob()

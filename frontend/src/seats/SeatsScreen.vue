@@ -8,6 +8,9 @@ import ClashDialog from '@/entry/ClashDialog.vue'
 import { useJob } from '@/job/useJob'
 import { handStays } from '@/shell/leading'
 import { useKeys } from '@/shell/useKeys'
+import SizedDrawing, { type Label } from '@/drawing/SizedDrawing.vue'
+import { partSize } from '@/drawing/sizes'
+import { useKinds } from '@/job/useKinds'
 import PlaceSheet from './PlaceSheet.vue'
 import SeatFields from './SeatFields.vue'
 import SeatVerdict from './SeatVerdict.vue'
@@ -23,6 +26,21 @@ const why = ref(false)
 const refusal = ref<Refusal | null>(null)
 const item = computed(() => seats.value?.item ?? null)
 const state = computed(() => job.state?.parts.find((each) => each.part.part_id === partId))
+const kinds = useKinds()
+/** What it sits on and in, for the drawing of a bearing whose seats are not judged. */
+const seatLabels = computed(() => {
+  const measured: readonly string[] = kinds.kind(item.value?.kind ?? '')?.measured ?? []
+  const named = (features: string[], name: string, mm: number): [string, Label][] =>
+    features
+      .filter((each) => measured.includes(each) && mm > 0)
+      .slice(0, 1)
+      .map((each) => [each, { name, value: `${mm}` }])
+  const { d_mm = 0, D_mm = 0 } = item.value ?? {}
+  return Object.fromEntries([
+    ...named(['shaft_seat', 'bore'], 'shaft', d_mm),
+    ...named(['housing_seat', 'outside'], 'housing', D_mm),
+  ])
+})
 const TURNS = [
   ['shaft', 'shaft turns'],
   ['housing', 'housing turns'],
@@ -35,9 +53,7 @@ function range(r: { min: number; max: number }): string {
     Math.round(um) < 0 ? `−${Math.abs(Math.round(um))}` : String(Math.round(um))
   return `${s(r.min)} … ${s(r.max)}`
 }
-const tight = computed(
-  () => clearance.value?.words.includes('take') || clearance.value?.words.includes('No clearance'),
-)
+const tight = computed(() => ['take_group', 'no_group'].includes(clearance.value?.advice ?? ''))
 
 async function toOrder(): Promise<void> {
   await sheet.flush()
@@ -80,6 +96,7 @@ useKeys([
 ])
 onMounted(async () => {
   const stays = handStays()
+  if (!kinds.loaded) void kinds.load()
   await load()
   await nextTick()
   if (!stays()) return
@@ -109,7 +126,7 @@ onMounted(async () => {
         <button class="plain" type="button" @click="load">Try again</button>
       </p>
       <template v-if="item && judged">
-        <div class="sheet">
+        <div v-if="judged.shaft && judged.housing" class="sheet">
           <ZoneChart
             title="shaft"
             :nominal="item.d_mm"
@@ -127,7 +144,15 @@ onMounted(async () => {
             :height="402"
           />
         </div>
-        <div class="duty" role="group" aria-label="load case">
+        <div v-else class="sheet unjudged">
+          <SizedDrawing
+            v-if="kinds.loaded"
+            :size="partSize(item.kind, item.dimensions, 0)"
+            :labels="seatLabels"
+            :words="`section of ${item.marking} with the sizes of its seats`"
+          />
+        </div>
+        <div v-if="!judged.not_judged" class="duty" role="group" aria-label="load case">
           <button
             v-for="[name, words] in TURNS"
             :key="name"
@@ -192,7 +217,13 @@ onMounted(async () => {
           Measure its place on the Bench <kbd>b</kbd>
         </button>
       </div>
-      <div v-else-if="judged" class="scroll">
+      <div v-else-if="judged?.not_judged" class="scroll places">
+        <section>
+          <h2><VerdictMark state="not_looked_at" :size="19" silent /> Not judged</h2>
+        </section>
+        <p>{{ judged.words }}</p>
+      </div>
+      <div v-else-if="judged?.shaft && judged.housing" class="scroll">
         <SeatVerdict title="Shaft" :judgement="judged.shaft" :why="why" />
         <SeatVerdict title="Housing" :judgement="judged.housing" :why="why" />
         <section class="schools">
@@ -290,6 +321,9 @@ onMounted(async () => {
   padding: 1px 6px;
   font-size: 17px;
   color: var(--ink);
+}
+.sheet.unjudged {
+  justify-content: center;
 }
 .planes {
   display: grid;

@@ -104,7 +104,9 @@ class NextMeasurementAnswer(Answer):
 
     feature: str
     gain_bits: float
-    reason: str
+    reason: str = Field(description="both in one sentence")
+    ask: str = Field(description="what to do")
+    because: str = Field(description="why")
     gains: dict[str, float]
 
 

@@ -145,5 +145,6 @@ class FittedClearanceAnswer(Answer):
     running: InterferenceAnswer
     running_warm_balls: InterferenceAnswer
     suits: str | None
+    advice: Literal["ok", "take_group", "wider_is_safer", "no_group"]
     words: str
     source: str

@@ -20,6 +20,7 @@ class NearestSize(Answer):
     """A standard size near the length."""
 
     text: str
+    unit: Unit
     mm: float
     off_mm: float
     within_reading_error: bool

@@ -27,7 +27,9 @@ class Range:
 
 @dataclass(frozen=True)
 class ClearanceAfterFitting:
-    """Clearance as bought, once fitted, and running; and the group that suits."""
+    """Clearance as bought, once fitted, and running; the group that suits, and what to do: `ok`, `take_group`,
+    `wider_is_safer` or `no_group`.
+    """
 
     group: str
     before: Range
@@ -35,6 +37,7 @@ class ClearanceAfterFitting:
     running: Range
     running_warm_balls: Range
     suits: str | None
+    advice: str
     words: str
     source: str
 
@@ -109,6 +112,7 @@ def clearance_after_fitting(
     suits = _suiting(after, midway)
     return ClearanceAfterFitting(
         group, before, after(group, 0.0), after(group, midway), after(group, warm), suits,
+        _advice(after(group, midway), suits),
         _words(group, after(group, midway), suits, after(suits, midway) if suits else None),
         bought.source,
     )  # fmt: skip
@@ -148,12 +152,21 @@ def _um(value: float) -> str:
     return f"+{rounded}" if rounded > 0 else f"−{-rounded}" if rounded else "0"
 
 
-def _words(group: str, running: Range, suits: str | None, suited: Range | None) -> str:
+def _advice(running: Range, suits: str | None) -> str:
     if running.likely >= LEAST_RUNNING_UM and running.min > -5:
+        return "ok"
+    if suits is None:
+        return "no_group"
+    return "take_group" if running.likely < LEAST_RUNNING_UM else "wider_is_safer"
+
+
+def _words(group: str, running: Range, suits: str | None, suited: Range | None) -> str:
+    advice = _advice(running, suits)
+    if advice == "ok":
         return f"With {_name(group)} it is likely to run at {_um(running.likely)} µm."
     if suits is None or suited is None:
         return "No clearance group leaves it free: the seat is too tight."
-    if running.likely < LEAST_RUNNING_UM:
+    if advice == "take_group":
         return (
             f"With {_name(group)} it is likely to run at {_um(running.likely)} µm; {_name(suits)} "
             f"at {_um(suited.likely)} µm: take {_name(suits)} here."

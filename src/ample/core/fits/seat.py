@@ -298,16 +298,22 @@ def _reason(
     if decision == "reject":
         side = "above" if max(local) - upper > lower - min(local) else "below"
         return f"{zone_words}; {read}: {side} it by more than the doubt."
+    where = f"{zone_words}; {read}: {_beside_limits(lower, upper, local)}"
     if better:
-        return (
-            f"{zone_words}; {read}: they straddle a limit by less than the doubt. A {better} would settle it."
-        )
+        return f"{where}. A {better} would settle it."
     gap = min(abs(value - limit) for value in (min(local), max(local)) for limit in (lower, upper))
     needed = max(2 * gap / guard, 0.1)
-    return (
-        f"{zone_words}; {read}: they lie within the doubt of a limit. "
-        f"It takes ±{needed:.1f} µm or better to settle it."
-    )
+    return f"{where}. It takes ±{needed:.1f} µm or better to settle it."
+
+
+def _beside_limits(lower: float, upper: float, local: Sequence[float]) -> str:
+    """Where readings that decide nothing lie: in the zone, on both sides of a limit, or out of it."""
+    inside = [lower <= value <= upper for value in local]
+    if all(inside):
+        return "they lie in the zone, but nearer to a limit than the doubt"
+    if any(inside):
+        return "they lie on both sides of a limit, by less than the doubt"
+    return "they lie outside the zone, but by less than the doubt"
 
 
 def _signed(um: float) -> str:

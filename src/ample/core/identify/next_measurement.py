@@ -34,12 +34,18 @@ MOST_EFFECTS = 4
 
 @dataclass(frozen=True)
 class NextMeasurement:
-    """The feature to read next, the bits it is expected to bring, and why in words."""
+    """The feature to read next, the bits it is expected to bring, and in words what to do and why."""
 
     feature: str
     gain_bits: float
-    reason: str
+    ask: str
+    because: str
     gains: dict[str, float]
+
+    @property
+    def reason(self) -> str:
+        """Both in one sentence."""
+        return f"{self.ask}: {self.because}"
 
 
 @dataclass(frozen=True)
@@ -81,7 +87,7 @@ def best_next(
     best = max(worth, key=lambda name: worth[name])
     if gains[best] < SETTLED_BITS:
         return None
-    return NextMeasurement(best, gains[best], _reason(state, best), gains)
+    return NextMeasurement(best, gains[best], *_reason(state, best), gains)
 
 
 def _entropy(chances: Floats) -> float:
@@ -200,9 +206,10 @@ def _blurred(state: State, feature: Feature, at_hand: Instrument, possible: Limi
     return Expected(1.0, mean, np.sqrt(u**2 + at_hand.scatter_mm**2 + spread))
 
 
-def _reason(state: State, name: str) -> str:
+def _reason(state: State, name: str) -> tuple[str, str]:
+    """What to do, and why."""
     if name == "marking":
-        return "Read the marking: it says at once what the sizes only narrow down."
+        return "Read the marking", "it says at once what the sizes only narrow down."
     feature = state.catalogue.family.feature(name)
     chance, possible = _by_value(state, feature)
     nominal = possible.nominal_mm
@@ -210,9 +217,10 @@ def _reason(state: State, name: str) -> str:
     for share, size in zip(chance, nominal, strict=True):
         sizes[float(size)] = sizes.get(float(size), 0.0) + float(share)
     likely = sorted(sizes, key=lambda size: -sizes[size])
+    ask = f"Measure the {feature.words}"
     if len(likely) >= 2 and sizes[likely[0]] > 0.2 and len([s for s in likely if sizes[s] > 0.02]) <= 4:
         first, second = sorted(likely[:2])
-        return f"Measure the {feature.words}: it tells {first:g} from {second:g} mm."
+        return ask, f"it tells {first:g} from {second:g} mm."
     if len(likely) == 1:
-        return f"Measure the {feature.words}: it confirms {likely[0]:g} mm or shows that the part is none of these."
-    return f"Measure the {feature.words}: it leaves fewest of the {len(likely)} sizes still possible."
+        return ask, f"it confirms {likely[0]:g} mm or shows that the part is none of these."
+    return ask, f"it leaves fewest of the {len(likely)} sizes still possible."

@@ -125,6 +125,8 @@ def _interchange(facts: GateFacts) -> GateLight:
 def _seat(side: str, seat: SeatFact | None) -> GateLight:
     if seat is None:
         return GateLight(side, "not_looked_at", f"The {side} has not been measured.")
+    if seat.decision == "not_judged":
+        return GateLight(side, "not_proven", f"Not judged. {seat.reason}")
     if seat.decision == "reject":
         return GateLight(side, "does_not_hold", seat.reason)
     if seat.decision != "accept":

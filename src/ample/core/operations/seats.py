@@ -58,7 +58,13 @@ def seat(request: x.SeatRequest) -> x.SeatAnswer:
 
 def seat_answer(request: x.SeatRequest, instrument_of: InstrumentOf = default_instrument) -> x.SeatAnswer:
     """Judge a seat from a request, with the shop's own instruments."""
-    spec = _asked_spec(request)
+    return seat_of(_asked_spec(request), request, instrument_of)
+
+
+def seat_of(
+    spec: BearingSpec, request: x.SeatRequest, instrument_of: InstrumentOf = default_instrument
+) -> x.SeatAnswer:
+    """Judge a seat of a bearing that is known; what the request says of its sizes is not looked at."""
     sizes = _sizes(spec)
     duty = _duty(request.duty)
     nominal = sizes[0] if request.part == "shaft" else sizes[1]
@@ -104,11 +110,15 @@ def advised_zones(request: x.ZoneAdviceRequest) -> x.ZoneAdviceAnswer:
 
 def fitted_clearance(request: x.FittedClearanceRequest) -> x.FittedClearanceAnswer:
     """Work out the clearance that fitting leaves."""
+    return clearance_left(_asked_spec(request), request)
+
+
+def clearance_left(spec: BearingSpec, request: x.FittedClearanceRequest) -> x.FittedClearanceAnswer:
+    """Work out the clearance that fitting leaves a bearing that is known."""
 
     def tight(asked: x.InterferenceAnswer | None) -> Interference | None:
         return Interference(asked.min, asked.likely, asked.max) if asked else None
 
-    spec = _asked_spec(request)
     table = clearance_table(spec)
     if not table or table.endswith("_taper_bore") or table in ("four_point", "double_row_angular"):
         raise BadInput(

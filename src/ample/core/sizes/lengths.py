@@ -74,6 +74,7 @@ class Nearest:
     """A standard size near a length: how it is written, and how far the length lies from it."""
 
     text: str
+    unit: Unit
     mm: float
     off_mm: float
     within_reading_error: bool
@@ -171,17 +172,17 @@ def nearest_sizes(mm: float, reading_error_mm: float = READING_ERROR_MM) -> tupl
     """
     if not mm > 0:
         raise BadInput("not_above_zero", "A length must be above zero.", "mm")
-    found = []
+    found: list[tuple[str, Unit, float]] = []
     sixty_fourths = round(mm / float(MM_PER_INCH / 64))
     if 0 < sixty_fourths <= 64 * 40:
         exact = Fraction(sixty_fourths, 64) * MM_PER_INCH
-        found.append((f"{format_inch(exact)} in", float(exact)))
+        found.append((f"{format_inch(exact)} in", "in", float(exact)))
     halves = round(mm * 2)
     if halves > 0:
-        found.append((f"{halves / 2:g} mm", halves / 2))
+        found.append((f"{halves / 2:g} mm", "mm", halves / 2))
     near = [
-        Nearest(text, size, round(mm - size, 6), abs(mm - size) <= reading_error_mm + 1e-9)
-        for text, size in found
+        Nearest(text, unit, size, round(mm - size, 6), abs(mm - size) <= reading_error_mm + 1e-9)
+        for text, unit, size in found
     ]
     return tuple(sorted(near, key=lambda each: abs(each.off_mm)))
 

@@ -5,7 +5,6 @@ from __future__ import annotations
 from collections.abc import Callable
 from typing import Any
 
-from ample.core.exchange import SeatAnswer
 from ample.core.interchange import interchange_of
 from ample.core.kits import GateFacts, SeatFact, gate
 from ample.core.sizes import Instrument
@@ -18,7 +17,7 @@ from ample.shop.marks import mark_of
 from ample.shop.orders import queries
 from ample.shop.seats import queries as seats
 from ample.shop.seats.actions import judge, sheet_of
-from ample.shop.seats.records import SeatSheet
+from ample.shop.seats.records import SeatJudgement, SeatSheet
 from ample.store import Transaction
 
 InstrumentOf = Callable[[str], Instrument]
@@ -106,10 +105,13 @@ def _seat_facts(
 ) -> tuple[SeatFact | None, SeatFact | None]:
     judged = judge(item, sheet, instrument_of)
 
-    def fact(check: SeatAnswer | None) -> SeatFact | None:
+    def fact(side: SeatJudgement | None) -> SeatFact | None:
+        if side is None:
+            return SeatFact("not_judged", judged.words, 0.0)
+        check = side.check
         return SeatFact(check.decision, check.reason, check.creep_probability) if check else None
 
-    return fact(judged.shaft.check), fact(judged.housing.check)
+    return fact(judged.shaft), fact(judged.housing)
 
 
 def _with_pass(light: Light, given: list[dict[str, Any]]) -> Light:

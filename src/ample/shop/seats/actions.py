@@ -3,10 +3,13 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from typing import Any, Literal
 
 from ample.core import exchange as x
 from ample.core.errors import AmpleError, BadInput, Conflict
-from ample.core.operations import ask, seat_answer
+from ample.core.fits.rules import not_judged, not_judged_words
+from ample.core.operations.seats import advised_zones, clearance_left, seat_of
+from ample.core.parts import BearingSpec
 from ample.core.sizes import Instrument, parse_length
 from ample.core.standards import limits
 from ample.shop.bench import queries as bench
@@ -27,7 +30,8 @@ from ample.shop.seats.records import (
 from ample.store import Transaction
 
 InstrumentOf = Callable[[str], Instrument]
-SIDES = ("shaft", "housing")
+SeatName = Literal["shaft", "housing"]
+SIDES: tuple[SeatName, ...] = ("shaft", "housing")
 
 
 def ordered_item(t: Transaction, part_id: int) -> Item | None:
@@ -81,33 +85,44 @@ def seats_of(t: Transaction, part_id: int, instrument_of: InstrumentOf) -> Seats
 
 
 def judge(item: Item, sheet: SeatSheet, instrument_of: InstrumentOf) -> SeatsJudged:
-    """Judge both seats as far as they are measured, and the clearance they leave."""
-    shaft = _side("shaft", item, sheet, instrument_of)
-    housing = _side("housing", item, sheet, instrument_of)
-    return SeatsJudged(shaft=shaft, housing=housing, clearance=_clearance(item, sheet, shaft, housing))
+    """Judge both seats as far as they are measured, and the clearance they leave; by the rules of the bearing's
+    kind, or not at all.
+    """
+    spec = item.spec
+    assert isinstance(spec, BearingSpec)
+    why = not_judged(spec)
+    if why is not None:
+        return SeatsJudged(
+            shaft=None, housing=None, clearance=None, not_judged=why, words=not_judged_words(spec)
+        )
+    shaft = _side("shaft", spec, sheet, instrument_of)
+    housing = _side("housing", spec, sheet, instrument_of)
+    return SeatsJudged(shaft=shaft, housing=housing, clearance=_clearance(spec, sheet, shaft, housing))
 
 
-def _side(side: str, item: Item, sheet: SeatSheet, instrument_of: InstrumentOf) -> SeatJudgement:
+def _side(side: SeatName, spec: BearingSpec, sheet: SeatSheet, instrument_of: InstrumentOf) -> SeatJudgement:
     typed: SeatSide = getattr(sheet, side)
     duty = x.DutyRequest(turning=sheet.turning, load=sheet.load, slides=sheet.slides, split=sheet.split)
-    size = item.d_mm if side == "shaft" else item.D_mm
-    asked = {"part": side, "size_mm": size, "duty": duty.model_dump(), "class": item.tolerance_class}
+    size = spec.d_mm if side == "shaft" else spec.D_mm
+    asked: dict[str, Any] = {
+        "part": side, "size_mm": size, "duty": duty, "class": spec.tolerance_class,
+    }  # fmt: skip
     fault: AmpleError | None = None
     try:
-        zones = x.ZoneAdviceAnswer(**ask("zone-advice", asked | {"zone": typed.zone or None}))
+        zones = advised_zones(x.ZoneAdviceRequest.model_validate(asked | {"zone": typed.zone or None}))
     except BadInput as error:
         fault = error
-        zones = x.ZoneAdviceAnswer(**ask("zone-advice", asked))
+        zones = advised_zones(x.ZoneAdviceRequest.model_validate(asked))
     check = None
     try:
         readings = _readings(typed)
         if readings and fault is None:
-            check = seat_answer(
+            check = seat_of(
+                spec,
                 x.SeatRequest.model_validate({
-                    "part": side, "d_mm": item.d_mm, "D_mm": item.D_mm, "B_mm": item.B_mm,
-                    "class": item.tolerance_class, "readings_mm": readings,
+                    "part": side, "class": spec.tolerance_class, "readings_mm": readings,
                     "instrument": typed.instrument, "temperature_c": sheet.temperature_c,
-                    "zone": typed.zone or None, "duty": duty.model_dump(),
+                    "zone": typed.zone or None, "duty": duty,
                 }), instrument_of,
             )  # fmt: skip
     except AmpleError as error:
@@ -138,18 +153,18 @@ def _readings(side: SeatSide) -> list[list[float]]:
 
 
 def _clearance(
-    item: Item, sheet: SeatSheet, shaft: SeatJudgement, housing: SeatJudgement
+    spec: BearingSpec, sheet: SeatSheet, shaft: SeatJudgement, housing: SeatJudgement
 ) -> x.FittedClearanceAnswer | None:
-    asked = {
-        "d_mm": item.d_mm, "D_mm": item.D_mm, "B_mm": item.B_mm, "group": item.clearance,
-        "shaft": shaft.check.interference_um.model_dump() if shaft.check else None,
-        "housing": housing.check.interference_um.model_dump() if housing.check else None,
-        "warmer_inner_k": sheet.warmer_inner_k,
-    }  # fmt: skip
+    asked = x.FittedClearanceRequest(
+        group=spec.clearance,
+        shaft=shaft.check.interference_um if shaft.check else None,
+        housing=housing.check.interference_um if housing.check else None,
+        warmer_inner_k=sheet.warmer_inner_k,
+    )
     try:
-        return x.FittedClearanceAnswer(**ask("fitted-clearance", asked))
+        return clearance_left(spec, asked)
     except BadInput:
-        return None  # the clearance table ends at 2.5 mm bore: nothing to show below it
+        return None  # not bought with a radial clearance, or smaller than its table: nothing to show
 
 
 def save_seats(

@@ -49,11 +49,13 @@ class SeatJudgement(BaseModel):
 
 
 class SeatsJudged(BaseModel):
-    """Both seats judged with the clearance that they leave."""
+    """Both seats judged with the clearance that they leave; or why a bearing of this kind is not judged."""
 
-    shaft: SeatJudgement
-    housing: SeatJudgement
+    shaft: SeatJudgement | None
+    housing: SeatJudgement | None
     clearance: FittedClearanceAnswer | None
+    not_judged: Literal["no_rules", "taper_bore"] | None = None
+    words: str = ""
 
 
 class SeatsAnswer(BaseModel):
