@@ -14,6 +14,7 @@ from typing import Any
 
 from ample.prepare import ROOT, say
 from benchmarks import faults, seal_trials, speed, trials
+from benchmarks import fuzz as senseless
 
 
 @dataclass(frozen=True)
@@ -63,9 +64,11 @@ def _share(
 
 
 def run_benchmarks(arguments: list[str]) -> int:
-    """Run all; `--quick` draws less, `--faults` kills a shop instead. 0 when every target is met, or missed only as far as any ranking must."""
+    """Run all; `--quick` draws less, `--faults` kills a shop instead, `--fuzz` asks senseless questions. 0 when every target is met, or missed only as far as any ranking must."""
     if "--faults" in arguments:
         return faults.main()
+    if "--fuzz" in arguments:
+        return senseless.main()
     scale = 1 if "--quick" in arguments else 5
     began = time.monotonic()
     say("identification: every kind of bearing")

@@ -17,24 +17,30 @@ settings.register_profile("shop", deadline=None, print_blob=True)
 settings.load_profile("shop")
 PINS = {role: (name, pin) for name, role, pin in PEOPLE}
 # What takes longest is begun first, so that no process is left with it alone at the end.
-FIRST = ("core/identify", "browser", "test_launcher", "demo", "shop", "web")
+FIRST = (
+    "test_launcher",
+    "browser/test_line",
+    "browser",
+    "core/identify",
+    "shop/test_backup",
+    "faults",
+    "shop",
+    "web",
+    "demo",
+)
 
 
 def pytest_addoption(parser):
     parser.addoption("--long", action="store_true", help="the long cases too: what CI runs")
 
 
-@pytest.hookimpl(tryfirst=True)
 def pytest_collection_modifyitems(config, items):
-    """Long cases wait to be asked for; what shares a file's fixtures stays in one process."""
+    """Long cases wait to be asked for; what takes longest comes first."""
     if not config.getoption("--long"):
         asked = {argument.partition("[")[0] for argument in config.args if "::" in argument}
         kept = [item for item in items if not item.get_closest_marker("long") or asked]
         config.hook.pytest_deselected(items=[item for item in items if item not in kept])
         items[:] = kept
-    for item in items:
-        if "browser" not in item.path.parts and not item.get_closest_marker("xdist_group"):
-            item.add_marker(pytest.mark.xdist_group(str(item.path)))
     items.sort(
         key=lambda item: next((n for n, part in enumerate(FIRST) if part in str(item.path)), len(FIRST))
     )

@@ -1,7 +1,7 @@
 """`./ample test`: every check beside every test; what failed is named.
 
-The tests run in as many processes as there are processors, each with a server of its own; the checks run beside
-them. Long cases are left out unless `--all` is given; with other arguments only pytest runs, with them.
+The tests run in as many processes as there are processors, a file at a time, each with a server of its own; the
+checks run beside them. Long cases are left out unless `--all` is given; with other arguments only pytest runs, with them.
 """
 
 from __future__ import annotations
@@ -34,7 +34,7 @@ def run_all(arguments: list[str]) -> int:
         told = [(name, beside.submit(check)) for name, check in _checks(python).items()]
         REPORT.parent.mkdir(exist_ok=True)
         tests = subprocess.run(
-            [python, "-m", "pytest", "-n", str(max(os.cpu_count() or 2, 2)), "--dist=loadgroup",
+            [python, "-m", "pytest", "-n", str(max(os.cpu_count() or 2, 2)), "--dist=loadfile", "--no-loadscope-reorder",
              "--durations=10", f"--junit-xml={REPORT}", *_asked(arguments)],
             cwd=ROOT, check=False,
         ).returncode  # fmt: skip

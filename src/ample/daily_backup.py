@@ -5,26 +5,26 @@ A process of its own beside the server: it looks every minute whether today's is
 
 from __future__ import annotations
 
-import json
 import os
 import shutil
 import signal
 import sys
 import threading
 from collections.abc import Iterable
+from dataclasses import replace
 from datetime import datetime
 from pathlib import Path
 from types import FrameType
 
 from ample.core.errors import AmpleError
 from ample.store.dump import write_dump
+from ample.store.last_backup import FOLDER, LastBackup, keep
 from ample.store.restore import prove
 
 DAYS_KEPT, WEEKS_KEPT = 7, 8
 HOUR = 2
 LOOK_SECONDS, FIRST_SECONDS, AGAIN_SECONDS = 60.0, 600.0, 3600.0
 LEAST_FREE_BYTES = 200 * 1024 * 1024
-STATE = "last.json"
 _PATTERN = "shop-%Y%m%d-%H%M%S.sql.gz"
 
 
@@ -61,43 +61,33 @@ def _week(moment: datetime) -> object:
     return moment.isocalendar()[:2]
 
 
-def make_one(url: str, folder: Path, now: datetime) -> dict[str, object]:
+def make_one(url: str, home: Path, now: datetime) -> LastBackup:
     """Make, prove and keep today's backup; what became of it, also written beside the backups."""
+    folder = home / FOLDER
     folder.mkdir(mode=0o700, exist_ok=True)
     target = folder / now.strftime(_PATTERN)
-    state: dict[str, object] = {"at": now.isoformat(timespec="seconds"), "file": target.name, "proved": False}
+    last = LastBackup(now.isoformat(timespec="seconds"), target.name, False, "")
     try:
         free = shutil.disk_usage(folder).free
         if free < LEAST_FREE_BYTES:
             raise AmpleError("full", f"Only {free // 2**20} MiB are free: no backup was made.")
-        state["bytes"] = write_dump(url, target)
-        state["rows"] = prove(url, target)
-        state["proved"] = True
-        state["words"] = f"restored beside the shop's data: {state['rows']} rows, all there"
+        size = write_dump(url, target)
+        rows = prove(url, target)
+        words = f"restored beside the shop's data: {rows} rows, all there"
+        last = replace(last, proved=True, size_bytes=size, rows=rows, words=words)
         _prune(folder, now)
     except AmpleError as error:
         if target.exists():
             target.replace(target.with_name(f"{target.name}.unproved"))
-        state["words"] = error.message
-    part = folder / f".{STATE}"
-    part.write_text(json.dumps(state))
-    part.replace(folder / STATE)
-    return state
+        last = replace(last, words=error.message)
+    keep(home, last)
+    return last
 
 
 def _prune(folder: Path, now: datetime) -> None:
     made = {moment: file for file in folder.iterdir() if (moment := made_at(file)) is not None}
     for moment in set(made) - to_keep(made, now):
         made[moment].unlink()
-
-
-def last_state(home: Path) -> dict[str, object] | None:
-    """What became of the last backup; None before the first."""
-    try:
-        found: dict[str, object] = json.loads((home / "backups" / STATE).read_text())
-    except (OSError, ValueError):
-        return None
-    return found
 
 
 def main() -> int:
@@ -109,17 +99,17 @@ def main() -> int:
 
     for number in (signal.SIGTERM, signal.SIGINT):
         signal.signal(number, stop)
-    url, folder = os.environ["AMPLE_DATABASE_URL"], Path(os.environ["AMPLE_HOME"]) / "backups"
+    url, home = os.environ["AMPLE_DATABASE_URL"], Path(os.environ["AMPLE_HOME"])
     hour = int(os.environ.get("AMPLE_BACKUP_HOUR", HOUR))
     wait = FIRST_SECONDS  # a shop that is just being opened has other things to do
     while not ended.wait(wait):
         wait = LOOK_SECONDS
-        made = [moment for file in folder.glob("*") if (moment := made_at(file)) is not None]
+        made = [moment for file in (home / FOLDER).glob("*") if (moment := made_at(file)) is not None]
         now = datetime.now()
         if is_due(made, now, hour):
-            state = make_one(url, folder, now)
-            print(f"{state['at']} {state['file']}: {state['words']}", file=sys.stderr, flush=True)
-            wait = LOOK_SECONDS if state["proved"] else AGAIN_SECONDS
+            last = make_one(url, home, now)
+            print(f"{last.at} {last.file}: {last.words}", file=sys.stderr, flush=True)
+            wait = LOOK_SECONDS if last.proved else AGAIN_SECONDS
     return 0
 
 

@@ -203,6 +203,8 @@ def test_a_taper_goes_on_to_match_and_seats(person):
     page.keyboard.press("Control+Enter")
     expect(page.locator(".spans.large")).to_contain_text("taper")
     page.keyboard.press("Enter")
-    expect(page.locator(".right h2")).to_contain_text("Not judged")
-    expect(page.locator(".right")).to_contain_text("no rules here for the seats of a tapered roller bearing")
+    expect(page.locator("aside.right h2")).to_contain_text("Not judged")
+    expect(page.locator("aside.right")).to_contain_text(
+        "no rules here for the seats of a tapered roller bearing"
+    )
     expect(page.get_by_role("img", name="with the sizes of its seats")).to_be_visible()

@@ -1,7 +1,10 @@
 """The whole shop in a file and back: whole or not at all, and never a word of the file is run."""
 
 import gzip
+import subprocess
+import sys
 import threading
+import time
 from pathlib import Path
 
 import pymysql
@@ -251,6 +254,41 @@ def test_places_half_changed_are_changed_to_the_end(other, monkeypatch, moved):
     assert "finished" in settle_interrupted(other.url)
     assert len(makers(other.url)) == 3
     assert migrate(other.url) == 0
+
+
+KILLED = """
+import sys
+sys.path.insert(0, sys.argv[1])
+from pathlib import Path
+from ample.store.restore import restore
+restore(sys.argv[2], Path(sys.argv[3]), lambda _: None)
+"""
+
+
+@pytest.mark.parametrize(
+    "after_ms", [400, 1100, *(pytest.param(ms, marks=pytest.mark.long) for ms in range(500, 2600, 150))]
+)
+def test_a_restore_that_is_really_killed_leaves_one_whole_shop(other, after_ms):
+    """SIGKILL at some moment: whatever it was, the next start has the old shop or the new one, whole."""
+    from ample.prepare import ROOT
+
+    restoring = subprocess.Popen(
+        [sys.executable, "-c", KILLED, str(ROOT / "src"), other.url, str(SMALL)], stderr=subprocess.DEVNULL
+    )
+    time.sleep(after_ms / 1000)
+    restoring.kill()
+    restoring.wait()
+    database = Database(other.url)
+    if database.run(lambda t: t.rows("SHOW TABLES LIKE 'restore_journal'")):
+        age(other.url)
+    settle_interrupted(other.url)
+    migrate(other.url)
+    whole = makers(other.url)
+    assert whole == ["was here before"] or len(whole) == 3
+    photos = database.run(lambda t: t.single_value("SELECT COUNT(*) FROM photos"))
+    assert photos == (4 if len(whole) == 3 else 0)
+    assert len(schemas(other.url)) == (2 if len(whole) == 3 else 1)
+    database.close()
 
 
 def test_a_backup_is_proved_beside_the_open_shop(other):

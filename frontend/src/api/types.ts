@@ -4,6 +4,26 @@
  */
 
 export interface paths {
+    "/api/backup": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * The last daily backup
+         * @description When it was made, and whether restoring it proved it.
+         */
+        get: operations["backup_api_backup_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/bench/identify": {
         parameters: {
             query?: never;
@@ -1291,6 +1311,15 @@ export interface components {
             severity: string;
             /** To */
             to: string;
+        };
+        /**
+         * Backup
+         * @description The last daily backup and how many are kept; nothing before the first.
+         */
+        Backup: {
+            /** Kept */
+            kept: number;
+            last: components["schemas"]["LastBackup"] | null;
         };
         /**
          * BenchAnswer
@@ -2867,6 +2896,30 @@ export interface components {
             quantity: number;
             /** State */
             state: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * LastBackup
+         * @description One daily backup: when it was made, its file, and whether restoring it proved that it is whole.
+         */
+        LastBackup: {
+            /** At */
+            at: string;
+            /** File */
+            file: string;
+            /** Proved */
+            proved: boolean;
+            /**
+             * Rows
+             * @default 0
+             */
+            rows: number;
+            /**
+             * Size Bytes
+             * @default 0
+             */
+            size_bytes: number;
             /** Words */
             words: string;
         };
@@ -4963,6 +5016,80 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    backup_api_backup_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Backup"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
     bench_identify_bench_identify_post: {
         parameters: {
             query?: never;

@@ -5,6 +5,7 @@ import VerdictMark from '@/drawing/VerdictMark.vue'
 import ChoiceChips from '@/entry/ChoiceChips.vue'
 import { useJob } from '@/job/useJob'
 import { useCaliper } from '@/shell/caliper'
+import BackupCard from './BackupCard.vue'
 import DialectCard from './DialectCard.vue'
 
 /** The shop's own: instruments with their certificates, calipers that send, makers' and markets' codes. */
@@ -144,6 +145,7 @@ onMounted(() => {
         /></label>
         <button type="submit" class="plain">Link it</button>
       </form>
+      <BackupCard />
     </section>
     <DialectCard />
   </main>

@@ -26,7 +26,7 @@ from ample.shop.takein.api import api as takein
 from ample.store import Database
 from ample.web.calc import calc
 from ample.web.errors import handle_errors, invalid
-from ample.web.health import Health, HealthKeeper
+from ample.web.health import Backup, Health, HealthKeeper, backup_of
 from ample.web.security import csrf, guard
 from ample.web.settings import Settings
 
@@ -92,11 +92,16 @@ def create_app(settings: Settings | None = None) -> OpenAPI:
     ):
         app.register_api(blueprint)
     csrf.exempt(calc)
-    _own_routes(app, HealthKeeper(database, known.home))
+    _own_routes(app, HealthKeeper(database, known.home), known.home)
     return app
 
 
-def _own_routes(app: OpenAPI, keeper: HealthKeeper) -> None:
+def _own_routes(app: OpenAPI, keeper: HealthKeeper, home: Path) -> None:
+    @app.get("/api/backup", summary="The last daily backup", responses={200: Backup})
+    def backup() -> Response:
+        """When it was made, and whether restoring it proved it."""
+        return json_answer(backup_of(home))
+
     @app.get("/api/health", summary="Whether all is well", responses={200: Health, 503: Health})
     def health() -> Response:
         """Whether the server answers, and its database answers and stores."""

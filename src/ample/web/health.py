@@ -10,6 +10,7 @@ from pathlib import Path
 from pydantic import BaseModel
 
 from ample.store import Database, DatabaseAway
+from ample.store.last_backup import FOLDER, LastBackup, last_backup
 
 LOOKED_SECONDS = 1.0  # whoever asks more often gets the last answer
 FULL_BYTES = 8 * 1024 * 1024
@@ -22,6 +23,18 @@ class Health(BaseModel):
     database: bool
     stores: bool
     words: str
+
+
+class Backup(BaseModel):
+    """The last daily backup and how many are kept; nothing before the first."""
+
+    last: LastBackup | None
+    kept: int
+
+
+def backup_of(home: Path) -> Backup:
+    """What became of the last daily backup."""
+    return Backup(last=last_backup(home), kept=len(list((home / FOLDER).glob("shop-*.sql.gz"))))
 
 
 class HealthKeeper:
