@@ -18,6 +18,7 @@ import threading
 import time
 from dataclasses import dataclass, field
 from functools import partial
+from itertools import pairwise
 from pathlib import Path
 from typing import Any
 
@@ -60,8 +61,7 @@ class Client(threading.Thread):
         self._cookie = self._token = ""
         self._connection: http.client.HTTPConnection | None = None
         self.ended = threading.Event()
-        self.acknowledged_at = 0.0
-        self.begun_at = 0.0
+        self.acknowledged_at: list[float] = [time.monotonic()]
         self.statuses: dict[int, int] = {}
         self.fault = ""
 
@@ -123,7 +123,6 @@ class Client(threading.Thread):
     def _save(self, words: str) -> None:
         sheet, key = self._sheet, secrets.token_hex(12)
         with sheet.lock:  # who shares a sheet saves in turns here; what happens at once is tested elsewhere
-            self.begun_at = time.monotonic()
             body = {"version": sheet.version, "sheet": SHAPES[sheet.kind](words)}
             status, answer = self.ask("PUT", sheet.path, body, key)
             if status != 200:
@@ -131,7 +130,7 @@ class Client(threading.Thread):
             sheet.version = answer["version"]
             sheet.acknowledged += 1
             sheet.held = words
-            self.acknowledged_at = time.monotonic()
+            self.acknowledged_at.append(time.monotonic())
 
 
 def _bench(words: str) -> dict[str, Any]:
@@ -228,14 +227,20 @@ class Shop:
             return found
         return next(iter(children_of(found)), None)
 
-    def kill(self, kind: str) -> None:
-        """Kill one of its processes as a power cut would."""
+    def is_replaced(self, kind: str, killed: int) -> bool:
+        """Whether another has taken the place of what was killed, with all that was below it."""
+        now = [self.process(each) for each in dict.fromkeys((kind, "database", "server", "worker"))]
+        return all(now) and killed not in now
+
+    def kill(self, kind: str) -> int:
+        """Kill one of its processes as a power cut would; its number."""
         until = time.monotonic() + 30
         while (pid := self.process(kind)) is None:
             if time.monotonic() > until:
                 raise RuntimeError(f"no {kind} is running")
             time.sleep(0.02)
         os.kill(pid, signal.SIGKILL)
+        return pid
 
     def database(self) -> Database:
         """Its database, from outside."""
@@ -289,14 +294,28 @@ def _sheets(shop: Shop, count: int) -> list[Sheet]:
     return found
 
 
-def _pause(clients: list[Client], killed_at: float) -> float:
-    """Until everyone has had a save acknowledged that was asked for, or asked for again, after the kill."""
+def _pause(clients: list[Client], killed_at: float, is_back: Any = lambda: True) -> float:
+    """The longest that anyone waited between two acknowledged saves, from the kill until what was killed is there
+    again and everyone has had a save acknowledged after that.
+    """
     until = killed_at + GIVE_UP_SECONDS
-    while not all(each.acknowledged_at > killed_at or each.fault for each in clients):
+    while not is_back():
         if time.monotonic() > until:
             return GIVE_UP_SECONDS
         time.sleep(0.01)
-    return time.monotonic() - killed_at
+    back_at = time.monotonic()
+    while not all(each.acknowledged_at[-1] > back_at or each.fault for each in clients):
+        if time.monotonic() > until:
+            return GIVE_UP_SECONDS
+        time.sleep(0.01)
+    return max(_longest_gap(each.acknowledged_at, killed_at) for each in clients)
+
+
+def _longest_gap(acknowledged_at: list[float], killed_at: float) -> float:
+    """Between two saves of which the later was acknowledged after the kill, s."""
+    return max(
+        later - max(killed_at, earlier) for earlier, later in pairwise(acknowledged_at) if later > killed_at
+    )
 
 
 def _read_by(shop: Shop) -> Client:
@@ -353,8 +372,8 @@ def run_faults(
             for number in range(kills):
                 kind = KINDS[number % len(KINDS)]
                 killed_at = time.monotonic()
-                shop.kill(kind)
-                pause = _pause(workers, killed_at)
+                killed = shop.kill(kind)
+                pause = _pause(workers, killed_at, partial(shop.is_replaced, kind, killed))
                 report.kills[kind] = report.kills.get(kind, 0) + 1
                 report.pauses.setdefault(kind, []).append(round(pause, 2))
                 if number % 20 < len(KINDS):

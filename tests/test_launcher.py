@@ -65,16 +65,28 @@ def healthy(port):
         return False
 
 
-@pytest.fixture
-def running(tmp_path):
-    copy_of("empty", tmp_path)
+def opened(home):
+    """A shop over an empty data directory: its process, port and home; closed in the end."""
+    copy_of("empty", home)
     port = free_port()
-    process = start(AMPLE_HOME=str(tmp_path), AMPLE_PORT=str(port))
+    process = start(AMPLE_HOME=str(home), AMPLE_PORT=str(port))
     assert until(lambda: healthy(port)), process.stdout
-    yield process, port, tmp_path
+    yield process, port, home
     if process.poll() is None:
         process.send_signal(signal.SIGTERM)
     process.communicate(timeout=30)
+
+
+@pytest.fixture
+def running(tmp_path):
+    """A shop of a test's own, to be killed."""
+    yield from opened(tmp_path)
+
+
+@pytest.fixture(scope="module")
+def open_shop(tmp_path_factory):
+    """One that several tests look at and none stops."""
+    yield from opened(tmp_path_factory.mktemp("open"))
 
 
 def test_a_taken_port_is_one_clear_line(tmp_path):
@@ -125,8 +137,8 @@ def test_a_kill_leaves_no_process_behind(running):
     assert until(lambda: everything_under(home) == [])
 
 
-def test_a_second_start_on_the_same_data_is_refused(running):
-    _, _, home = running
+def test_a_second_start_on_the_same_data_is_refused(open_shop):
+    _, _, home = open_shop
     assert "running already" in refused(AMPLE_HOME=str(home), AMPLE_PORT=str(free_port()))
 
 
@@ -165,8 +177,8 @@ def test_many_kills_lose_nothing_and_the_pauses_are_short(tmp_path):
     assert report.held(), report.figures()
 
 
-def test_secrets_are_for_the_owner_alone(running):
-    _, _, home = running
+def test_secrets_are_for_the_owner_alone(open_shop):
+    _, _, home = open_shop
     for name in ("secret-key", "database-password"):
         assert (home / name).stat().st_mode & 0o077 == 0
 
@@ -181,8 +193,8 @@ def launched(*arguments, home, expect=0):
     return done.stderr.strip().splitlines()[-1]
 
 
-def test_an_open_shop_is_backed_up_and_restored_elsewhere(running, tmp_path_factory):
-    _, port, home = running
+def test_an_open_shop_is_backed_up_and_restored_elsewhere(open_shop, tmp_path_factory):
+    _, port, home = open_shop
     file = tmp_path_factory.mktemp("kept") / "shop.sql.gz"
     assert "MB" in launched("backup", str(file), home=home)
     assert file.stat().st_mode & 0o077 == 0

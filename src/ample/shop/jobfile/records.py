@@ -8,10 +8,11 @@ from pydantic import Base64Bytes, Field
 
 from ample.core.assembly import LineSheet
 from ample.shop.bench.records import BenchSheet
-from ample.shop.jobs.records import JobHead, Strict
+from ample.shop.jobs.records import JobHead
 from ample.shop.line.records import Decided, PartKey
 from ample.shop.photos.records import PhotoPlace
 from ample.shop.seats.records import SeatSheet
+from ample.shop.strict import Strict
 from ample.shop.takein.records import TakeInSheet
 from ample.shop.times import UtcTime
 

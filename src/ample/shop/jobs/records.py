@@ -4,17 +4,12 @@ from __future__ import annotations
 
 import json
 
-from pydantic import BaseModel, ConfigDict, Field, field_validator
+from pydantic import BaseModel, Field, field_validator
 
 from ample.core.exchange import FamilyName
 from ample.shop.catalogue.records import Item
+from ample.shop.strict import Strict
 from ample.shop.times import UtcTime
-
-
-class Strict(BaseModel):
-    """A request: unknown fields are refused."""
-
-    model_config = ConfigDict(extra="forbid", allow_inf_nan=False)
 
 
 class JobHead(BaseModel):

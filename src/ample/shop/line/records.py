@@ -7,8 +7,9 @@ from typing import Annotated, Literal
 from pydantic import BaseModel, Field
 
 from ample.core.assembly import LineSheet
-from ample.shop.jobs.records import JobHead, Strict
+from ample.shop.jobs.records import JobHead
 from ample.shop.photos.records import PhotoHead
+from ample.shop.strict import Strict
 from ample.shop.takein.records import Acknowledged
 from ample.shop.times import UtcTime
 

@@ -8,7 +8,8 @@ from typing import Literal
 from pydantic import BaseModel, Field
 
 from ample.shop.catalogue.records import Item, Offer
-from ample.shop.jobs.records import Light, Strict
+from ample.shop.jobs.records import Light
+from ample.shop.strict import Strict
 from ample.shop.times import UtcTime
 
 

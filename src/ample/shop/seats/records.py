@@ -8,7 +8,8 @@ from pydantic import BaseModel, Field
 
 from ample.core.exchange import FittedClearanceAnswer, SeatAnswer, ZoneAdviceAnswer
 from ample.shop.catalogue.records import Item
-from ample.shop.jobs.records import JobHead, PartHead, Strict
+from ample.shop.jobs.records import JobHead, PartHead
+from ample.shop.strict import Strict
 
 
 class SeatSide(Strict):

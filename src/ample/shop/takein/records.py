@@ -7,7 +7,8 @@ from typing import Annotated, Literal
 from pydantic import BaseModel, Field
 
 from ample.core.job_exchange import CausesAnswer, CautionAnswer, RefusalAnswer
-from ample.shop.jobs.records import JobHead, Strict
+from ample.shop.jobs.records import JobHead
+from ample.shop.strict import Strict
 from ample.shop.times import UtcTime
 from ample.shop.units.records import KnownSpare, UnitModel
 

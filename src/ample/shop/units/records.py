@@ -7,7 +7,7 @@ from typing import Literal
 from pydantic import BaseModel, Field
 
 from ample.shop.catalogue.records import Item
-from ample.shop.jobs.records import Strict
+from ample.shop.strict import Strict
 
 
 class Build(BaseModel):
