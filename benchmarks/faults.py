@@ -30,7 +30,7 @@ from ample.store.private_server import free_port
 KINDS = ("database", "worker", "server", "launcher")
 LONGEST_PAUSE_SECONDS = {"database": 5.0, "worker": 5.0, "server": 10.0, "launcher": 20.0}
 KILLS, CLIENTS = 200, 24
-STEADY_SECONDS = 0.4
+STEADY_SECONDS = 0.3
 GIVE_UP_SECONDS = 90.0
 SHEETS = ("bench", "take_in", "line", "seats")
 

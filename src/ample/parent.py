@@ -14,7 +14,6 @@ from ample.store.private_server import dies_with_parent
 
 OPENED = "AMPLE_OPENED_FD"
 FIRST_WAIT_SECONDS, LONGEST_WAIT_SECONDS = 0.2, 30.0
-LONG_RUN_SECONDS = 60.0
 STOP_SECONDS = 60
 
 
@@ -30,13 +29,13 @@ class Parent:
         """Until told to stop, or the first start is refused; its exit code."""
         for number in (signal.SIGINT, signal.SIGTERM, signal.SIGHUP):
             signal.signal(number, self._stop)
-        wait = FIRST_WAIT_SECONDS
+        wait, ever_opened = FIRST_WAIT_SECONDS, False
         while True:
-            began = time.monotonic()
             code = self._run_once()
-            if self._told or code == 0 or (code > 0 and not self._opened):
+            ever_opened |= self._opened
+            if self._told or code == 0 or (code > 0 and not ever_opened):
                 return code
-            if time.monotonic() - began > LONG_RUN_SECONDS:
+            if self._opened:  # it got as far as it should: only one that does not open is waited for longer
                 wait = FIRST_WAIT_SECONDS
             say(f"the launcher ended ({_words(code)}); it is started again")
             time.sleep(wait)
@@ -52,7 +51,7 @@ class Parent:
         if self._told:  # the signal came before there was anyone to tell
             self._launcher.terminate()
         with os.fdopen(read, "rb") as told:
-            self._opened = bool(told.read(1)) or self._opened  # waits until it is open, or has ended
+            self._opened = bool(told.read(1))  # waits until it is open, or has ended
             return self._launcher.wait()
 
     def _stop(self, number: int, frame: FrameType | None) -> None:

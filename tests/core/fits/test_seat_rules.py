@@ -2,8 +2,10 @@
 
 import pytest
 
+from ample.core.fits import Interference, check_seat, clearance_after_fitting
 from ample.core.fits.rules import judged_kinds, not_judged, not_judged_words
 from ample.core.parts import BearingSpec, bearing_kinds, ring_kind
+from ample.core.sizes import default_instrument
 
 
 def test_every_kind_that_is_judged_is_a_radial_ball_bearing():
@@ -32,3 +34,32 @@ def test_other_kinds_are_not_judged_as_if_they_were_one(kind, bore_shape, why):
     assert not_judged(spec) == why
     if why:
         assert not_judged_words(spec).endswith("the readings are kept.")
+
+
+# J7 of a 40 mm bore runs from -11 to +14 µm (ISO 286-2); a caliper's doubt is wider than that.
+@pytest.mark.parametrize(
+    ("readings_um", "words"),
+    [
+        ((1, 4, 7), "they lie in the zone, but nearer to a limit than the doubt"),
+        ((10, 14, 18), "they lie on both sides of a limit, by less than the doubt"),
+        ((15, 16, 17), "they lie outside the zone, but by less than the doubt"),
+    ],
+)
+def test_where_undecided_readings_lie_is_said_as_it_is(readings_um, words):
+    """All of +1 to +7 lie in J7, and it said that they straddle a limit."""
+    readings = [[40 + um / 1000, 40 + um / 1000] for um in readings_um]
+    found = check_seat("housing", 40, readings, default_instrument("caliper"), "J7", (17, 40, 12))
+    assert found.decision == "cannot_tell"
+    assert words in found.reason
+
+
+@pytest.mark.parametrize(
+    ("group", "shaft", "advice"),
+    [
+        ("3", Interference(0, 2, 4), "ok"),
+        ("N", Interference(3, 10.3, 17), "take_group"),
+        ("2", Interference(60, 80, 90), "no_group"),
+    ],
+)
+def test_what_to_do_about_the_clearance_is_a_code(group, shaft, advice):
+    assert clearance_after_fitting((25, 52, 15), group, shaft, None).advice == advice
