@@ -32,13 +32,19 @@ function taken(name: string): string | null {
 
 const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('ample-drafts')
 const alive = new Set<string>()
+/** Pages that have said that they are being left: one that closes may still hear a question for a moment. */
+const left = new Set<string>()
+let leaving = false
 const listeners = new Set<() => void>()
 if (channel) {
   channel.onmessage = ({ data }: MessageEvent<Word>) => {
-    if ('ask' in data) channel.postMessage({ here: PAGE } satisfies Word)
-    else if ('here' in data) alive.add(data.here)
-    else {
-      alive.delete(data.left)
+    if ('ask' in data) {
+      if (!leaving) channel.postMessage({ here: PAGE } satisfies Word)
+    } else if ('here' in data) {
+      alive.add(data.here)
+      left.delete(data.here)
+    } else {
+      left.add(data.left)
       listeners.forEach((listener) => listener())
     }
   }
@@ -47,10 +53,15 @@ if (channel) {
 }
 if (typeof window !== 'undefined') {
   window.addEventListener('pagehide', () => {
+    leaving = true
     sessionStorage.setItem(LEFT, PAGE)
     channel?.postMessage({ left: PAGE } satisfies Word)
   })
-  window.addEventListener('pageshow', () => sessionStorage.removeItem(LEFT))
+  window.addEventListener('pageshow', () => {
+    leaving = false
+    sessionStorage.removeItem(LEFT)
+    channel?.postMessage({ here: PAGE } satisfies Word) // back again, perhaps, after it was left
+  })
   // a page that crashed says nothing: whoever comes back to this one finds what it left
   window.addEventListener('focus', () => listeners.forEach((listener) => listener()))
 }
@@ -66,7 +77,7 @@ export async function openPages(): Promise<Set<string>> {
   alive.clear()
   channel?.postMessage({ ask: true } satisfies Word)
   await new Promise((resolve) => setTimeout(resolve, ANSWER_MS))
-  return new Set(alive)
+  return new Set([...alive].filter((page) => !left.has(page)))
 }
 
 /** The drafts of one sheet on this machine. */

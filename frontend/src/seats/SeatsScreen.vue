@@ -28,18 +28,12 @@ const item = computed(() => seats.value?.item ?? null)
 const state = computed(() => job.state?.parts.find((each) => each.part.part_id === partId))
 const kinds = useKinds()
 /** What it sits on and in, for the drawing of a bearing whose seats are not judged. */
-const seatLabels = computed(() => {
-  const measured: readonly string[] = kinds.kind(item.value?.kind ?? '')?.measured ?? []
-  const named = (features: string[], name: string, mm: number): [string, Label][] =>
-    features
-      .filter((each) => measured.includes(each) && mm > 0)
-      .slice(0, 1)
-      .map((each) => [each, { name, value: `${mm}` }])
+const seatLabels = computed((): Record<string, Label> => {
   const { d_mm = 0, D_mm = 0 } = item.value ?? {}
-  return Object.fromEntries([
-    ...named(['shaft_seat', 'bore'], 'shaft', d_mm),
-    ...named(['housing_seat', 'outside'], 'housing', D_mm),
-  ])
+  return {
+    ...(d_mm > 0 && { bore: { name: 'shaft', value: `${d_mm}` } }),
+    ...(D_mm > 0 && { outside: { name: 'housing', value: `${D_mm}` } }),
+  }
 })
 const TURNS = [
   ['shaft', 'shaft turns'],
