@@ -13,7 +13,7 @@ from ample.store import Database, DatabaseAway
 from ample.store.last_backup import FOLDER, LastBackup, last_backup
 
 LOOKED_SECONDS = 1.0  # whoever asks more often gets the last answer
-FULL_BYTES = 8 * 1024 * 1024
+FULL_BYTES = 32 * 1024 * 1024  # a database that died of it gives its temporary files back
 
 
 class Health(BaseModel):
