@@ -130,6 +130,7 @@ class Shop:
                 say("the database stopped; starting it again")
                 try:
                     self._server.restart()
+                    database = Restarted()  # it came up: only one that does not is waited for longer
                 except StartFailed as error:
                     say(f"{error.message} It is tried again.")
 
