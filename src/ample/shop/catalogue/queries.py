@@ -322,6 +322,7 @@ def add_offers(t: Transaction, supplier_id: int, rows: Sequence[dict[str, Any]])
         """
         INSERT INTO offers (supplier_id, item_id, price, lead_days)
         VALUES (%(supplier_id)s, %(item_id)s, %(price)s, %(lead_days)s)
+        ON DUPLICATE KEY UPDATE price = VALUES(price), lead_days = VALUES(lead_days)
         """,
         [row | {"supplier_id": supplier_id} for row in rows],
     )
@@ -336,3 +337,45 @@ def add_cross_reference(t: Transaction, values: dict[str, Any]) -> int:
         """,
         values,
     )
+
+
+def markings_of(t: Transaction, maker_id: int) -> set[str]:
+    """The markings that a maker lists, in lower case."""
+    rows = t.rows("SELECT marking FROM catalogue_items WHERE maker_id = %(maker_id)s", {"maker_id": maker_id})
+    return {str(row["marking"]).casefold() for row in rows}
+
+
+def set_stock(t: Transaction, rows: Sequence[dict[str, Any]]) -> None:
+    """What is on the shelf now."""
+    t.change_many(
+        """
+        UPDATE catalogue_items
+        SET stock_quantity = %(stock)s, stock_place = %(place)s, version = version + 1
+        WHERE maker_id = %(maker_id)s AND marking = %(marking)s
+        """,
+        rows,
+    )
+
+
+def supplier_named(t: Transaction, name: str) -> dict[str, Any] | None:
+    """The supplier of this name."""
+    return t.first(
+        "SELECT supplier_id, lead_days FROM suppliers WHERE name = %(name)s FOR UPDATE", {"name": name}
+    )
+
+
+def item_ids(t: Transaction, wanted: Sequence[tuple[str, str]]) -> dict[tuple[str, str], int]:
+    """The rows of items, by maker and marking in lower case."""
+    rows = t.rows(
+        """
+        SELECT m.name AS maker, i.marking, i.item_id
+        FROM catalogue_items i
+        JOIN makers m ON m.maker_id = i.maker_id
+        WHERE m.name IN %(makers)s AND i.marking IN %(markings)s
+        """,
+        {
+            "makers": sorted({maker for maker, _ in wanted}),
+            "markings": sorted({marking for _, marking in wanted}),
+        },
+    )
+    return {(str(row["maker"]).casefold(), str(row["marking"]).casefold()): row["item_id"] for row in rows}

@@ -169,3 +169,29 @@ class MatchAnswer(BaseModel):
     by_size_more: int
     match_item_id: int | None
     match_version: int
+
+
+class PriceList(BaseModel):
+    """A price list as CSV: maker, marking, and as far as known supplier, price, lead_days, stock, place."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    text: str = Field(min_length=1, max_length=3_000_000)
+
+
+class RefusedRow(BaseModel):
+    """A row of a list that could not be taken, and why."""
+
+    row: int
+    marking: str
+    why: str
+
+
+class PriceListAnswer(BaseModel):
+    """What a price list has brought."""
+
+    rows: int
+    added: int
+    offers: int
+    refused: list[RefusedRow]
+    refused_count: int
