@@ -26,12 +26,15 @@ class DevShop(Shop):
         say(f"the pages with reload: http://127.0.0.1:{page}")
         return [
             Kept(
-                "the server", ["-m", "ample.web.reloading", str(self._port)], environment, Path("/dev/stderr")
+                "the server",
+                ["-m", "ample.web.reloading", str(self._doors.port)],
+                environment,
+                Path("/dev/stderr"),
             ),
             Kept(
                 "the pages",
                 [str(vite), "--host=127.0.0.1", f"--port={page}", "--strictPort"],
-                environment | {"AMPLE_API": f"http://127.0.0.1:{self._port}"},
+                environment | {"AMPLE_API": f"http://127.0.0.1:{self._doors.port}"},
                 Path("/dev/stderr"),
                 program=node,
                 folder=FRONT,

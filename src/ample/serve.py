@@ -3,11 +3,11 @@
 from __future__ import annotations
 
 import errno
-import fcntl
+import ipaddress
 import os
-import shutil
 import signal
 import socket
+import ssl
 import subprocess
 import sys
 import threading
@@ -19,29 +19,30 @@ from dataclasses import dataclass, field
 from datetime import UTC, datetime
 from pathlib import Path
 from types import FrameType
-from typing import IO
 
 import pymysql
 
 from ample.core.errors import BadInput, Conflict
+from ample.home import RUNNING, home_directory, only_one
 from ample.parent import say_opened
 from ample.prepare import ROOT, say
 from ample.shop.calipers import queries as calipers
+from ample.shop.people.keeping import CODE_HOURS, first_owner_code
+from ample.shop.people.queries import demo_people
 from ample.store import Database, DatabaseAway
 from ample.store.database import Address
 from ample.store.migrate import migrate
-from ample.store.presence import FRESH_SECONDS, Presence
+from ample.store.presence import FRESH_SECONDS, Presence, leads
 from ample.store.private_server import PrivateServer, StartFailed, dies_with_parent, free_port
 from ample.store.restore import settle_interrupted
-from ample.web.settings import secret_key
+from ample.update import before_migrating
+from ample.web.settings import HERE, Doors, secret_key
 
 WORKERS = 2
-LEAST_FREE_BYTES = 150 * 1024 * 1024
 READY_SECONDS = 60
 SETUP_SECONDS = 120.0  # the demo, and bringing an older shop up to date, may take longer than a page waits
 WATCH_SECONDS, PRESENCE_SECONDS = 0.25, 3.0
 LONG_RUN_SECONDS, LONGEST_WAIT_SECONDS = 10.0, 15.0
-RUNNING = "database-port"
 BUTTON = "caliper-button"
 DEMO_CALIPER = "caliper 3"
 
@@ -54,10 +55,11 @@ def serve(kind: type[Shop] | None = None) -> int:
     """Start all, keep all running, stop all; whatever goes wrong, nothing is left running."""
     for number in (signal.SIGINT, signal.SIGTERM, signal.SIGHUP):
         signal.signal(number, _stop)
-    port = _port()
+    doors = Doors.from_environment()
+    _free(doors)
     home = home_directory()
     lock = only_one(home)
-    shop = (kind or Shop)(home, port)
+    shop = (kind or Shop)(home, doors)
     try:
         shop.open()
         say_opened()
@@ -75,9 +77,9 @@ def serve(kind: type[Shop] | None = None) -> int:
 class Shop:
     """All that runs while the shop is open."""
 
-    def __init__(self, home: Path, port: int) -> None:
+    def __init__(self, home: Path, doors: Doors) -> None:
         self._home = home
-        self._port = port
+        self._doors = doors
         self._server: PrivateServer | None = None
         self._presence: Presence | None = None
         self._closed = threading.Event()
@@ -98,17 +100,21 @@ class Shop:
         self._presence.show()
         threading.Thread(target=self._show_presence, daemon=True).start()
         _settle(url)
+        before_migrating(url, self._home)
         say("bringing the database up to date")
         migrate(url)
         loaded = _demo(url)
         secret_key(self._home)
         say("starting the server")
         halves = self._halves(url)
-        self._kept = [*halves, *_helpers(url, self._home)]
+        self._kept = [*halves, *_helpers(url, self._home, self._presence.shop_id)]
         for each in self._kept:
             each.keep_running()
-        _wait_ready(halves[0], self._port)
-        _welcome(self._port, loaded or os.environ.get("AMPLE_DEMO") != "0", url)
+        _wait_ready(halves[0], self._doors)
+        with suppress(
+            DatabaseAway
+        ):  # it died in this moment: it is started again, and nobody needs these words
+            _welcome(self._doors, loaded or os.environ.get("AMPLE_DEMO") != "0", url)
 
     def _halves(self, url: str) -> list[Kept]:
         """What serves the pages and answers: one server for both; the first answers."""
@@ -116,7 +122,7 @@ class Shop:
         environment.setdefault(
             "OPENBLAS_NUM_THREADS", "1"
         )  # the arrays are small: threads only get in the way
-        arguments = ["-m", "ample.web.workers", f"--port={self._port}", f"--workers={WORKERS}"]
+        arguments = ["-m", "ample.web.workers", f"--port={self._doors.port}", f"--workers={WORKERS}"]
         return [Kept("the server", arguments, environment, self._home / "server.log")]
 
     def keep_running(self) -> None:
@@ -175,51 +181,22 @@ def _stop(number: int, frame: FrameType | None) -> None:
     raise Stop
 
 
-def _port() -> int:
-    text = os.environ.get("AMPLE_PORT", "8040")
-    if not text.isascii() or not text.isdigit() or not 1 <= int(text) <= 65535:
-        raise BadInput("bad_port", f"AMPLE_PORT is “{text[:20]}”: give a number from 1 to 65535.")
-    with socket.socket() as probe:
+def _free(doors: Doors) -> None:
+    """Refuse a port that cannot be had, before anything is begun."""
+    with socket.socket(socket.AF_INET6 if ":" in doors.bind else socket.AF_INET) as probe:
         probe.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
         try:
-            probe.bind(("127.0.0.1", int(text)))
+            probe.bind((doors.bind, doors.port))
         except OSError as error:
+            if error.errno == errno.EADDRNOTAVAIL:
+                raise BadInput(
+                    "bad_address", f"AMPLE_BIND is {doors.bind}: this machine has no such address.", "AMPLE_BIND",
+                    "0.0.0.0 is every address of this machine.",
+                ) from error  # fmt: skip
             words = "is taken" if error.errno == errno.EADDRINUSE else f"cannot be used: {error.strerror}"
             raise BadInput(
-                "port_taken", f"Port {text} {words}.", None, "Set AMPLE_PORT to another."
+                "port_taken", f"Port {doors.port} {words}.", None, "Set AMPLE_PORT to another."
             ) from error
-    return int(text)
-
-
-def home_directory() -> Path:
-    """The data directory, made when it is not there; one that cannot be used is refused."""
-    home = Path(os.environ.get("AMPLE_HOME", ROOT / "var")).resolve()
-    try:
-        home.mkdir(parents=True, exist_ok=True)
-        probe = home / ".writable"
-        probe.write_bytes(b"x" * 4096)
-        probe.unlink()
-    except OSError as error:
-        raise StartFailed(
-            "bad_home", f"{home} cannot be written: {error.strerror}.", None, "Set AMPLE_HOME to another."
-        ) from error
-    free = shutil.disk_usage(home).free
-    if free < LEAST_FREE_BYTES:
-        raise StartFailed(
-            "full",
-            f"{home} has only {free // 2**20} MiB free; the database needs {LEAST_FREE_BYTES // 2**20}.",
-        )
-    return home
-
-
-def only_one(home: Path) -> IO[bytes]:
-    """The lock of the data directory, which only one shop holds."""
-    lock = (home / "lock").open("wb")
-    try:
-        fcntl.flock(lock, fcntl.LOCK_EX | fcntl.LOCK_NB)
-    except OSError as error:
-        raise StartFailed("running", f"Ample is running already with the data in {home}.") from error
-    return lock
 
 
 def _reachable(url: str) -> None:
@@ -244,13 +221,18 @@ def _demo(url: str) -> bool:
     return load_demo(database, datetime.now(UTC).replace(tzinfo=None), say)
 
 
-def _wait_ready(web: Kept, port: int) -> None:
+def _wait_ready(web: Kept, doors: Doors) -> None:
     until = time.monotonic() + READY_SECONDS
+    host = HERE if ipaddress.ip_address(doors.bind).is_unspecified else doors.bind
+    scheme = "https" if doors.certificate else "http"
+    url = f"{scheme}://{f'[{host}]' if ':' in host else host}:{doors.port}/api/health"
+    unproven = ssl.create_default_context()
+    unproven.check_hostname, unproven.verify_mode = False, ssl.CERT_NONE  # its name is another; it is ours
     while time.monotonic() < until:
         if web.ended():
             raise StartFailed("server_stopped", "The server did not start; see server.log in AMPLE_HOME.")
         try:
-            with urllib.request.urlopen(f"http://127.0.0.1:{port}/api/health", timeout=5):
+            with urllib.request.urlopen(url, timeout=5, context=unproven):
                 return
         except urllib.error.HTTPError:
             return  # it answers; a database that died meanwhile is started again
@@ -259,13 +241,19 @@ def _wait_ready(web: Kept, port: int) -> None:
     raise StartFailed("server_slow", "The server did not answer; see server.log in AMPLE_HOME.")
 
 
-def _welcome(port: int, demo: bool, url: str) -> None:
-    print(f"\n  Ample is open at  http://127.0.0.1:{port}\n", flush=True)
-    if demo:
-        from ample.shop.people.queries import demo_people
-
-        for person in Database(url).run(demo_people):
+def _welcome(doors: Doors, demo: bool, url: str) -> None:
+    print(f"\n  Ample is open at  {doors.address}\n", flush=True)
+    database = Database(url)
+    code = first_owner_code(database, datetime.now(UTC).replace(tzinfo=None))
+    if code:
+        print("  This shop has no people yet. Open that address and make its owner", flush=True)
+        print(f"  with the code  {code}  (good for {CODE_HOURS} hours, once)\n", flush=True)
+    elif demo:
+        people = database.run(demo_people)
+        for person in people:
             print(f"  sign in as {person.name:8} ({person.role})  PIN {person.pin}", flush=True)
+        if people and doors.open_to_others:
+            print("  (these PINs work on this machine only)", flush=True)
         print("", flush=True)
     print("  Ctrl-C stops it.\n", flush=True)
 
@@ -332,15 +320,15 @@ class Kept:
                 self.process.wait()
 
 
-def _helpers(url: str, home: Path) -> list[Kept]:
+def _helpers(url: str, home: Path, shop_id: str) -> list[Kept]:
     """The caliper link and the backups; where the demo's caliper is listed, its stand-in too."""
-    environment = os.environ | {"AMPLE_DATABASE_URL": url, "AMPLE_HOME": str(home)}
+    environment = os.environ | {"AMPLE_DATABASE_URL": url, "AMPLE_HOME": str(home), "AMPLE_SHOP_ID": shop_id}
     log = home / "calipers.log"
     found = [
         Kept("the link to the calipers", ["-m", "ample.devices.link"], environment, log),
         Kept("the daily backup", ["-m", "ample.daily_backup"], environment, home / "backups.log"),
     ]
-    if _demo_caliper(url):
+    if _demo_caliper(url) and Database(url).look(lambda t: leads(t, shop_id)):
         port, button = free_port(), free_port()
         Database(url).run(lambda t: calipers.move_caliper(t, DEMO_CALIPER, "127.0.0.1", port))
         (home / BUTTON).write_text(str(button))

@@ -211,3 +211,93 @@ def ordered_named(as_role, database):
         return client.get(f"/api/orders/{order}/sheet.csv").get_data(as_text=True)
 
     return make
+
+
+# a file brings no proof ------------------------------------------------------------------------------------
+
+
+def row_of(database, sql, **values):
+    return database.run(lambda t: t.first(sql, values))
+
+
+def test_what_a_file_says_was_not_said_by_whoever_it_names(as_role, database):
+    """“Marl” in a file is a name in a file: nothing counts as done by our Marl."""
+    client = as_role("bench")
+    file = file_of(client)
+    part = next(each for each in file["tray"] if each["identification"] and each["match"])
+    part["identification"]["person"] = part["match"]["person"] = "Marl"
+    file["tray"] = [part]
+    made = client.post("/api/job-files", file).get_json()
+    number = made["job"]["number"]
+    part_id = client.get(f"/api/jobs/{number}").get_json()["parts"][0]["part"]["part_id"]
+    said = client.get(f"/api/parts/{part_id}/bench").get_json()["identification"]
+    assert (said["person"], said["from_file"]) == ("Marl", True)
+    for table in ("identifications", "matches"):
+        held = row_of(
+            database,
+            f"SELECT p.name, x.from_file FROM {table} x JOIN people p USING (person_id) WHERE part_id = %(id)s",
+            id=part_id,
+        )
+        assert (held["name"], held["from_file"]) == ("Wren", "Marl")
+    assert any("confirm it here" in note for note in made["notes"])
+    again = client.get(f"/api/jobs/{number}/file").get_json()
+    assert again["tray"][0]["identification"]["person"] == "Marl"
+
+
+def test_an_identification_of_a_file_holds_once_it_is_confirmed_here(as_role):
+    client = as_role("bench")
+    file = file_of(client)
+    part = next(each for each in file["tray"] if each["identification"])
+    file["tray"] = [part]
+    number = client.post("/api/job-files", file).get_json()["job"]["number"]
+
+    def identity():
+        state = client.get(f"/api/jobs/{number}").get_json()["parts"][0]
+        return next(light for light in state["lights"] if light["light"] == "identity"), state["part"][
+            "part_id"
+        ]
+
+    light, part_id = identity()
+    assert light["state"] == "not_proven"
+    assert "file" in light["words"]
+    said = client.get(f"/api/parts/{part_id}/bench").get_json()["identification"]
+    body = {"item_id": said["item"]["item_id"], "version": said["version"]}
+    assert client.post(f"/api/parts/{part_id}/identification", body).status_code == 200
+    assert identity()[0]["state"] == "holds"
+
+
+def test_whoever_imports_a_judged_part_is_not_its_second_person(as_role):
+    """Else one person could judge elsewhere, take the name out of the file, and decide here."""
+    bench = as_role("bench")
+    file = file_of(bench, "0409")
+    judged = next(key for key in file["judged_by"])
+    del file["judged_by"][judged]
+    file["decisions"] = []
+    number = bench.post("/api/job-files", file).get_json()["job"]["number"]
+    line = bench.get(f"/api/jobs/{number}/line").get_json()
+    held = line["judged_by"][judged]
+    assert held["from_file"]
+    findings = next(part["findings"] for part in line["sheet"]["parts"] if part["key"] == judged)
+    body = {"verdict": "replace", "reason": "I say so again", "findings": findings}
+    refused = bench.post(f"/api/jobs/{number}/line/{judged}/decision", body)
+    assert (refused.status_code, refused.get_json()["error"]["code"]) == (403, "same_person")
+    assert as_role("owner").post(f"/api/jobs/{number}/line/{judged}/decision", body).status_code == 200
+
+
+def test_cautions_of_a_file_are_acknowledged_here_again(as_role):
+    client = as_role("bench")
+    file = file_of(client)
+    assert file["acknowledged"]
+    number = client.post("/api/job-files", file).get_json()["job"]["number"]
+    state = client.get(f"/api/jobs/{number}").get_json()
+    taken = client.get(f"/api/jobs/{number}/take-in").get_json()["acknowledged"]
+    assert all(each["from_file"] for each in taken)
+    assert state["cautions_open"] > 0
+    first = taken[0]["caution"]
+    assert client.post(f"/api/jobs/{number}/cautions/{first}").status_code == 200
+    own = next(
+        each
+        for each in client.get(f"/api/jobs/{number}/take-in").get_json()["acknowledged"]
+        if each["caution"] == first
+    )
+    assert (own["person"], own["from_file"]) == ("Wren", False)

@@ -218,3 +218,31 @@ def test_seats_are_judged_as_they_are_typed(ready):
     assert judged["shaft"]["check"] is None
     assert judged["shaft"]["fault"]
     assert judged["housing"]["check"]
+
+
+def test_an_order_over_ones_limit_is_left_to_another(ready, as_role):
+    owner, part, sheet = ready()
+    buyer = as_role("buyer")
+    for light in ("shaft", "housing"):
+        sheet = passed(owner, line_of(sheet, part), light, "the seat is a new one").get_json()
+    limit = {"role": "buyer", "right": "place_order", "allowed": True, "limit": "0.50", "version": 0}
+    people = owner.put("/api/rights", limit).get_json()
+    try:
+        assert buyer.get("/api/session").get_json()["order_limit"] == "0.50"
+        body = {"version": sheet["version"]}
+        refused = buyer.post(f"/api/orders/{sheet['order_id']}/place", body)
+        assert (refused.status_code, refused.get_json()["error"]["code"]) == (403, "over_the_limit")
+        assert f"comes to {sheet['total']}" in refused.get_json()["error"]["message"]
+    finally:
+        right = next(each for each in people["rights"] if each["right"] == "place_order")
+        version = next(each["version"] for each in right["roles"] if each["role"] == "buyer")
+        owner.put("/api/rights", limit | {"limit": None, "version": version})
+    answer = buyer.post(f"/api/orders/{sheet['order_id']}/place", body)
+    assert answer.status_code != 403 or answer.get_json()["error"]["code"] != "over_the_limit"
+
+
+def test_the_counter_overrides_nothing(ready, as_role):
+    _, part, sheet = ready()
+    refused = passed(as_role("counter"), line_of(sheet, part), "shaft", "it will do for now")
+    assert (refused.status_code, refused.get_json()["error"]["code"]) == (403, "not_allowed")
+    assert "override an order check" in refused.get_json()["error"]["message"]

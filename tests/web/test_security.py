@@ -1,42 +1,10 @@
 import pytest
 
-from ample.shop.people.actions import TRIES_BY_NAME
-from ample.web.security import PUBLIC
-
 UNDOCUMENTED = {"openapi_document", "static_file", "page", "nothing_there"}
 
 
 def rules(app):
     return list(app.url_map.iter_rules())
-
-
-def path_of(rule):
-    text = rule.rule
-    for name in rule.arguments:
-        text = text.replace(f"<int:{name}>", "1").replace(f"<path:{name}>", "x").replace(f"<{name}>", "0001")
-    return text
-
-
-def test_every_route_asks_who_you_are(app, as_role):
-    stranger = as_role()
-    for rule in rules(app):
-        if rule.endpoint in PUBLIC:
-            continue
-        for method in rule.methods - {"HEAD", "OPTIONS"}:
-            answer = stranger._send(method, path_of(rule), {})
-            assert answer.status_code == 401, (rule.rule, method)
-            assert answer.get_json()["error"]["code"] == "not_signed_in"
-
-
-def test_only_these_are_public():
-    assert sorted(PUBLIC) == [
-        "health",
-        "openapi_document",
-        "page",
-        "people.sign_in",
-        "people.who",
-        "static_file",
-    ]
 
 
 def test_every_route_is_documented(app):
@@ -94,12 +62,15 @@ def test_secrets_are_stored_as_argon2_and_sessions_by_hash(database, as_role):
     assert all(len(row["token_hash"]) == 64 for row in tokens)
 
 
-def test_guessing_is_slowed(as_role):
+def test_guessing_is_slowed_in_words_and_with_the_seconds(as_role):
     stranger = as_role()
-    for _ in range(TRIES_BY_NAME):
+    for _ in range(5):
         answer = stranger.post("/api/sign-in", {"name": "Guesser", "secret": "0000"})
         assert answer.status_code == 401
-    assert stranger.post("/api/sign-in", {"name": "Guesser", "secret": "0000"}).status_code == 429
+    answer = stranger.post("/api/sign-in", {"name": "Guesser", "secret": "0000"})
+    assert answer.status_code == 429
+    assert answer.headers["Retry-After"] == "1"
+    assert "Try again in 1 s" in answer.get_json()["error"]["message"]
 
 
 @pytest.mark.parametrize(

@@ -27,7 +27,7 @@ from ample.shop.jobs.actions import add_part
 from ample.shop.jobs.records import NewJob, NewPart
 from ample.shop.orders.actions import add_line, pass_light
 from ample.shop.orders.records import AddLine, PassLight
-from ample.shop.people.actions import add_person
+from ample.shop.people.keeping import add_demo_person
 from ample.shop.seats.actions import save_seats
 from ample.shop.seats.records import SeatSave, SeatSheet
 from ample.shop.takein.actions import acknowledge, open_unit, take_in_of
@@ -78,7 +78,9 @@ def _items(t: Transaction) -> dict[str, int]:
 
 
 def _people(t: Transaction, now: datetime) -> dict[str, Doer]:
-    return {name: Doer(add_person(t, name, role, pin, pin), name, role, now) for name, role, pin in PEOPLE}
+    return {
+        name: Doer(add_demo_person(t, name, role, pin, now), name, role, now) for name, role, pin in PEOPLE
+    }
 
 
 def _instruments(t: Transaction, now: datetime) -> None:

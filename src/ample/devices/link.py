@@ -10,12 +10,15 @@ import threading
 import time
 from collections.abc import Callable
 from datetime import UTC, datetime
+from functools import partial
 from types import FrameType
 
 from ample.devices.caliper_lines import Heard, LineBuffer, read_line
 from ample.shop.calipers import queries
+from ample.shop.calipers.networks import allowed_address
 from ample.shop.calipers.records import Caliper
 from ample.store import Database, Transaction
+from ample.store.presence import leads
 
 LOOK_AGAIN_SECONDS = 2.0
 TRY_AGAIN_SECONDS = 1.0
@@ -28,9 +31,10 @@ Keep = Callable[[Callable[[Transaction], None]], None]
 class CaliperLink(threading.Thread):
     """One caliper's link: connects, reads lines, and connects again when it is lost."""
 
-    def __init__(self, caliper: Caliper, keep: Keep) -> None:
+    def __init__(self, caliper: Caliper, networks: list[str], keep: Keep) -> None:
         super().__init__(daemon=True, name=f"caliper-{caliper.caliper_id}")
         self.caliper = caliper
+        self._networks = networks
         self._keep = keep
         self._ended = threading.Event()
         self._unclear: tuple[float, str] = (0.0, "")
@@ -44,9 +48,8 @@ class CaliperLink(threading.Thread):
         words = "not found at its address"
         while not self._ended.is_set():
             try:
-                with socket.create_connection(
-                    (self.caliper.host, self.caliper.port), CONNECT_SECONDS
-                ) as line:
+                address = allowed_address(self.caliper.host, self.caliper.port, self._networks)
+                with socket.create_connection(address, CONNECT_SECONDS) as line:
                     words = self._listen(line)
             except OSError as error:
                 words = (
@@ -113,21 +116,27 @@ def _now() -> datetime:
 class Links:
     """All links, kept in step with the calipers that the shop lists."""
 
-    def __init__(self, database: Database) -> None:
+    def __init__(self, database: Database, leads: Callable[[], bool] | None = None) -> None:
         self._database = database
+        self._leads = leads
         self._held: dict[int, CaliperLink] = {}
+        self._networks: list[str] = []
 
     def look(self) -> None:
         """Begin links for new calipers, end those of calipers that are gone or have moved."""
-        listed = {each.caliper_id: each for each in self._database.run(queries.all_calipers)}
+        mine = not self._leads or self._leads()
+        listed = {each.caliper_id: each for each in self._database.run(queries.all_calipers) if mine}
+        networks = self._database.run(queries.networks)
         for number, link in list(self._held.items()):
             now = listed.get(number)
-            if now is None or (now.host, now.port) != (link.caliper.host, link.caliper.port):
+            moved = now is None or (now.host, now.port) != (link.caliper.host, link.caliper.port)
+            if moved or networks != self._networks:
                 link.end()
                 del self._held[number]
+        self._networks = networks
         for number, caliper in listed.items():
             if number not in self._held:
-                link = self._held[number] = CaliperLink(caliper, self._kept)
+                link = self._held[number] = CaliperLink(caliper, networks, self._kept)
                 link.start()
         self._database.run(lambda t: queries.drop_old_readings(t, _now()))
 
@@ -151,7 +160,9 @@ def main() -> int:
 
     for number in (signal.SIGTERM, signal.SIGINT):
         signal.signal(number, stop)
-    links = Links(Database(os.environ["AMPLE_DATABASE_URL"]))
+    database = Database(os.environ["AMPLE_DATABASE_URL"])
+    shop_id = os.environ.get("AMPLE_SHOP_ID")
+    links = Links(database, partial(database.look, partial(leads, shop_id=shop_id)) if shop_id else None)
     while not ended.is_set():
         try:
             links.look()

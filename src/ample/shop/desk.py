@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import hashlib
+import hmac
 import re
 import time
 from collections.abc import Callable
@@ -64,7 +65,8 @@ class Desk:
         if not current_user.is_authenticated:
             raise NotSignedIn("not_signed_in", "Sign in first.", None, None)
         person: Person = current_user.person
-        return Doer(person.person_id, person.name, person.role, datetime.now(UTC).replace(tzinfo=None))
+        now = datetime.now(UTC).replace(tzinfo=None)
+        return Doer(person.person_id, person.name, person.role, now, current_user.rights)
 
     def index(self) -> ShopIndex:
         """The catalogue laid out for identification."""
@@ -102,8 +104,10 @@ class Desk:
                 "A writing request needs an Idempotency-Key of 8 to 64 letters and figures.",
                 "Idempotency-Key",
             )
-        fingerprint = hashlib.sha256(
-            f"{request.method} {request.path}\n".encode() + request.get_data()
+        fingerprint = hmac.new(  # with the shop's key: what is stored cannot be tried against short PINs
+            current_app.config["SECRET_KEY"].encode(),
+            f"{request.method} {request.path}\n".encode() + request.get_data(),
+            hashlib.sha256,
         ).hexdigest()
 
         def in_transaction(t: Transaction) -> tuple[int, str]:

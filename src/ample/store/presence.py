@@ -8,6 +8,7 @@ from __future__ import annotations
 import os
 import secrets
 import socket
+import time
 
 from ample.store.database import Database, Transaction
 
@@ -26,7 +27,7 @@ class Presence:
 
     def __init__(self, url: str) -> None:
         self._database = Database(url, most=1)
-        self._shop_id = secrets.token_hex(8)
+        self.shop_id = f"{int(time.time()):08x}{secrets.token_hex(4)}"  # the oldest sorts first
         self._made = False
         self._who = f"process {os.getpid()} on {socket.gethostname()}"[:120]
 
@@ -45,13 +46,13 @@ class Presence:
             VALUES (%(shop_id)s, %(who)s, UTC_TIMESTAMP(6))
             ON DUPLICATE KEY UPDATE alive_at = VALUES(alive_at)
             """,
-            {"shop_id": self._shop_id, "who": self._who},
+            {"shop_id": self.shop_id, "who": self._who},
         )
 
     def leave(self) -> None:
         """It is closed."""
         self._database.run(
-            lambda t: t.change("DELETE FROM open_shops WHERE shop_id = %(id)s", {"id": self._shop_id})
+            lambda t: t.change("DELETE FROM open_shops WHERE shop_id = %(id)s", {"id": self.shop_id})
         )
         self._database.close()
 
@@ -69,3 +70,17 @@ def who_has_it_open(t: Transaction) -> str | None:
         {"fresh": FRESH_SECONDS},
     )
     return str(row["who"]) if row else None
+
+
+def leads(t: Transaction, shop_id: str) -> bool:
+    """Whether this shop is the one that does what only one may do: of several on one database, the oldest."""
+    return bool(
+        t.single_value(
+            """
+            SELECT COALESCE(MIN(shop_id), '') = %(shop_id)s
+            FROM open_shops
+            WHERE alive_at > UTC_TIMESTAMP(6) - INTERVAL %(fresh)s SECOND
+            """,
+            {"shop_id": shop_id, "fresh": FRESH_SECONDS},
+        )
+    )

@@ -14,6 +14,7 @@ from ample.shop.calipers.api import api as calipers
 from ample.shop.catalogue.api import api as catalogue
 from ample.shop.catalogue.keeper import ShopIndexKeeper
 from ample.shop.desk import Desk, ErrorAnswer, json_answer
+from ample.shop.history.api import api as history
 from ample.shop.instruments.api import api as instruments
 from ample.shop.jobfile.api import api as jobfile
 from ample.shop.jobs.api import api as jobs
@@ -21,13 +22,14 @@ from ample.shop.line.api import api as line
 from ample.shop.orders.api import api as orders
 from ample.shop.people.api import api as people
 from ample.shop.photos.api import api as photos
+from ample.shop.rights import needs
 from ample.shop.seats.api import api as seats
 from ample.shop.takein.api import api as takein
 from ample.store import Database
 from ample.web.calc import calc
 from ample.web.errors import handle_errors, invalid
 from ample.web.health import Backup, Health, HealthKeeper, backup_of
-from ample.web.security import csrf, guard
+from ample.web.security import csrf, every_route_says_what_it_needs, guard
 from ample.web.settings import Settings
 
 BUILT = Path(__file__).with_name("built")
@@ -66,6 +68,7 @@ def create_app(settings: Settings | None = None) -> OpenAPI:
         SESSION_COOKIE_HTTPONLY=True,
         SESSION_COOKIE_SAMESITE="Strict",
         WTF_CSRF_TIME_LIMIT=None,
+        WTF_CSRF_SSL_STRICT=False,  # Origin is held against all our names instead of Referer against one
         WTF_CSRF_HEADERS=["X-CSRF-Token"],
     )
     app.json = Json(app)
@@ -73,7 +76,7 @@ def create_app(settings: Settings | None = None) -> OpenAPI:
     app.extensions["ample-desk"] = Desk(
         database, ShopIndexKeeper(database, known.home if known.home.is_dir() else None)
     )
-    guard(app)
+    guard(app, known.doors)
     handle_errors(app, known.home)
     for blueprint in (
         calc,
@@ -89,33 +92,40 @@ def create_app(settings: Settings | None = None) -> OpenAPI:
         instruments,
         calipers,
         catalogue,
+        history,
     ):
         app.register_api(blueprint)
     csrf.exempt(calc)
     _own_routes(app, HealthKeeper(database, known.home), known.home)
+    every_route_says_what_it_needs(app)
     return app
 
 
 def _own_routes(app: OpenAPI, keeper: HealthKeeper, home: Path) -> None:
     @app.get("/api/backup", summary="The last daily backup", responses={200: Backup})
+    @needs("signed_in")
     def backup() -> Response:
         """When it was made, and whether restoring it proved it."""
         return json_answer(backup_of(home))
 
     @app.get("/api/health", summary="Whether all is well", responses={200: Health, 503: Health})
+    @needs("anyone")
     def health() -> Response:
         """Whether the server answers, and its database answers and stores."""
         found = keeper.look()
         return json_answer(found, 200 if found.ok else 503)
 
+    @needs("anyone")
     def openapi_document() -> Response:
         return jsonify(app.api_doc)
 
+    @needs("anyone")
     def static_file(name: str) -> Response:
         response = send_from_directory(BUILT / "assets", name)
         response.headers["Cache-Control"] = "public, max-age=31536000, immutable"
         return response
 
+    @needs("anyone")
     def page(anything: str) -> Response:
         index = BUILT / "index.html"
         if anything.startswith(("api/", "assets/")) or not index.exists():
@@ -127,6 +137,7 @@ def _own_routes(app: OpenAPI, keeper: HealthKeeper, home: Path) -> None:
     app.add_url_rule("/api/openapi.json", view_func=openapi_document)
     app.add_url_rule("/assets/<path:name>", view_func=static_file)
 
+    @needs("signed_in")
     def nothing_there(anything: str) -> Response:
         abort(404)
 

@@ -9,6 +9,7 @@ from flask_openapi3 import APIBlueprint, Tag
 
 from ample.core.operations import OPERATIONS, Operation
 from ample.shop.desk import ErrorAnswer, json_answer
+from ample.shop.rights import needs
 
 calc = APIBlueprint("calc", __name__, url_prefix="/api/calc", abp_tags=[Tag(name="core")])
 
@@ -28,4 +29,4 @@ for _operation in OPERATIONS.values():
         f"/{_operation.name}",
         summary=_operation.summary,
         responses={200: _operation.answer, 422: ErrorAnswer},
-    )(_handler(_operation))
+    )(needs("signed_in")(_handler(_operation)))

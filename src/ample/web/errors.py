@@ -13,6 +13,7 @@ from werkzeug.exceptions import HTTPException
 
 from ample.core.errors import AmpleError, Conflict
 from ample.core.operations import bad_request
+from ample.shop.people.brake import TooManyTries
 from ample.store import DatabaseAway
 from ample.web.health import why_away
 
@@ -38,6 +39,12 @@ def handle_errors(app: Flask, home: Path) -> None:
     @app.errorhandler(AmpleError)
     def ours(error: AmpleError) -> Response:
         return answer(error)
+
+    @app.errorhandler(TooManyTries)
+    def slowed(error: TooManyTries) -> Response:
+        given = answer(error)
+        given.headers["Retry-After"] = str(error.seconds)
+        return given
 
     @app.errorhandler(DatabaseAway)
     def away(error: DatabaseAway) -> Response:

@@ -21,7 +21,7 @@ class SeatFact:
 @dataclass(frozen=True)
 class GateFacts:
     """What is known of a part that is to be ordered. None stands for not looked at; `changed_since` says that
-    the evidence has changed since a person confirmed what the part is.
+    the evidence has changed since a person confirmed what the part is, `from_file` that only a job file says it.
     """
 
     probability: float | None
@@ -38,6 +38,7 @@ class GateFacts:
     family: str = "bearing"
     read: frozenset[str] = frozenset()
     changed_since: bool = False
+    from_file: bool = False
 
 
 # What stands for shaft and housing of a part that is not pressed on: features read beside it, and in words.
@@ -105,6 +106,9 @@ def _identity(facts: GateFacts) -> GateLight:
     if facts.probability < PROVEN_CHANCE:
         since = " The evidence has changed since it was confirmed." if facts.changed_since else ""
         return GateLight("identity", "not_proven", f"Only {facts.probability:.0%} sure of the size.{since}")
+    if facts.from_file:
+        words = "The job file says so, and the readings agree: confirm it here."
+        return GateLight("identity", "not_proven", words)
     shown = min(facts.probability, 0.999)
     return GateLight("identity", "holds", f"Size sure to {shown:.1%}.")
 

@@ -205,7 +205,7 @@ def choose_identity(
     instrument_of: InstrumentOf,
 ) -> BenchAnswer:
     """Say what the part is; how sure that is comes from the readings kept, not from the screen."""
-    doer.must_be("bench", "counter", "buyer")
+    doer.must("confirm")
     part = known_part(t, part_id, lock=True)
     item = known_item(t, choice.item_id)
     if item.family != part.family:
@@ -223,7 +223,7 @@ def choose_identity(
         t,
         judged | {
             "part_id": part_id, "item_id": item.item_id, "facts_mark": mark, "judged_mark": mark,
-            "person_id": doer.person_id, "now": doer.now,
+            "person_id": doer.person_id, "now": doer.now, "from_file": None,
         },
     )  # fmt: skip
     if earlier is None or earlier["item_id"] != item.item_id:

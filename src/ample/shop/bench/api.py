@@ -11,6 +11,7 @@ from ample.shop.bench import actions, matching
 from ample.shop.bench.records import BenchAnswer, BenchSave, ChooseRequest
 from ample.shop.catalogue.records import MatchAnswer
 from ample.shop.desk import ErrorAnswer, Responses, desk, json_answer
+from ample.shop.rights import needs
 
 api = APIBlueprint("bench", __name__, url_prefix="/api", abp_tags=[Tag(name="bench")])
 _WRITES: Responses = {
@@ -33,12 +34,14 @@ class PartPath(BaseModel):
     summary="A part on the bench",
     responses={200: BenchAnswer, 404: ErrorAnswer, 422: ErrorAnswer},
 )
+@needs("signed_in")
 def bench(path: PartPath) -> Response:
     """A part with its readings and what it is said to be."""
     return desk().read(lambda t: actions.bench_of(t, path.part_id))
 
 
 @api.put("/parts/<int:part_id>/bench", summary="Keep readings", responses={200: BenchAnswer, **_WRITES})
+@needs("signed_in")
 def save_bench(path: PartPath, body: BenchSave) -> Response:
     """Keep marking, condition and readings of a part."""
     index = desk().index()
@@ -52,6 +55,7 @@ def save_bench(path: PartPath, body: BenchSave) -> Response:
     summary="Identify over the shop's catalogue",
     responses={200: IdentifyAnswer, 400: ErrorAnswer, 422: ErrorAnswer},
 )
+@needs("signed_in")
 def identify(body: IdentifyRequest) -> Response:
     """Rank what the part can be, with the shop's catalogue, instruments and dialects."""
     index, find = desk().bench_tools()
@@ -63,6 +67,7 @@ def identify(body: IdentifyRequest) -> Response:
     summary="Say what a part is",
     responses={200: BenchAnswer, **_WRITES},
 )
+@needs("confirm")
 def choose_identity(path: PartPath, body: ChooseRequest) -> Response:
     """Say what a part is; how sure that is comes from the readings kept."""
     index = desk().index()
@@ -76,6 +81,7 @@ def choose_identity(path: PartPath, body: ChooseRequest) -> Response:
     summary="What can replace a part",
     responses={200: MatchAnswer, 404: ErrorAnswer, 422: ErrorAnswer},
 )
+@needs("signed_in")
 def match(path: PartPath) -> Response:
     """Equivalents by rule, record and size, judged attribute by attribute."""
     index = desk().index()
@@ -85,6 +91,7 @@ def match(path: PartPath) -> Response:
 @api.post(
     "/parts/<int:part_id>/match", summary="Choose the replacement", responses={200: MatchAnswer, **_WRITES}
 )
+@needs("confirm")
 def choose_match(path: PartPath, body: ChooseRequest) -> Response:
     """Choose what replaces a part."""
     index = desk().index()

@@ -105,6 +105,7 @@ def choose_match(
     t: Transaction, doer: Doer, part_id: int, choice: ChooseRequest, index: ShopIndex
 ) -> MatchAnswer:
     """Choose what replaces the part; the verdict is worked out here and kept with the choice."""
+    doer.must("confirm")
     part = known_part(t, part_id, lock=True)
     chosen = _chosen(t, part_id)
     item = known_item(t, choice.item_id)
@@ -119,6 +120,7 @@ def choose_match(
             "verdict": judged.verdict,
             "words": judged.words[:300],
             "person_id": doer.person_id,
+            "from_file": None,
             "now": doer.now,
         },
     )

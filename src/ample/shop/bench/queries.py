@@ -67,8 +67,8 @@ def identification(t: Transaction, part_id: int, lock: bool = False) -> dict[str
     return t.first(
         """
         SELECT
-            i.item_id, i.probability, i.worst_sigmas, i.clash, i.version, p.name AS person, i.facts_mark,
-            i.judged_mark
+            i.item_id, i.probability, i.worst_sigmas, i.clash, i.version, COALESCE(i.from_file, p.name) AS person,
+            i.from_file IS NOT NULL AS from_file, i.facts_mark, i.judged_mark
         FROM identifications i
         JOIN people p ON p.person_id = i.person_id
         WHERE i.part_id = %(part_id)s
@@ -84,11 +84,12 @@ def set_identification(t: Transaction, values: dict[str, Any]) -> None:
         """
         INSERT INTO identifications (
             part_id, item_id, probability, worst_sigmas, clash, features_read, marking_read,
-            person_id, decided_at, facts_mark, judged_mark
+            person_id, decided_at, facts_mark, judged_mark, from_file
         )
         VALUES (
             %(part_id)s, %(item_id)s, %(probability)s, %(worst_sigmas)s, %(clash)s,
-            %(features_read)s, %(marking_read)s, %(person_id)s, %(now)s, %(facts_mark)s, %(judged_mark)s
+            %(features_read)s, %(marking_read)s, %(person_id)s, %(now)s, %(facts_mark)s, %(judged_mark)s,
+            %(from_file)s
         )
         ON DUPLICATE KEY UPDATE
             item_id = VALUES(item_id),
@@ -101,6 +102,7 @@ def set_identification(t: Transaction, values: dict[str, Any]) -> None:
             decided_at = VALUES(decided_at),
             facts_mark = VALUES(facts_mark),
             judged_mark = VALUES(judged_mark),
+            from_file = VALUES(from_file),
             version = version + 1
         """,
         values,
@@ -138,14 +140,17 @@ def set_match(t: Transaction, values: dict[str, Any]) -> None:
     """Choose, or choose again, what replaces the part."""
     t.change(
         """
-        INSERT INTO matches (part_id, item_id, verdict, words, person_id, decided_at)
-        VALUES (%(part_id)s, %(item_id)s, %(verdict)s, %(words)s, %(person_id)s, %(now)s)
+        INSERT INTO matches (part_id, item_id, verdict, words, person_id, decided_at, from_file)
+        VALUES (
+            %(part_id)s, %(item_id)s, %(verdict)s, %(words)s, %(person_id)s, %(now)s, %(from_file)s
+        )
         ON DUPLICATE KEY UPDATE
             item_id = VALUES(item_id),
             verdict = VALUES(verdict),
             words = VALUES(words),
             person_id = VALUES(person_id),
             decided_at = VALUES(decided_at),
+            from_file = VALUES(from_file),
             version = version + 1
         """,
         values,

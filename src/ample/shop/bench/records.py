@@ -62,6 +62,7 @@ class IdentificationRecord(BaseModel):
     worst_sigmas: float | None
     clash: str
     person: str
+    from_file: bool = Field(description="said so in the job file; nobody has confirmed it here")
     changed_since: bool = Field(description="the evidence has changed since: it was judged again")
     version: int
 

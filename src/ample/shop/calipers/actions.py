@@ -2,9 +2,10 @@
 
 from __future__ import annotations
 
-from ample.core.errors import Conflict, NotKnown
+from ample.core.errors import BadInput, Conflict, NotKnown
 from ample.shop.calipers import queries
-from ample.shop.calipers.records import CalipersAnswer, NewCaliper
+from ample.shop.calipers.networks import checked_network, may_be_at
+from ample.shop.calipers.records import CalipersAnswer, NewCaliper, SetNetworks
 from ample.shop.doer import Doer
 from ample.shop.history.actions import record
 from ample.store import Transaction
@@ -14,7 +15,9 @@ def calipers_of(t: Transaction, after: int | None) -> CalipersAnswer:
     """Calipers and what they sent after a reading; a bench that begins to listen gets nothing old."""
     listed = queries.all_calipers(t)
     if after is None:
-        return CalipersAnswer(calipers=listed, readings=[], last=queries.last_reading(t))
+        return CalipersAnswer(
+            calipers=listed, readings=[], last=queries.last_reading(t), networks=queries.networks(t)
+        )
     readings = queries.readings_after(t, after)
     return CalipersAnswer(
         calipers=listed, readings=readings, last=readings[-1].reading_id if readings else after
@@ -23,7 +26,14 @@ def calipers_of(t: Transaction, after: int | None) -> CalipersAnswer:
 
 def add_caliper(t: Transaction, doer: Doer, new: NewCaliper) -> CalipersAnswer:
     """Link a caliper."""
-    doer.must_be("bench")
+    doer.must("instruments")
+    if not may_be_at(new.host, queries.networks(t)):
+        raise BadInput(
+            "address_not_allowed",
+            f"{new.host} is not among the addresses that the owner allowed for calipers.",
+            "host",
+            "The owner allows addresses on the Shop's page People.",
+        )
     held = queries.caliper_named(t, new.name)
     if (held["version"] if held else 0) != new.version:
         raise Conflict(
@@ -44,8 +54,23 @@ def add_caliper(t: Transaction, doer: Doer, new: NewCaliper) -> CalipersAnswer:
 
 def drop_caliper(t: Transaction, doer: Doer, caliper_id: int) -> CalipersAnswer:
     """Unlink a caliper."""
-    doer.must_be("bench")
+    doer.must("instruments")
     if not queries.drop_caliper(t, caliper_id):
         raise NotKnown("no_such_caliper", f"There is no caliper {caliper_id}.", "caliper_id")
     record(t, doer, "caliper", caliper_id, "unlinked", None, None)
+    return calipers_of(t, None)
+
+
+def set_networks(t: Transaction, doer: Doer, asked: SetNetworks) -> CalipersAnswer:
+    """Say where calipers may be; one that is linked elsewhere is let go."""
+    doer.must("people")
+    held = queries.networks(t)
+    if sorted(asked.seen) != sorted(held):
+        raise Conflict(
+            "changed_meanwhile", "Someone else has changed the addresses meanwhile.", None,
+            "Look again, then change them.", {"networks": held},
+        )  # fmt: skip
+    wanted = sorted({checked_network(each) for each in asked.networks})
+    queries.set_networks(t, wanted)
+    record(t, doer, "caliper", 0, "networks", {"networks": held}, {"networks": wanted})
     return calipers_of(t, None)

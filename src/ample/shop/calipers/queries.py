@@ -119,3 +119,15 @@ def last_reading(t: Transaction) -> int:
 def drop_old_readings(t: Transaction, now: datetime) -> None:
     """Readings that no bench took are not kept: the sheets hold what was taken."""
     t.change("DELETE FROM caliper_readings WHERE received_at < %(before)s", {"before": now - KEPT})
+
+
+def networks(t: Transaction) -> list[str]:
+    """Where calipers may be, beside this machine."""
+    return [str(row["network"]) for row in t.rows("SELECT network FROM caliper_networks ORDER BY network")]
+
+
+def set_networks(t: Transaction, wanted: list[str]) -> None:
+    """Say where calipers may be."""
+    t.change("DELETE FROM caliper_networks")
+    for network in wanted:
+        t.change("INSERT INTO caliper_networks (network) VALUES (%(network)s)", {"network": network})

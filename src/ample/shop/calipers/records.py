@@ -35,6 +35,9 @@ class CalipersAnswer(BaseModel):
     calipers: list[Caliper]
     readings: list[CaliperReading]
     last: int
+    networks: list[str] | None = Field(
+        default=None, description="where calipers may be; told without `after`"
+    )
 
 
 class NewCaliper(Strict):
@@ -44,6 +47,13 @@ class NewCaliper(Strict):
     host: str = Field(default="127.0.0.1", min_length=1, max_length=100, pattern=r"^[A-Za-z0-9.:\-]+$")
     port: int = Field(ge=1, le=65535)
     version: int = Field(default=0, ge=0, le=2**31, description="the version that was seen; 0: a new one")
+
+
+class SetNetworks(Strict):
+    """Where calipers may be, beside this machine: addresses and networks; `seen` is what was there before."""
+
+    networks: list[str] = Field(max_length=20)
+    seen: list[str] = Field(max_length=20)
 
 
 class SinceQuery(Strict):

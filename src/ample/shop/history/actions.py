@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import json
+from datetime import datetime
 
 from pydantic import BaseModel
 
@@ -17,14 +18,29 @@ def record(
     t: Transaction, doer: Doer, subject: str, subject_id: int, action: str, before: Kept, after: Kept
 ) -> None:
     """Write the audit row of one change, in the transaction of the change itself."""
+    note(t, doer.person_id, doer.now, subject, subject_id, action, before, after)
+
+
+def note(
+    t: Transaction,
+    person_id: int | None,
+    now: datetime,
+    subject: str,
+    subject_id: int,
+    action: str,
+    before: Kept,
+    after: Kept,
+) -> None:
+    """The same for whoever acts: no person is the machine's own terminal."""
     queries.add_audit(
         t,
         {
-            "now": doer.now,
-            "person_id": doer.person_id,
+            "now": now,
+            "person_id": person_id,
             "subject": subject,
             "subject_id": subject_id,
             "action": action,
+            "job_id": queries.job_of(t, subject, subject_id),
             "before": _as_json(before),
             "after": _as_json(after),
         },

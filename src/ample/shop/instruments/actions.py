@@ -43,7 +43,7 @@ def known_instruments(t: Transaction, today: date) -> list[InstrumentRecord]:
 
 def keep_instrument(t: Transaction, doer: Doer, save: InstrumentSave) -> Instruments:
     """Keep an instrument with its certificate; a usual kind's own name is not taken."""
-    doer.must_be("bench")
+    doer.must("instruments")
     today = doer.now.date()
     if save.name in USUAL_KINDS:
         raise BadInput("name_taken", f"“{save.name}” is the usual kind: give it a name of its own.", "name")

@@ -8,11 +8,13 @@ from flask_openapi3 import APIBlueprint, Tag
 from ample.shop.desk import ErrorAnswer, desk
 from ample.shop.instruments.actions import keep_instrument, known_instruments
 from ample.shop.instruments.records import Instruments, InstrumentSave
+from ample.shop.rights import needs
 
 api = APIBlueprint("instruments", __name__, url_prefix="/api", abp_tags=[Tag(name="instruments")])
 
 
 @api.get("/instruments", summary="Instruments", responses={200: Instruments})
+@needs("signed_in")
 def instruments() -> Response:
     """Every instrument with its doubt."""
     today = desk().doer().now.date()
@@ -24,6 +26,7 @@ def instruments() -> Response:
     summary="Keep an instrument",
     responses={200: Instruments, **dict.fromkeys((400, 403, 409, 422), ErrorAnswer)},
 )
+@needs("instruments")
 def save_instrument(body: InstrumentSave) -> Response:
     """Keep an instrument with its certificate."""
     return desk().once(lambda t, doer: keep_instrument(t, doer, body))

@@ -36,16 +36,17 @@ def export_job(t: Transaction, number: str) -> JobFile:
     job = known_job(t, number)
     sheet, _ = take_in.sheet_of(t, job)
     parts, _ = line.sheet_of(t, job.job_id)
-    judged = {row["part_key"]: row["judged_by"] for row in lines.parts(t, job.job_id) if row["judged_by"]}
-    names = lines.people_named(t, sorted(set(judged.values())))
+    judged = line.judged_by(t, lines.parts(t, job.job_id))
     on_line = {part_id: key for key, part_id in lines.bench_parts(t, job.job_id).items()}
     return JobFile.model_validate({
         "number": job.number,
         "opened_at": job.opened_at,
         "take_in": sheet,
         "line": parts,
-        "judged_by": {key: names[person] for key, person in judged.items() if person in names},
-        "acknowledged": [each.model_dump() for each in take_ins.acknowledged(t, job.job_id)],
+        "judged_by": {key: each.name for key, each in judged.items()},
+        "acknowledged": [
+            each.model_dump(exclude={"from_file"}) for each in take_ins.acknowledged(t, job.job_id)
+        ],
         "decisions": [
             {"part": row.pop("part_key"), **_without(row, "from_file")} for row in lines.decisions(t, job.job_id)
         ],
@@ -84,8 +85,9 @@ def import_job(
 ) -> Imported:
     """Make a job of a file; its number is kept when it is free here.
 
-    A file proves nothing: what its parts were identified as is judged again on their readings, and what second
-    persons decided elsewhere is shown and does not stand.
+    A file proves nothing: what its parts were identified as is judged again on their readings and waits to be
+    confirmed here; what second persons decided and who acknowledged cautions elsewhere is shown and does not
+    stand. Whoever a file names is a name in a file, also when somebody here has the same.
     """
     notes: list[str] = []
     taken = jobs.job_by_number(t, file.number) is not None
@@ -101,6 +103,10 @@ def import_job(
     number = job.number if taken or not file.number else file.number
     for part in file.tray:
         _import_part(t, doer, number, part, index, instrument_of, notes)
+    if file.acknowledged:
+        notes.append("Cautions that were acknowledged elsewhere are to be acknowledged here again.")
+    if any(part.identification for part in file.tray):
+        notes.append("What the parts were identified as is shown as from the file: confirm it here.")
     if file.decisions:
         notes.append(
             "Decisions of second persons are shown as from the file: decide here again where it matters."
@@ -111,24 +117,23 @@ def import_job(
 
 def _line(t: Transaction, doer: Doer, job_id: int, file: JobFile) -> None:
     for each in file.acknowledged:
-        known = queries.person_named(t, each.person)
-        take_ins.acknowledge(t, job_id, each.caution, known, each.person, _bare(each.acknowledged_at))
+        queries.acknowledged_in_file(t, job_id, each.caution, each.person, _bare(each.acknowledged_at))
     for decision in file.decisions:
         lines.add_decision(
             t,
             decision.model_dump(exclude={"part"})
             | {
                 "job_id": job_id, "part_key": decision.part, "decided_at": _bare(decision.decided_at),
-                "person_id": queries.person_named(t, decision.person), "from_file": True,
+                "person_id": None, "from_file": True,
             },
         )  # fmt: skip
     if file.line.lines:
         held = line.held_of(t, job_id)
         line.keep_sheet(t, job_id, line.checked(file.line, held.sheet), None, held)
-    for key, person in file.judged_by.items():
-        known = queries.person_named(t, person)
-        if known is not None:
-            queries.set_judged_by(t, job_id, key, known)
+    for part in file.line.parts:
+        if part.findings:
+            name = file.judged_by.get(part.key, "")
+            queries.set_judged_in_file(t, job_id, part.key, doer.person_id, name)
     for photo in file.photos:
         picture = keep_picture(photo.picture)
         photos.add(
@@ -157,10 +162,10 @@ def _import_part(
         item_id = _listed(t, said.item, notes)
         if item_id is None:
             break
-        person = queries.person_named(t, said.person) or doer.person_id
         values = said.model_dump(exclude={"item", "person", "decided_at"})
         keep(t, values | {
-            "part_id": made.part_id, "item_id": item_id, "person_id": person, "now": _bare(said.decided_at),
+            "part_id": made.part_id, "item_id": item_id, "person_id": doer.person_id, "now": _bare(said.decided_at),
+            "from_file": said.person,
             "facts_mark": FROM_FILE, "judged_mark": None,
         })  # fmt: skip
     judge_again(t, made.part_id, index, instrument_of)

@@ -13,6 +13,7 @@ from ample.shop.desk import ErrorAnswer, Responses, desk
 from ample.shop.jobfile import actions
 from ample.shop.jobfile.records import Imported, JobFile
 from ample.shop.jobs.api import JobPath
+from ample.shop.rights import needs
 
 api = APIBlueprint("jobfile", __name__, url_prefix="/api", abp_tags=[Tag(name="job files")])
 _WRITES: Responses = dict.fromkeys((400, 403, 404, 409, 413, 422), ErrorAnswer)
@@ -24,6 +25,7 @@ MOST_BYTES = 64 * 1024 * 1024
     summary="A job as a file",
     responses={200: JobFile, 404: ErrorAnswer, 422: ErrorAnswer},
 )
+@needs("signed_in")
 def export_job(path: JobPath) -> Response:
     """The whole job as JSON, photos included."""
     response = desk().read(lambda t: actions.export_job(t, path.number))
@@ -33,6 +35,7 @@ def export_job(path: JobPath) -> Response:
 
 
 @api.post("/job-files", summary="Read a job file in", responses={201: Imported, **_WRITES})
+@needs("import_job")
 def import_job() -> Response:
     """Make a job of a file that was written out (JSON of the shape that the export answers, at most 64 MB)."""
     data = request.get_json(silent=True)

@@ -28,7 +28,7 @@ def identification(t: Transaction, part_id: int) -> dict[str, Any] | None:
         """
         SELECT
             k.name AS maker, c.marking, i.probability, i.worst_sigmas, i.clash, i.features_read,
-            i.marking_read, p.name AS person, i.decided_at
+            i.marking_read, COALESCE(i.from_file, p.name) AS person, i.decided_at
         FROM identifications i
         JOIN catalogue_items c ON c.item_id = i.item_id
         JOIN makers k ON k.maker_id = c.maker_id
@@ -43,7 +43,7 @@ def match(t: Transaction, part_id: int) -> dict[str, Any] | None:
     """What replaces a part, with maker, marking, person and time."""
     return t.first(
         """
-        SELECT k.name AS maker, c.marking, m.verdict, m.words, p.name AS person, m.decided_at
+        SELECT k.name AS maker, c.marking, m.verdict, m.words, COALESCE(m.from_file, p.name) AS person, m.decided_at
         FROM matches m
         JOIN catalogue_items c ON c.item_id = m.item_id
         JOIN makers k ON k.maker_id = c.maker_id
@@ -67,12 +67,6 @@ def pictures(t: Transaction, job_id: int) -> list[dict[str, Any]]:
     )
 
 
-def person_named(t: Transaction, name: str) -> int | None:
-    """The row of a person by name."""
-    row = t.first("SELECT person_id FROM people WHERE name = %(name)s", {"name": name})
-    return int(row["person_id"]) if row else None
-
-
 def set_opened(t: Transaction, job_id: int, opened_at: datetime) -> None:
     """Keep when a job was opened elsewhere."""
     t.change(
@@ -88,12 +82,24 @@ def set_place(t: Transaction, part_id: int, values: dict[str, Any]) -> None:
     )
 
 
-def set_judged_by(t: Transaction, job_id: int, part_key: str, person_id: int) -> None:
-    """Keep who judged a part of the line."""
+def set_judged_in_file(t: Transaction, job_id: int, part_key: str, person_id: int, name: str) -> None:
+    """Keep who judged a part elsewhere; whoever read the file in counts as the first person here."""
     t.change(
         """
-        UPDATE line_parts SET judged_by = %(person_id)s
+        UPDATE line_parts
+        SET judged_by = %(person_id)s, judged_in_file = %(name)s
         WHERE job_id = %(job_id)s AND part_key = %(part_key)s
         """,
-        {"job_id": job_id, "part_key": part_key, "person_id": person_id},
+        {"job_id": job_id, "part_key": part_key, "person_id": person_id, "name": name},
+    )
+
+
+def acknowledged_in_file(t: Transaction, job_id: int, caution: str, person: str, at: datetime) -> None:
+    """Keep who acknowledged a caution elsewhere; here nobody has."""
+    t.change(
+        """
+        INSERT IGNORE INTO caution_acknowledgements (job_id, caution, person, acknowledged_at, from_file)
+        VALUES (%(job_id)s, %(caution)s, %(person)s, %(at)s, TRUE)
+        """,
+        {"job_id": job_id, "caution": caution, "person": person, "at": at},
     )

@@ -12,6 +12,7 @@ from ample.shop.desk import ErrorAnswer, desk
 from ample.shop.jobs import actions, queries
 from ample.shop.jobs.board import states_of
 from ample.shop.jobs.records import JobHead, JobState, NewJob, NewPart, PartHead
+from ample.shop.rights import needs
 from ample.shop.takein.actions import open_unit
 
 api = APIBlueprint("jobs", __name__, url_prefix="/api", abp_tags=[Tag(name="jobs")])
@@ -36,6 +37,7 @@ class Board(BaseModel):
 
 
 @api.get("/jobs", summary="Every job and what it waits for", responses={200: Board})
+@needs("signed_in")
 def board() -> Response:
     """Jobs by what they wait for."""
     now = desk().doer().now
@@ -43,12 +45,14 @@ def board() -> Response:
 
 
 @api.post("/jobs", summary="Open a job", responses={201: JobHead, 400: ErrorAnswer, 422: ErrorAnswer})
+@needs("signed_in")
 def open_job(body: NewJob) -> Response:
     """Open a job under the next number."""
     return desk().once(lambda t, doer: open_unit(t, doer, body), 201)
 
 
 @api.get("/jobs/<number>", summary="One job", responses={200: JobState, 404: ErrorAnswer, 422: ErrorAnswer})
+@needs("signed_in")
 def job(path: JobPath) -> Response:
     """A job with its parts, their lights and what they wait for."""
     now = desk().doer().now
@@ -62,6 +66,7 @@ def job(path: JobPath) -> Response:
     summary="Put a part in the tray",
     responses={201: PartHead, 400: ErrorAnswer, 404: ErrorAnswer, 422: ErrorAnswer},
 )
+@needs("signed_in")
 def add_part(path: JobPath, body: NewPart) -> Response:
     """Put a part in the tray of a job."""
     return desk().once(lambda t, doer: actions.add_part(t, doer, path.number, body), 201)
@@ -72,6 +77,7 @@ def add_part(path: JobPath, body: NewPart) -> Response:
     summary="What a line at the Counter can mean",
     responses={200: CounterAnswer, 422: ErrorAnswer},
 )
+@needs("signed_in")
 def counter(query: LineQuery) -> Response:
     """Markings, sizes and jobs that the line can mean."""
     index = desk().index()

@@ -134,6 +134,7 @@ def decisions(t: Transaction, part_ids: list[int]) -> dict[int, dict[str, Any]]:
             i.marking_read,
             i.judged_mark,
             i.facts_mark <=> i.judged_mark AS as_confirmed,
+            i.from_file IS NOT NULL AS from_file,
             m.item_id AS match_id,
             l.line_id,
             l.item_id AS ordered_id,

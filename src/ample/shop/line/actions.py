@@ -20,7 +20,15 @@ from ample.shop.history.actions import record
 from ample.shop.jobs.actions import add_part, known_job
 from ample.shop.jobs.records import NewPart
 from ample.shop.line import queries
-from ample.shop.line.records import DecideRequest, Decision, LineAnswer, LineSave, LineSaved, SentToBench
+from ample.shop.line.records import (
+    DecideRequest,
+    Decision,
+    JudgedBy,
+    LineAnswer,
+    LineSave,
+    LineSaved,
+    SentToBench,
+)
 from ample.shop.marks import mark_of
 from ample.shop.photos import queries as photos
 from ample.shop.takein import queries as take_ins
@@ -65,8 +73,6 @@ def line_of(t: Transaction, number: str) -> LineAnswer:
     held = held_of(t, job.job_id)
     sheet, version = held.sheet, held.version
     take_in = take_ins.take_in(t, job.job_id) or {}
-    judged = {key: row["judged_by"] for key, row in held.rows.items() if row["judged_by"]}
-    names = queries.people_named(t, sorted(set(judged.values())))
     return LineAnswer(
         job=job,
         sheet=sheet,
@@ -75,11 +81,25 @@ def line_of(t: Transaction, number: str) -> LineAnswer:
         build=take_in.get("build", ""),
         model=take_in.get("model", ""),
         decisions=_decisions(t, job.job_id, sheet.parts),
-        judged_by={key: names.get(person, "") for key, person in judged.items()},
+        judged_by=judged_by(t, list(held.rows.values())),
         on_bench=queries.bench_parts(t, job.job_id),
         photos=photos.heads(t, job.job_id),
         acknowledged=take_ins.acknowledged(t, job.job_id),
     )
+
+
+def judged_by(t: Transaction, rows: Sequence[dict[str, Any]]) -> dict[str, JudgedBy]:
+    """Who filled in the card of each part; of what came from a file, who the file names."""
+    own = {row["part_key"]: row for row in rows if row["judged_by"]}
+    names = queries.people_named(t, sorted({row["judged_by"] for row in own.values()}))
+    return {
+        key: JudgedBy(
+            person_id=row["judged_by"],
+            name=names.get(row["judged_by"], "") if row["judged_in_file"] is None else row["judged_in_file"],
+            from_file=row["judged_in_file"] is not None,
+        )
+        for key, row in own.items()
+    }
 
 
 def _decisions(t: Transaction, job_id: int, parts: Sequence[LinePart]) -> list[Decision]:
@@ -218,8 +238,9 @@ def _row(
     person_id: int | None,
 ) -> dict[str, Any]:
     judged_by = row["judged_by"] if row else None
+    judged_in_file = row["judged_in_file"] if row else None
     if part.findings and (before is None or before.findings != part.findings):
-        judged_by = person_id
+        judged_by, judged_in_file = person_id, None
     return {
         "part_key": part.key,
         "position": position,
@@ -233,6 +254,7 @@ def _row(
         "width_mm": part.width.mm,
         "verdict": verdict,
         "judged_by": judged_by,
+        "judged_in_file": judged_in_file,
         "details": part.model_dump_json(),
     }
 
@@ -273,6 +295,7 @@ def _changes(before: LineSheet, after: LineSheet) -> tuple[dict[str, object], di
 
 def decide(t: Transaction, doer: Doer, number: str, key: str, choice: DecideRequest) -> LineAnswer:
     """Keep a second person's decision about a doubtful part; the first person may not be the second."""
+    doer.must("second_person")
     job = known_job(t, number, lock=True)
     held = held_of(t, job.job_id)
     part = _known_part(held.sheet, key)

@@ -10,6 +10,7 @@ from ample.shop.desk import ErrorAnswer, Responses, desk
 from ample.shop.jobs.api import JobPath
 from ample.shop.line import actions
 from ample.shop.line.records import DecideRequest, LineAnswer, LineSave, LineSaved, SentToBench
+from ample.shop.rights import needs
 
 api = APIBlueprint("line", __name__, url_prefix="/api", abp_tags=[Tag(name="line")])
 _WRITES: Responses = dict.fromkeys((400, 403, 404, 409, 422), ErrorAnswer)
@@ -26,12 +27,14 @@ class LinePartPath(JobPath):
     summary="The lines of a job",
     responses={200: LineAnswer, 404: ErrorAnswer, 422: ErrorAnswer},
 )
+@needs("signed_in")
 def line(path: JobPath) -> Response:
     """The parts in the order they came off, with what people decided."""
     return desk().read(lambda t: actions.line_of(t, path.number))
 
 
 @api.put("/jobs/<number>/line", summary="Keep the lines", responses={200: LineSaved, **_WRITES})
+@needs("signed_in")
 def save_line(path: JobPath, body: LineSave) -> Response:
     """Keep the lines of a job."""
     return desk().once(lambda t, doer: actions.save_line(t, doer, path.number, body))
@@ -42,6 +45,7 @@ def save_line(path: JobPath, body: LineSave) -> Response:
     summary="A second person decides",
     responses={200: LineAnswer, **_WRITES},
 )
+@needs("second_person")
 def decide(path: LinePartPath, body: DecideRequest) -> Response:
     """Keep a second person's decision about a doubtful part."""
     return desk().once(lambda t, doer: actions.decide(t, doer, path.number, path.key, body))
@@ -52,6 +56,7 @@ def decide(path: LinePartPath, body: DecideRequest) -> Response:
     summary="Send a part to the Bench",
     responses={200: SentToBench, **_WRITES},
 )
+@needs("signed_in")
 def send_to_bench(path: LinePartPath) -> Response:
     """Put a part of the line in the tray with what is known of it."""
     return desk().once(lambda t, doer: actions.send_to_bench(t, doer, path.number, path.key))

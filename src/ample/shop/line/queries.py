@@ -19,7 +19,7 @@ def parts(t: Transaction, job_id: int) -> list[dict[str, Any]]:
     """The parts of a job's lines, in order; `details` is the whole part as JSON."""
     return t.rows(
         """
-        SELECT part_key, verdict, judged_by, details
+        SELECT part_key, verdict, judged_by, judged_in_file, details
         FROM line_parts
         WHERE job_id = %(job_id)s
         ORDER BY position
@@ -60,12 +60,12 @@ def put_parts(t: Transaction, job_id: int, rows: list[dict[str, Any]]) -> None:
         """
         INSERT INTO line_parts (
             job_id, part_key, position, line_key, kind, name, beside, quantity, inside_mm, outside_mm,
-            width_mm, verdict, judged_by, details
+            width_mm, verdict, judged_by, judged_in_file, details
         )
         VALUES (
             %(job_id)s, %(part_key)s, %(position)s, %(line_key)s, %(kind)s, %(name)s, %(beside)s,
             %(quantity)s, %(inside_mm)s, %(outside_mm)s, %(width_mm)s, %(verdict)s, %(judged_by)s,
-            %(details)s
+            %(judged_in_file)s, %(details)s
         )
         ON DUPLICATE KEY UPDATE
             position = VALUES(position),
@@ -79,6 +79,7 @@ def put_parts(t: Transaction, job_id: int, rows: list[dict[str, Any]]) -> None:
             width_mm = VALUES(width_mm),
             verdict = VALUES(verdict),
             judged_by = VALUES(judged_by),
+            judged_in_file = VALUES(judged_in_file),
             details = VALUES(details)
         """,
         [row | {"job_id": job_id} for row in rows],

@@ -46,6 +46,14 @@ class Decision(BaseModel):
     from_file: bool = Field(description="read from a job file: it proves nothing here")
 
 
+class JudgedBy(BaseModel):
+    """Who filled in a part's card first."""
+
+    person_id: int = Field(description="who counts as the first person here: whoever imported the file")
+    name: str
+    from_file: bool
+
+
 class LineAnswer(BaseModel):
     """The lines of a job with what people decided and what has gone to the Bench."""
 
@@ -56,7 +64,7 @@ class LineAnswer(BaseModel):
     build: str
     model: str
     decisions: list[Decision]
-    judged_by: dict[str, str]
+    judged_by: dict[str, JudgedBy]
     on_bench: dict[str, int]
     photos: list[PhotoHead]
     acknowledged: list[Acknowledged]

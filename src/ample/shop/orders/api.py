@@ -16,6 +16,7 @@ from ample.shop.orders.records import (
     PassLight,
     PlaceOrder,
 )
+from ample.shop.rights import needs
 
 api = APIBlueprint("orders", __name__, url_prefix="/api", abp_tags=[Tag(name="orders")])
 _WRITES: Responses = {
@@ -46,18 +47,21 @@ class OrderPath(BaseModel):
 
 
 @api.get("/orders", summary="Order sheets", responses={200: OrdersAnswer})
+@needs("signed_in")
 def orders() -> Response:
     """All sheets, and the parts that wait for one."""
     return desk().read(lambda t: actions.orders_of(t, desk().instruments(t)))
 
 
 @api.post("/orders/lines", summary="Put a part on a sheet", responses={201: OrderSheet, **_WRITES})
+@needs("signed_in")
 def add_line(body: AddLine) -> Response:
     """Put a part on a supplier's open sheet."""
     return desk().once(lambda t, doer: actions.add_line(t, doer, body, desk().instruments(t)), 201)
 
 
 @api.put("/orders/lines/<int:line_id>", summary="Change a quantity", responses={200: OrderSheet, **_WRITES})
+@needs("signed_in")
 def change_line(path: LinePath, body: ChangeLine) -> Response:
     """Another quantity on a line."""
     return desk().once(
@@ -66,6 +70,7 @@ def change_line(path: LinePath, body: ChangeLine) -> Response:
 
 
 @api.delete("/orders/lines/<int:line_id>", summary="Take a line off", responses={200: OrderSheet, **_WRITES})
+@needs("delete")
 def drop_line(path: LinePath, query: SeenQuery) -> Response:
     """Take a line off an open sheet."""
     return desk().once(
@@ -78,12 +83,14 @@ def drop_line(path: LinePath, query: SeenQuery) -> Response:
     summary="Pass a light with a reason",
     responses={200: OrderSheet, **_WRITES},
 )
+@needs("override")
 def pass_light(path: LinePath, body: PassLight) -> Response:
     """Pass what is unproven; the reason stays on record."""
     return desk().once(lambda t, doer: actions.pass_light(t, doer, path.line_id, body, desk().instruments(t)))
 
 
 @api.post("/orders/<int:order_id>/place", summary="Place a sheet", responses={200: OrderSheet, **_WRITES})
+@needs("place_order")
 def place(path: OrderPath, body: PlaceOrder) -> Response:
     """Place a sheet through the gate."""
     return desk().once(lambda t, doer: actions.place(t, doer, path.order_id, body, desk().instruments(t)))
@@ -94,6 +101,7 @@ def place(path: OrderPath, body: PlaceOrder) -> Response:
     summary="A sheet as CSV",
     responses={200: {"content": {"text/csv": {}}}, 404: ErrorAnswer, 422: ErrorAnswer},
 )
+@needs("signed_in")
 def sheet_csv(path: OrderPath) -> Response:
     """An order sheet as CSV."""
     found = desk().database.read(lambda t: actions.sheet(t, path.order_id, desk().instruments(t)))

@@ -83,7 +83,8 @@ def _facts(
         needed=NEEDED,
         family=row["family"],
         read=frozenset((row["features"] or "").split(",")),
-        changed_since=row["chosen_id"] is not None and not row["as_confirmed"],
+        changed_since=row["chosen_id"] is not None and not row["as_confirmed"] and not row["from_file"],
+        from_file=bool(row["from_file"]),
     )
 
 
@@ -92,7 +93,7 @@ def _bound_to(row: dict[str, Any], sheet: SeatSheet | None) -> dict[str, object]
     fitted = _fitted(row)
     place = (fitted, row["features"], sheet and sheet.model_dump(mode="json", exclude={"shaft", "housing"}))
     return {
-        "identity": (row["chosen_id"], row["judged_mark"]),
+        "identity": (row["chosen_id"], row["judged_mark"], *(("from_file",) if row["from_file"] else ())),
         "interchange": (row["chosen_id"], fitted, row["rpm"], bool(row["dirty"])),
         "shaft": (*place, sheet and sheet.shaft.model_dump(mode="json")),
         "housing": (*place, sheet and sheet.housing.model_dump(mode="json")),

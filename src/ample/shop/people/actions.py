@@ -1,26 +1,23 @@
-"""Signing in and out."""
+"""Signing in and out, and one's own PIN."""
 
 from __future__ import annotations
 
 import hashlib
 import secrets
+from dataclasses import dataclass
 from datetime import datetime, timedelta
-from functools import lru_cache
-
-from argon2 import PasswordHasher
-from argon2.exceptions import InvalidHashError, VerifyMismatchError
 
 from ample.core.errors import AmpleError, BadInput
-from ample.shop.doer import ROLES
+from ample.shop.doer import Doer, NotAllowed
+from ample.shop.history.actions import record
 from ample.shop.history.queries import forget_keys
-from ample.shop.people import queries
-from ample.shop.people.records import Person
+from ample.shop.people import brake, queries
+from ample.shop.people.records import OwnSecret, Person
+from ample.shop.people.secrets import checked_secret, hash_secret, matches, nobody_hash
 from ample.store import Database, Transaction
 
-SESSION_HOURS = 14
-TRIES_BY_NAME, TRIES_BY_ADDRESS = 6, 30
-WINDOW = timedelta(minutes=10)
-KEPT = timedelta(days=3)  # no request is repeated, and no failed try counts, after that
+SESSION_HOURS = 12
+KEPT = timedelta(days=3)  # no request is repeated, and no failed try is shown, after that
 
 
 class NotSignedIn(AmpleError):
@@ -29,34 +26,14 @@ class NotSignedIn(AmpleError):
     status = 401
 
 
-class TooManyTries(AmpleError):
-    """Signing in failed too often of late."""
+@dataclass(frozen=True)
+class Door:
+    """Where somebody comes in: address, whether it is this machine itself, the machine's mark and who it knows."""
 
-    status = 429
-
-
-@lru_cache
-def _hasher() -> PasswordHasher:
-    return PasswordHasher(time_cost=2, memory_cost=19_456, parallelism=1)
-
-
-@lru_cache
-def _nobody_hash() -> str:
-    return _hasher().hash(secrets.token_hex(8))
-
-
-def hash_secret(secret: str) -> str:
-    """The argon2 hash of a PIN or password."""
-    if len(secret) < 4:
-        raise BadInput("secret_too_short", "A PIN has at least four characters.", "secret")
-    return _hasher().hash(secret)
-
-
-def add_person(t: Transaction, name: str, role: str, secret: str, demo_pin: str | None = None) -> int:
-    """A new person with a role and a secret."""
-    if role not in ROLES:
-        raise BadInput("no_such_role", f"“{role[:20]}” is no role.", "role", ", ".join(ROLES))
-    return queries.add_person(t, name, role, hash_secret(secret), demo_pin)
+    address: str
+    here: bool = False
+    machine: str | None = None
+    knows: frozenset[int] = frozenset()
 
 
 def token_hash(token: str) -> str:
@@ -64,44 +41,73 @@ def token_hash(token: str) -> str:
     return hashlib.sha256(token.encode()).hexdigest()
 
 
-def sign_in(database: Database, name: str, secret: str, address: str, now: datetime) -> tuple[Person, str]:
-    """Check a name and secret and open a session; failures are counted and slowed."""
-    _refuse_too_many(database, name, address, now)
+def sign_in(database: Database, name: str, secret: str, door: Door, now: datetime) -> tuple[Person, str]:
+    """Check a name and secret and open a session; a try is counted before it is looked at."""
     row = database.run(lambda t: queries.person_for_sign_in(t, name))
-    good = _matches(row["secret_hash"] if row else _nobody_hash(), secret) and row is not None
-    if not good or row is None:
-        database.run(lambda t: queries.add_attempt(t, name[:60], address, False, now))
-        raise NotSignedIn(
-            "wrong_secret", "Name and PIN do not go together.", "secret", "Try again, or ask the owner."
-        )
-    person = Person(person_id=row["person_id"], name=row["name"], role=row["role"])
-    token = secrets.token_urlsafe(32)
+    person_id = int(row["person_id"]) if row else None
+    known = door.machine if person_id in door.knows else None
+    tried = brake.Try(name, person_id, door.address, known)
 
-    def open_session(t: Transaction) -> None:
-        queries.clear_attempts(t, name)
-        queries.add_attempt(t, name, address, True, now)
-        expires = now + timedelta(hours=SESSION_HOURS)
-        queries.add_session(t, token_hash(token), person.person_id, now, expires)
+    def count(t: Transaction) -> int:
+        brake.count(t, tried, now)
+        return queries.add_attempt(t, name[:60], door.address[:45], now)
+
+    attempt_id = database.run(count)
+    good = matches(row["secret_hash"] if row else nobody_hash(), secret) and row is not None
+    if not good or row is None:
+        raise NotSignedIn(
+            "wrong_secret", "Wrong name or PIN.", "secret", "Forgotten? The owner can give you a new PIN."
+        )
+    if row["demo_pin"] is not None and not door.here:
+        raise NotAllowed(
+            "demo_pin_here_only",
+            "The demo's PINs open the shop on its own machine only.",
+            "secret",
+            "Sign in there and choose a PIN of your own, then come back.",
+        )
+    person = Person(**{key: row[key] for key in ("person_id", "name", "role", "choose_secret")})
+
+    def open_session(t: Transaction) -> str:
+        brake.forgive(t, tried, now)
+        queries.succeeded(t, attempt_id)
         queries.forget_attempts(t, now - KEPT)
         forget_keys(t, now - KEPT)
+        return begin_session(t, person.person_id, door, now)
 
-    database.run(open_session)
-    return person, token
-
-
-def _refuse_too_many(database: Database, name: str, address: str, now: datetime) -> None:
-    failed = database.run(lambda t: queries.failed_attempts(t, name, address, now - WINDOW))
-    if failed["by_name"] >= TRIES_BY_NAME or failed["by_address"] >= TRIES_BY_ADDRESS:
-        raise TooManyTries(
-            "too_many_tries",
-            "Signing in failed too often. Wait ten minutes.",
-            "secret",
-            "Or ask the owner.",
-        )
+    return person, database.run(open_session)
 
 
-def _matches(secret_hash: str, secret: str) -> bool:
-    try:
-        return _hasher().verify(secret_hash, secret)
-    except (VerifyMismatchError, InvalidHashError):
-        return False
+def begin_session(t: Transaction, person_id: int, door: Door, now: datetime) -> str:
+    """A new session; its token, which is not kept."""
+    token = secrets.token_urlsafe(32)
+    queries.add_session(
+        t,
+        {
+            "token_hash": token_hash(token), "person_id": person_id, "now": now,
+            "expires": now + timedelta(hours=SESSION_HOURS), "address": door.address[:45],
+        },
+    )  # fmt: skip
+    return token
+
+
+def change_own_secret(
+    database: Database, doer: Doer, asked: OwnSecret, door: Door, token: str, now: datetime
+) -> None:
+    """Another PIN or password of one's own; whoever is signed in elsewhere with the old one is not any more."""
+    row = database.run(lambda t: queries.person(t, doer.person_id))
+    assert row is not None
+    tried = brake.Try(doer.name, doer.person_id, door.address, door.machine)
+    database.run(lambda t: brake.count(t, tried, now))
+    if not matches(row["secret_hash"], asked.old):
+        raise BadInput("wrong_secret", "That is not your PIN or password of today.", "old", "Type it again.")
+    if asked.new == asked.old:
+        raise BadInput("same_secret", "The new one is the old one.", "new", "Choose another.")
+    hashed = hash_secret(checked_secret(asked.new, doer.name, doer.role))
+
+    def keep(t: Transaction) -> None:
+        brake.forgive(t, tried, now)
+        queries.set_secret(t, doer.person_id, hashed, choose_secret=False)
+        ended = queries.end_sessions(t, doer.person_id, but=token_hash(token))
+        record(t, doer, "person", doer.person_id, "own_secret", None, {"sign_ins_ended": ended})
+
+    database.run(keep)

@@ -5,17 +5,19 @@ from __future__ import annotations
 from flask import session
 
 from ample.shop.people.records import Person
+from ample.shop.rights import Rights
 
 
 class SignedIn:
-    """The signed-in person as Flask-Login wants them; the session lies in the database."""
+    """The signed-in person, with what they may do now, as Flask-Login wants them."""
 
     is_authenticated = True
     is_active = True
     is_anonymous = False
 
-    def __init__(self, person: Person, token: str) -> None:
+    def __init__(self, person: Person, rights: Rights, token: str) -> None:
         self.person = person
+        self.rights = rights
         self.token = token
 
     def get_id(self) -> str:

@@ -57,13 +57,14 @@ def place_photo(t: Transaction, doer: Doer, photo_id: int, change: PhotoChange) 
 
 def remove_photo(t: Transaction, doer: Doer, photo_id: int, version: int) -> PhotoHead:
     """Take a photo out, if it is still as it was seen; who did it stays on record."""
+    doer.must("delete")
     found = queries.photo(t, photo_id)
     if found is None:
         raise _not_there()
     before = _head(t, found["job_id"], photo_id)
     _same_photo(before, version)
-    queries.remove(t, photo_id)
     record(t, doer, "photo", photo_id, "removed", before, None)
+    queries.remove(t, photo_id)
     return before
 
 

@@ -11,6 +11,7 @@ from ample.shop.jobs.api import JobPath
 from ample.shop.photos import actions
 from ample.shop.photos.pictures import take_in_picture
 from ample.shop.photos.records import PhotoChange, PhotoHead, PhotoPlace
+from ample.shop.rights import needs
 
 api = APIBlueprint("photos", __name__, url_prefix="/api", abp_tags=[Tag(name="photos")])
 _WRITES: Responses = dict.fromkeys((400, 403, 404, 409, 413, 422), ErrorAnswer)
@@ -34,6 +35,7 @@ class PhotoSeen(BaseModel):
 
 
 @api.post("/jobs/<number>/photos", summary="Add a photo", responses={201: PhotoHead, **_WRITES})
+@needs("signed_in")
 def add_photo(path: JobPath, query: PhotoPlace) -> Response:
     """Add a photo (JPEG, PNG or WebP as the body, at most 8 MB)."""
     made = take_in_picture(request.get_data())
@@ -41,24 +43,28 @@ def add_photo(path: JobPath, query: PhotoPlace) -> Response:
 
 
 @api.put("/photos/<int:photo_id>", summary="Place a photo", responses={200: PhotoHead, **_WRITES})
+@needs("signed_in")
 def place_photo(path: PhotoPath, body: PhotoChange) -> Response:
     """Change where a photo belongs."""
     return desk().once(lambda t, doer: actions.place_photo(t, doer, path.photo_id, body))
 
 
 @api.delete("/photos/<int:photo_id>", summary="Take a photo out", responses={200: PhotoHead, **_WRITES})
+@needs("delete")
 def remove_photo(path: PhotoPath, query: PhotoSeen) -> Response:
     """Take a photo out."""
     return desk().once(lambda t, doer: actions.remove_photo(t, doer, path.photo_id, query.version))
 
 
 @api.get("/photos/<int:photo_id>/picture", summary="A photo", responses=_PICTURE)
+@needs("signed_in")
 def picture(path: PhotoPath) -> Response:
     """The picture."""
     return _as_picture(desk().database.look(lambda t: actions.picture_of(t, path.photo_id, False)))
 
 
 @api.get("/photos/<int:photo_id>/thumbnail", summary="A photo, small", responses=_PICTURE)
+@needs("signed_in")
 def thumbnail(path: PhotoPath) -> Response:
     """The small picture."""
     return _as_picture(desk().database.look(lambda t: actions.picture_of(t, path.photo_id, True)))

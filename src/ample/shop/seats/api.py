@@ -8,6 +8,7 @@ from flask_openapi3 import APIBlueprint, Tag
 from ample.core.errors import BadInput
 from ample.shop.bench.api import PartPath
 from ample.shop.desk import ErrorAnswer, desk
+from ample.shop.rights import needs
 from ample.shop.seats import actions
 from ample.shop.seats.records import SeatsAnswer, SeatSave, SeatSheet, SeatsJudged
 from ample.store import Transaction
@@ -20,6 +21,7 @@ api = APIBlueprint("seats", __name__, url_prefix="/api", abp_tags=[Tag(name="sea
     summary="The seats of a part",
     responses={200: SeatsAnswer, 404: ErrorAnswer, 422: ErrorAnswer},
 )
+@needs("signed_in")
 def seats(path: PartPath) -> Response:
     """Seat sheet, judgement and clearance of a part."""
     return desk().read(lambda t: actions.seats_of(t, path.part_id, desk().instruments(t)))
@@ -30,6 +32,7 @@ def seats(path: PartPath) -> Response:
     summary="Keep seat readings",
     responses={200: SeatsAnswer, 400: ErrorAnswer, 404: ErrorAnswer, 409: ErrorAnswer, 422: ErrorAnswer},
 )
+@needs("signed_in")
 def save_seats(path: PartPath, body: SeatSave) -> Response:
     """Keep the seat sheet of a part."""
     return desk().once(lambda t, doer: actions.save_seats(t, doer, path.part_id, body, desk().instruments(t)))
@@ -40,6 +43,7 @@ def save_seats(path: PartPath, body: SeatSave) -> Response:
     summary="Judge seats without keeping them",
     responses={200: SeatsJudged, 404: ErrorAnswer, 422: ErrorAnswer},
 )
+@needs("signed_in")
 def judge(path: PartPath, body: SeatSheet) -> Response:
     """Judge a seat sheet as it is typed."""
 

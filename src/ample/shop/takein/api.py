@@ -8,6 +8,7 @@ from pydantic import Field
 
 from ample.shop.desk import ErrorAnswer, Responses, desk
 from ample.shop.jobs.api import JobPath
+from ample.shop.rights import needs
 from ample.shop.takein import actions
 from ample.shop.takein.records import TakeInAnswer, TakeInSave
 from ample.shop.units.actions import add_known_model, known_models
@@ -28,12 +29,14 @@ class CautionPath(JobPath):
     summary="A unit taken in",
     responses={200: TakeInAnswer, 404: ErrorAnswer, 422: ErrorAnswer},
 )
+@needs("signed_in")
 def take_in(path: JobPath) -> Response:
     """What is known of a unit, with causes, cautions, builds and spares."""
     return desk().read(lambda t: actions.take_in_of(t, path.number))
 
 
 @api.put("/jobs/<number>/take-in", summary="Keep what is known", responses={200: TakeInAnswer, **_WRITES})
+@needs("signed_in")
 def save_take_in(path: JobPath, body: TakeInSave) -> Response:
     """Keep what is known of a unit."""
     return desk().once(lambda t, doer: actions.save_take_in(t, doer, path.number, body))
@@ -44,18 +47,21 @@ def save_take_in(path: JobPath, body: TakeInSave) -> Response:
     summary="Acknowledge a caution",
     responses={200: TakeInAnswer, **_WRITES},
 )
+@needs("signed_in")
 def acknowledge(path: CautionPath) -> Response:
     """Keep that this person has read a caution."""
     return desk().once(lambda t, doer: actions.acknowledge(t, doer, path.number, path.caution))
 
 
 @api.post("/unit-models", summary="Tell builds of a model apart", responses={201: UnitModel, **_WRITES})
+@needs("signed_in")
 def add_unit_model(body: NewModel) -> Response:
     """Keep how the builds of a model are told apart."""
     return desk().once(lambda t, doer: add_known_model(t, doer, body), 201)
 
 
 @api.get("/unit-models", summary="Models the shop knows", responses={200: UnitModels})
+@needs("signed_in")
 def unit_models() -> Response:
     """Models with the question that tells their builds apart."""
     return desk().read(known_models)

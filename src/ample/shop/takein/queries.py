@@ -87,7 +87,7 @@ def acknowledged(t: Transaction, job_id: int) -> list[Acknowledged]:
     """The cautions that people have acknowledged."""
     rows = t.rows(
         """
-        SELECT caution, person, acknowledged_at
+        SELECT caution, person, acknowledged_at, from_file
         FROM caution_acknowledgements
         WHERE job_id = %(job_id)s
         ORDER BY acknowledged_at
@@ -103,8 +103,13 @@ def acknowledge(
     """Keep that a person has acknowledged a caution; the first stands."""
     t.change(
         """
-        INSERT IGNORE INTO caution_acknowledgements (job_id, caution, person_id, person, acknowledged_at)
+        INSERT INTO caution_acknowledgements (job_id, caution, person_id, person, acknowledged_at)
         VALUES (%(job_id)s, %(caution)s, %(person_id)s, %(person)s, %(at)s)
+        ON DUPLICATE KEY UPDATE
+            person_id = IF(from_file, VALUES(person_id), person_id),
+            person = IF(from_file, VALUES(person), person),
+            acknowledged_at = IF(from_file, VALUES(acknowledged_at), acknowledged_at),
+            from_file = FALSE
         """,
         {"job_id": job_id, "caution": caution, "person_id": person_id, "person": person, "at": at},
     )
@@ -128,7 +133,7 @@ def situations(t: Transaction, job_ids: list[int]) -> list[dict[str, Any]]:
         UNION ALL
         SELECT a.job_id, 'acknowledged', a.caution
         FROM caution_acknowledgements a
-        WHERE a.job_id IN %(job_ids)s
+        WHERE a.job_id IN %(job_ids)s AND NOT a.from_file
         """,
         {"job_ids": job_ids},
     )

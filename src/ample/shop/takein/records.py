@@ -53,6 +53,7 @@ class Acknowledged(BaseModel):
     caution: str
     person: str
     acknowledged_at: UtcTime
+    from_file: bool = Field(description="read from a job file: nobody has acknowledged it here")
 
 
 class TakeInAnswer(BaseModel):

@@ -1,0 +1,105 @@
+"""The authorization matrix: every route x who asks and how, against answers typed by hand before the code."""
+
+import secrets
+from pathlib import Path
+
+import pytest
+from flask import Flask
+
+from ample.core.tables import read_table
+from ample.shop.people.keeping import add_person
+from ample.shop.people.records import NewPerson
+from ample.web.security import every_route_says_what_it_needs
+from tests.conftest import Client, now
+
+ROWS = read_table(Path(__file__).with_name("doors.csv")).rows
+ROLES = ("counter", "bench", "buyer", "owner")
+AT_THE_DOOR = {"not_signed_in", "not_allowed", "choose_secret", "foreign_origin", "unknown_host"}
+ENDING = {"/api/sign-out", "/api/own/end-sign-ins"}  # end the sign-in that asks, or others
+PIN = "40 62 81"
+
+
+@pytest.fixture(scope="module")
+def clients(app, database):
+    """One signed-in client for each role, one that still has to choose a PIN, and one unsigned."""
+    name = f"Newcomer {secrets.token_hex(3)}"
+    new = NewPerson(name=name, role="bench", secret=PIN)
+    database.run(lambda t: add_person(t, None, new, now()))
+    held = {}
+
+    def of(who, fresh=False):
+        if fresh or who not in held:
+            made = Client(app, who if who in ROLES else None)
+            if who == "chosen":
+                answer = made.post("/api/sign-in", {"name": name, "secret": PIN})
+                made.token = answer.get_json()["csrf_token"]
+            held[who] = made
+        return held[who]
+
+    return of
+
+
+def path_of(route):
+    for name in ("order_id", "line_id", "photo_id", "part_id", "person_id", "caliper_id"):
+        route = route.replace(f"<int:{name}>", "999999")
+    route = route.replace("<path:anything>", "nowhere-at-all").replace("<path:name>", "none.js")
+    return route.replace("<number>", "0000").replace("<key>", "abcd").replace("<caution>", "none")
+
+
+def asked(client, row, token=None, **more):
+    headers = {"Idempotency-Key": secrets.token_hex(12)} | more.pop("headers", {})
+    token = client.token if token is None else token
+    if token:
+        headers["X-CSRF-Token"] = token
+    body = {} if row["method"] in ("GET", "DELETE") else {"json": {}}
+    return client.http.open(path_of(row["route"]), method=row["method"], headers=headers, **body, **more)
+
+
+def ways(clients, row):
+    """Each column of the table, asked."""
+    fresh = row["route"] in ENDING
+    yield "unsigned", asked(clients("unsigned", fresh), row)
+    for who in (*ROLES, "chosen"):
+        yield who, asked(clients(who, fresh), row)
+    owner = clients("owner", fresh)
+    yield "no_token", asked(owner, row, token="")
+    yield "wrong_token", asked(owner, row, token="x" * 40)
+    yield "others_token", asked(owner, row, token=clients("bench").token)
+    yield "foreign_host", asked(owner, row, base_url="http://evil.example")
+    yield "foreign_origin", asked(owner, row, headers={"Origin": "http://evil.example"})
+    if fresh:
+        for who in (*ROLES, "chosen"):
+            clients(who, fresh=True)
+
+
+def said_at(answer):
+    """What the door said: `through`, or the status of its refusal."""
+    error = (answer.get_json(silent=True) or {}).get("error", {})
+    if error.get("code") in AT_THE_DOOR or "CSRF" in error.get("message", ""):
+        return str(answer.status_code)
+    if answer.status_code == 404 and error.get("code") == "not_found":
+        return "404"
+    return "through" if answer.status_code < 500 else str(answer.status_code)
+
+
+@pytest.mark.parametrize("row", ROWS, ids=lambda row: f"{row['method']} {row['route']}")
+def test_each_door_opens_to_whom_it_should(clients, row):
+    found = {way: said_at(answer) for way, answer in ways(clients, row)}
+    assert found == {way: row[way] for way in found}
+
+
+def test_no_route_is_without_its_row(app):
+    typed = {(row["method"], row["route"]) for row in ROWS}
+    there = {
+        (method, rule.rule)
+        for rule in app.url_map.iter_rules()
+        for method in rule.methods - {"HEAD", "OPTIONS"}
+    }
+    assert typed == there
+
+
+def test_a_route_that_says_nothing_stops_the_start():
+    forgetful = Flask("forgetful")
+    forgetful.add_url_rule("/forgotten", "forgotten", lambda: "")
+    with pytest.raises(RuntimeError, match="does not say what it needs"):
+        every_route_says_what_it_needs(forgetful)
