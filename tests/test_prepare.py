@@ -1,7 +1,12 @@
 """Preparing a machine: what is missing is said in one line; what has not changed is not done again."""
 
+import os
+import pwd
+import shutil
 import subprocess
 import sys
+import tempfile
+from pathlib import Path
 
 import pytest
 
@@ -62,3 +67,81 @@ def test_every_pinned_package_is_pinned():
         for line in (prepare.ROOT / name).read_text().split():
             assert "==" in line, line
             assert "http" not in line
+
+
+# not as root -----------------------------------------------------------------------------------------------
+
+PYTHON = "/usr/bin/python3"
+AS_ROOT = pytest.mark.skipif(
+    os.geteuid() != 0 or not Path(PYTHON).exists(), reason="only root can hand the shop to another user"
+)
+
+
+@pytest.mark.parametrize(
+    ("environment", "given"),
+    [
+        ({"AMPLE_USER": "nobody"}, "nobody"),
+        ({"AMPLE_USER": "root"}, None),
+        ({"SUDO_UID": str(pwd.getpwnam("nobody").pw_uid)}, "nobody"),
+        ({}, None),
+    ],
+)
+def test_a_start_by_root_goes_on_as_whom_it_is_given_to(monkeypatch, tmp_path, environment, given):
+    monkeypatch.setattr(prepare, "ROOT", tmp_path)
+    for name in ("AMPLE_USER", "SUDO_UID"):
+        monkeypatch.delenv(name, raising=False)
+    for name, value in environment.items():
+        monkeypatch.setenv(name, value)
+    if tmp_path.stat().st_uid and given is None:
+        given = pwd.getpwuid(tmp_path.stat().st_uid).pw_name if "AMPLE_USER" not in environment else None
+    assert prepare.whom_to_give(tmp_path) == given
+
+
+def test_a_user_that_is_not_there_is_said(monkeypatch, tmp_path):
+    monkeypatch.setenv("AMPLE_USER", "nobody-of-that-name")
+    with pytest.raises(prepare.Missing, match="no such user"):
+        prepare.whom_to_give(tmp_path)
+
+
+@pytest.fixture
+def open_folder():
+    """A folder that other users can reach, as pytest's own is not."""
+    with tempfile.TemporaryDirectory(prefix="ample-open-") as folder:
+        Path(folder).chmod(0o755)
+        yield Path(folder)
+
+
+@AS_ROOT
+def test_root_really_becomes_that_user_and_the_data_are_theirs(open_folder):
+    source = open_folder / "src" / "ample"
+    source.mkdir(parents=True)
+    shutil.copy(prepare.__file__, source)
+    home = open_folder / "home"
+    (home / "mariadb").mkdir(parents=True)
+    (home / "secret-key").write_text("x")
+    said = subprocess.run(
+        [
+            PYTHON, "-c",
+            f"import sys, os; sys.path.insert(0, {str(source.parent)!r}); from ample import prepare;"
+            f"prepare.hand_over({PYTHON!r}); print(os.getuid(), os.geteuid(), os.getgroups());"
+            "open(os.environ['AMPLE_HOME'] + '/secret-key', 'a').write('y')",
+        ],
+        env=os.environ | {"AMPLE_USER": "nobody", "AMPLE_HOME": str(home)}, capture_output=True, text=True,
+    )  # fmt: skip
+    nobody = pwd.getpwnam("nobody")
+    assert said.stdout.split()[:2] == [str(nobody.pw_uid)] * 2, said.stderr
+    assert "0" not in said.stdout.split()[2].strip("[],")
+    assert {path.stat().st_uid for path in (home, *home.rglob("*"))} == {nobody.pw_uid}
+
+
+@AS_ROOT
+def test_a_python_that_user_cannot_reach_is_said_before_anything_is_changed(tmp_path, monkeypatch):
+    closed = tmp_path / "closed"
+    closed.mkdir(mode=0o700)
+    python = closed / "python"
+    shutil.copy(PYTHON, python)
+    monkeypatch.setenv("AMPLE_USER", "nobody")
+    monkeypatch.setenv("AMPLE_HOME", str(tmp_path / "home"))
+    with pytest.raises(prepare.Missing, match="nobody cannot run"):
+        prepare.hand_over(str(python))
+    assert not (tmp_path / "home").exists()

@@ -26,6 +26,8 @@ def main(arguments: list[str]) -> int:
         "backup": backup,
         "restore": restore,
         "caliper": caliper,
+        "person": person,
+        "update-check": update_check,
     }
     try:
         return commands[arguments[0]](arguments[1:])
@@ -51,6 +53,20 @@ def serve(_: list[str]) -> int:
     from ample.serve import serve as run
 
     return run()
+
+
+def person(arguments: list[str]) -> int:
+    """The shop's people, from the machine's terminal."""
+    from ample.person import person as run
+
+    return run(arguments)
+
+
+def update_check(arguments: list[str]) -> int:
+    """What this checkout would migrate, tried on a copy."""
+    from ample.update import update_check as run
+
+    return run(arguments)
 
 
 def dev(_: list[str]) -> int:

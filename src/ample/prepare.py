@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import hashlib
 import os
+import pwd
 import shutil
 import subprocess
 import sys
@@ -22,8 +23,13 @@ COMMANDS = {
     "bench": "run the benchmarks",
     "backup": "the whole shop's data into a new file: backup FILE",
     "restore": "the whole shop's data from a file: restore FILE",
+    "person": "the shop's people: person list, add, role, secret, end, rest, back",
+    "update-check": "what this checkout would migrate, tried on a copy; changes nothing",
     "caliper": "press the button of the demo's stand-in caliper: caliper 25.02 mm",
 }
+
+
+OF_THE_SHOP = frozenset({"start", "dev", "backup", "restore", "person", "update-check", "caliper"})
 
 
 class Missing(Exception):
@@ -40,7 +46,7 @@ def main(arguments: list[str]) -> int:
     command = arguments[0] if arguments else ""
     if command not in COMMANDS:
         for name, words in COMMANDS.items():
-            say(f"./ample {name:7} {words}")
+            say(f"./ample {name:12} {words}")
         return 0 if command in ("", "help", "--help", "-h") else 2
     try:
         prepare(command)
@@ -51,6 +57,12 @@ def main(arguments: list[str]) -> int:
         say(f"cannot write {error.filename or ROOT}: {error.strerror}. Ample needs to write there.")
         return 1
     python = str(VENV / "bin" / "python")
+    if os.geteuid() == 0 and command in OF_THE_SHOP:
+        try:
+            hand_over(python)
+        except Missing as missing:
+            say(str(missing))
+            return 1
     environment = os.environ | {"PYTHONPATH": str(ROOT / "src"), "PYTHONUNBUFFERED": "1"}
     return os.execve(python, [python, "-m", "ample.command_line", *arguments], environment)
 
@@ -59,7 +71,8 @@ def prepare(command: str) -> None:
     """Get what the command needs and does not have yet."""
     virtual_environment(with_checks=command in ("test", "bench"))
     needs_database = command in ("test", "bench") or (
-        command in ("start", "dev", "backup", "restore") and not os.environ.get("AMPLE_DATABASE_URL")
+        command in ("start", "dev", "backup", "restore", "person", "update-check")
+        and not os.environ.get("AMPLE_DATABASE_URL")
     )
     if needs_database:
         debian_package("mariadb-server", "/usr/sbin/mariadbd", "mariadbd")
@@ -69,6 +82,59 @@ def prepare(command: str) -> None:
         front_end(for_checks=command == "test")
     if command == "dev":
         node_modules()
+
+
+def hand_over(python: str) -> None:
+    """Started by root: go on as the user that the machine has for it; without one, say so and go on."""
+    home = Path(os.environ.get("AMPLE_HOME", ROOT / "var")).resolve()
+    name = whom_to_give(home)
+    if name is None:
+        say("running as root: AMPLE_USER=name hands the shop and its database to another user")
+        return
+    user = pwd.getpwnam(name)
+    if not can_run(python, user):
+        raise Missing(
+            f"{name} cannot run {Path(python).resolve()}: put Python and Ample where that user can read them"
+        )
+    home.mkdir(parents=True, exist_ok=True)
+    if home.stat().st_uid != user.pw_uid:
+        for path in (home, *home.rglob("*")):
+            os.chown(path, user.pw_uid, user.pw_gid, follow_symlinks=False)
+    say(f"running as {name}")
+    os.initgroups(name, user.pw_gid)
+    os.setgid(user.pw_gid)
+    os.setuid(user.pw_uid)
+    os.environ["HOME"] = user.pw_dir
+
+
+def whom_to_give(home: Path) -> str | None:
+    """AMPLE_USER; else whoever owns the data or this checkout, or called sudo; never root."""
+    asked = os.environ.get("AMPLE_USER", "")
+    if asked:
+        try:
+            return None if pwd.getpwnam(asked).pw_uid == 0 else asked
+        except KeyError:
+            raise Missing(f"AMPLE_USER is {asked}: this machine has no such user") from None
+    owners = [path.stat().st_uid for path in (home, ROOT) if path.exists()]
+    for uid in (*owners, int(os.environ.get("SUDO_UID", 0))):
+        if uid:
+            try:
+                return pwd.getpwuid(uid).pw_name
+            except KeyError:
+                continue  # an owner from elsewhere, as in a mounted folder
+    return None
+
+
+def can_run(python: str, user: pwd.struct_passwd) -> bool:
+    """Whether this user can start our Python and read our sources."""
+    try:
+        done = subprocess.run(
+            [python, "-c", f"open({str(ROOT / 'src' / 'ample' / 'prepare.py')!r}).close()"],
+            user=user.pw_uid, group=user.pw_gid, extra_groups=[], cwd="/", check=False, capture_output=True,
+        )  # fmt: skip
+    except OSError:
+        return False
+    return done.returncode == 0
 
 
 def run(command: list[str], why: str, where: Path = ROOT, environment: dict[str, str] | None = None) -> None:
@@ -128,6 +194,7 @@ def install(python: Path, name: str, options: list[str]) -> None:
         "install",
         "--quiet",
         "--disable-pip-version-check",
+        "--require-hashes",
         *options,
         "-r",
         str(file),

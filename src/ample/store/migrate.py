@@ -7,6 +7,7 @@ gets what it lacks of the `earlier/` steps; the baseline then finds all of it th
 from __future__ import annotations
 
 import os
+from dataclasses import dataclass
 from pathlib import Path
 from urllib.parse import quote
 
@@ -40,6 +41,52 @@ def migrate(url: str) -> int:
         ) from error
     finally:
         backend.connection.close()
+
+
+@dataclass(frozen=True)
+class Step:
+    """One step of the migrations: its name, and what it is for in words."""
+
+    name: str
+    words: str
+
+
+def pending(url: str) -> list[Step]:
+    """What `migrate` would apply to this database, in order; an empty database gets all of it."""
+    backend = backend_of(url)
+    try:
+        backend.ensure_internal_schema_updated()
+        applied = set(backend.get_applied_migration_hashes())
+        folders = [MIGRATIONS]
+        if any(each.hash in applied for each in read_migrations(str(EARLIER))):
+            folders.insert(0, EARLIER)
+        steps = [each for folder in folders for each in backend.to_apply(read_migrations(str(folder)))]
+        return [Step(each.id, _words(Path(each.path))) for each in steps]
+    finally:
+        backend.connection.close()
+
+
+def of_a_newer_program(url: str) -> list[str]:
+    """Steps that were applied to this database and that this program does not know."""
+    backend = backend_of(url)
+    try:
+        backend.ensure_internal_schema_updated()
+        known = {each.id for folder in (EARLIER, MIGRATIONS) for each in read_migrations(str(folder))}
+        rows = backend.execute(f"SELECT migration_id FROM {backend.migration_table_quoted}").fetchall()
+        backend.rollback()
+        return sorted(str(row[0]) for row in rows if row[0] not in known)
+    finally:
+        backend.connection.close()
+
+
+def _words(file: Path) -> str:
+    """The comment that a step begins with."""
+    lines = []
+    for line in file.read_text(encoding="utf-8").splitlines():
+        if not line.startswith("--"):
+            break
+        lines.append(line[2:].strip())
+    return " ".join(lines)
 
 
 def backend_of(url: str) -> DatabaseBackend:
