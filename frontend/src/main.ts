@@ -28,6 +28,8 @@ const router = createRouter({
       component: () => import('./bench/EnquirySheet.vue'),
     },
     { path: '/shop', name: 'shop', component: () => import('./shop/ShopScreen.vue') },
+    { path: '/shop/people', name: 'people', component: () => import('./shop/PeopleScreen.vue') },
+    { path: '/shop/record', name: 'record', component: () => import('./shop/RecordScreen.vue') },
     { path: '/orders', name: 'order', component: () => import('./order/OrderScreen.vue') },
     { path: '/:anything(.*)', name: 'nowhere', component: () => import('./shell/NowhereScreen.vue') },
   ],

@@ -4,6 +4,26 @@
  */
 
 export interface paths {
+    "/api/audit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * The record of changes
+         * @description What was changed, newest first, by person, job and day.
+         */
+        get: operations["history_audit_audit_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/backup": {
         parameters: {
             query?: never;
@@ -444,6 +464,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/caliper-networks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Where calipers may be
+         * @description Allow addresses and networks of the shop; this machine is always allowed.
+         */
+        put: operations["calipers_set_networks_caliper_networks_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calipers": {
         parameters: {
             query?: never;
@@ -526,6 +566,26 @@ export interface paths {
          */
         put: operations["catalogue_keep_dialect_dialects_put"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/first-owner": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * The owner of a new shop
+         * @description Make the first owner with the code that the start has shown on the terminal, and sign them in.
+         */
+        post: operations["people_first_owner_first_owner_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -932,6 +992,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/own/end-sign-ins": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Sign out elsewhere
+         * @description End one's sign-ins on all other machines.
+         */
+        post: operations["people_end_own_sign_ins_own_end_sign_ins_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/own/secret": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Change one's own PIN
+         * @description Change one's own PIN or password; sign-ins elsewhere end.
+         */
+        post: operations["people_own_secret_own_secret_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/parts/{part_id}/bench": {
         parameters: {
             query?: never;
@@ -1044,6 +1144,90 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/people": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Everybody, and who may do what
+         * @description Everybody, at work and at rest, and the table of rights.
+         */
+        get: operations["people_people_people_get"];
+        put?: never;
+        /**
+         * Add a person
+         * @description Add a person with a PIN that they replace at the first sign-in.
+         */
+        post: operations["people_add_person_people_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/{person_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change a person
+         * @description Another name or role; to rest, or back.
+         */
+        put: operations["people_change_person_people__int_person_id__put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/{person_id}/end-sign-ins": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Sign a person out everywhere
+         * @description Sign a person out on every machine.
+         */
+        post: operations["people_end_sign_ins_people__int_person_id__end_sign_ins_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/{person_id}/secret": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * A new PIN
+         * @description Give somebody a new PIN, which they replace at the next sign-in.
+         */
+        post: operations["people_give_secret_people__int_person_id__secret_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/photos/{photo_id}": {
         parameters: {
             query?: never;
@@ -1101,6 +1285,46 @@ export interface paths {
          */
         get: operations["photos_thumbnail_photos__int_photo_id__thumbnail_get"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/price-lists": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read a price list in
+         * @description Keep the items, offers and stock of a list; rows that cannot be read are told with the reason.
+         */
+        post: operations["catalogue_read_price_list_price_lists_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rights": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Give or take a right
+         * @description Give a right to a role, or take it.
+         */
+        put: operations["people_set_right_rights_put"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1208,6 +1432,11 @@ export interface components {
             acknowledged_at: string;
             /** Caution */
             caution: string;
+            /**
+             * From File
+             * @description read from a job file: nobody has acknowledged it here
+             */
+            from_file: boolean;
             /** Person */
             person: string;
         };
@@ -1311,6 +1540,56 @@ export interface components {
             severity: string;
             /** To */
             to: string;
+        };
+        /**
+         * AuditAnswer
+         * @description Changes, newest first, and where the next page begins; whom and what they can be searched by.
+         */
+        AuditAnswer: {
+            /** Changes */
+            changes: components["schemas"]["AuditRow"][];
+            /** Next Before */
+            next_before: number | null;
+            /** People */
+            people: string[];
+        };
+        /**
+         * AuditRow
+         * @description One change: when, by whom, of what, in words; what stood there before and after.
+         */
+        AuditRow: {
+            /** Action */
+            action: string;
+            /** After */
+            after: {
+                [key: string]: unknown;
+            } | null;
+            /** Audit Id */
+            audit_id: number;
+            /** Before */
+            before: {
+                [key: string]: unknown;
+            } | null;
+            /**
+             * Happened At
+             * Format: date-time
+             */
+            happened_at: string;
+            /** Job Number */
+            job_number: string | null;
+            /** Job Title */
+            job_title: string | null;
+            /**
+             * Person
+             * @description none: at the machine's own terminal
+             */
+            person: string | null;
+            /** Subject */
+            subject: string;
+            /** Subject Id */
+            subject_id: number;
+            /** Words */
+            words: string;
         };
         /**
          * Backup
@@ -1454,6 +1733,12 @@ export interface components {
             calipers: components["schemas"]["Caliper"][];
             /** Last */
             last: number;
+            /**
+             * Networks
+             * @description where calipers may be; told without `after`
+             * @default null
+             */
+            networks: string[] | null;
             /** Readings */
             readings: components["schemas"]["CaliperReading"][];
         };
@@ -1618,6 +1903,23 @@ export interface components {
         ChangeLine: {
             /** Quantity */
             quantity: number;
+            /** Version */
+            version: number;
+        };
+        /**
+         * ChangePerson
+         * @description Another name or role; put to rest, or back.
+         */
+        ChangePerson: {
+            /** Active */
+            active: boolean;
+            /** Name */
+            name: string;
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "counter" | "bench" | "buyer" | "owner";
             /** Version */
             version: number;
         };
@@ -1803,8 +2105,11 @@ export interface components {
             name: string;
             /** Pin */
             pin: string;
-            /** Role */
-            role: string;
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "counter" | "bench" | "buyer" | "owner";
         };
         /**
          * DialectCode
@@ -2172,6 +2477,18 @@ export interface components {
             readings: components["schemas"]["TypedReading"][];
         };
         /**
+         * FirstOwner
+         * @description The owner of a new shop, with the code that its start has shown on the terminal.
+         */
+        FirstOwner: {
+            /** Code */
+            code: string;
+            /** Name */
+            name: string;
+            /** Secret */
+            secret: string;
+        };
+        /**
          * FitAnswer
          * @description Least and most clearance, µm (negative is interference).
          */
@@ -2324,6 +2641,11 @@ export interface components {
             changed_since: boolean;
             /** Clash */
             clash: string;
+            /**
+             * From File
+             * @description said so in the job file; nobody has confirmed it here
+             */
+            from_file: boolean;
             item: components["schemas"]["Item"];
             /** Person */
             person: string;
@@ -2801,6 +3123,21 @@ export interface components {
             waits_for: string;
         };
         /**
+         * JudgedBy
+         * @description Who filled in a part's card first.
+         */
+        JudgedBy: {
+            /** From File */
+            from_file: boolean;
+            /** Name */
+            name: string;
+            /**
+             * Person Id
+             * @description who counts as the first person here: whoever imported the file
+             */
+            person_id: number;
+        };
+        /**
          * KindAnswer
          * @description A kind of part: key, drawing, telling mark, advice on keeping.
          */
@@ -3061,7 +3398,7 @@ export interface components {
             job: components["schemas"]["JobHead"];
             /** Judged By */
             judged_by: {
-                [key: string]: string;
+                [key: string]: components["schemas"]["JudgedBy"];
             };
             /** Model */
             model: string;
@@ -3578,6 +3915,31 @@ export interface components {
             surroundings: string;
         };
         /**
+         * NewPerson
+         * @description A new person with a PIN that they replace at their first sign-in.
+         */
+        NewPerson: {
+            /** Name */
+            name: string;
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "counter" | "bench" | "buyer" | "owner";
+            /** Secret */
+            secret: string;
+        };
+        /**
+         * NewSecret
+         * @description A new PIN for somebody, who replaces it at the next sign-in.
+         */
+        NewSecret: {
+            /** Secret */
+            secret: string;
+            /** Version */
+            version: number;
+        };
+        /**
          * NewSpare
          * @description A part that a model is known to need; stock and lead time when they are known.
          */
@@ -3793,6 +4155,16 @@ export interface components {
             width_mm: number | null;
         };
         /**
+         * OwnSecret
+         * @description One's own PIN or password, changed.
+         */
+        OwnSecret: {
+            /** New */
+            new: string;
+            /** Old */
+            old: string;
+        };
+        /**
          * PartHead
          * @description A part in the tray of a job.
          */
@@ -3865,16 +4237,69 @@ export interface components {
             reason: string;
         };
         /**
+         * PeopleAnswer
+         * @description Everybody, and who may do what.
+         */
+        PeopleAnswer: {
+            /** People */
+            people: components["schemas"]["PersonRow"][];
+            /** Rights */
+            rights: components["schemas"]["RightRow"][];
+        };
+        /**
          * Person
          * @description A person as the screens know them.
          */
         Person: {
+            /**
+             * Choose Secret
+             * @default false
+             */
+            choose_secret: boolean;
             /** Name */
             name: string;
             /** Person Id */
             person_id: number;
-            /** Role */
-            role: string;
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "counter" | "bench" | "buyer" | "owner";
+        };
+        /**
+         * PersonRow
+         * @description A person as the owner sees them.
+         */
+        PersonRow: {
+            /** Active */
+            active: boolean;
+            /** Choose Secret */
+            choose_secret: boolean;
+            /** Demo */
+            demo: boolean;
+            /** Name */
+            name: string;
+            /** Person Id */
+            person_id: number;
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "counter" | "bench" | "buyer" | "owner";
+            /**
+             * Sign Ins
+             * @description how many machines are signed in now
+             */
+            sign_ins: number;
+            /** Signed In At */
+            signed_in_at: string | null;
+            /** Version */
+            version: number;
+            /**
+             * Wrong Tries
+             * @description within the last day
+             */
+            wrong_tries: number;
         };
         /**
          * PhotoChange
@@ -3992,6 +4417,30 @@ export interface components {
             readings_um: number[];
         };
         /**
+         * PriceList
+         * @description A price list as CSV: maker, marking, and as far as known supplier, price, lead_days, stock, place.
+         */
+        PriceList: {
+            /** Text */
+            text: string;
+        };
+        /**
+         * PriceListAnswer
+         * @description What a price list has brought.
+         */
+        PriceListAnswer: {
+            /** Added */
+            added: number;
+            /** Offers */
+            offers: number;
+            /** Refused */
+            refused: components["schemas"]["RefusedRow"][];
+            /** Refused Count */
+            refused_count: number;
+            /** Rows */
+            rows: number;
+        };
+        /**
          * QuestionAnswer
          * @description What to look at, how, the criterion; no answers: a depth in mm.
          */
@@ -4062,6 +4511,35 @@ export interface components {
             why: string;
         };
         /**
+         * RefusedRow
+         * @description A row of a list that could not be taken, and why.
+         */
+        RefusedRow: {
+            /** Marking */
+            marking: string;
+            /** Row */
+            row: number;
+            /** Why */
+            why: string;
+        };
+        /**
+         * RightRow
+         * @description One right, and which roles have it.
+         */
+        RightRow: {
+            /** Has Limit */
+            has_limit: boolean;
+            /**
+             * Right
+             * @enum {string}
+             */
+            right: "confirm" | "override" | "second_person" | "place_order" | "import_job" | "delete" | "instruments" | "lists" | "read_audit" | "people";
+            /** Roles */
+            roles: components["schemas"]["RoleRight"][];
+            /** Words */
+            words: string;
+        };
+        /**
          * RingLimitsRequest
          * @description A ring of a bearing in a class.
          */
@@ -4080,6 +4558,33 @@ export interface components {
             ring: string;
             /** Size Mm */
             size_mm: number;
+        };
+        /**
+         * RoleRight
+         * @description Whether one role has one right.
+         */
+        RoleRight: {
+            /** Allowed */
+            allowed: boolean;
+            /**
+             * Fixed
+             * @description cannot be changed: the owner has all, and some only the owner can have
+             */
+            fixed: boolean;
+            /** Limit */
+            limit: string | null;
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "counter" | "bench" | "buyer" | "owner";
+            /**
+             * Usual
+             * @description as in a new shop
+             */
+            usual: boolean;
+            /** Version */
+            version: number;
         };
         /**
          * RubberAnswer
@@ -4430,14 +4935,69 @@ export interface components {
         };
         /**
          * SessionAnswer
-         * @description Who is signed in, the token that writing requests carry, and the demo's people.
+         * @description Who is signed in and what they may do, the token that writing requests carry, and what the sign-in page shows.
          */
         SessionAnswer: {
+            /**
+             * Address
+             * @description what others type to reach this shop
+             */
+            address: string;
             /** Csrf Token */
             csrf_token: string;
-            /** Demo People */
+            /**
+             * Demo People
+             * @description told on the machine itself only
+             */
             demo_people: components["schemas"]["DemoPerson"][];
+            /** May */
+            may: ("confirm" | "override" | "second_person" | "place_order" | "import_job" | "delete" | "instruments" | "lists" | "read_audit" | "people")[];
+            /**
+             * Needs Owner
+             * @description nobody has been added yet: the first start asks for the owner
+             */
+            needs_owner: boolean;
+            /** Order Limit */
+            order_limit: string | null;
             person: components["schemas"]["Person"] | null;
+        };
+        /**
+         * SetNetworks
+         * @description Where calipers may be, beside this machine: addresses and networks; `seen` is what was there before.
+         */
+        SetNetworks: {
+            /** Networks */
+            networks: string[];
+            /** Seen */
+            seen: string[];
+        };
+        /**
+         * SetRight
+         * @description Give a right to a role, or take it.
+         */
+        SetRight: {
+            /** Allowed */
+            allowed: boolean;
+            /**
+             * Limit
+             * @default null
+             */
+            limit: number | string | null;
+            /**
+             * Right
+             * @enum {string}
+             */
+            right: "confirm" | "override" | "second_person" | "place_order" | "import_job" | "delete" | "instruments" | "lists" | "read_audit" | "people";
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "counter" | "bench" | "buyer";
+            /**
+             * Version
+             * @description 0 when it is as in a new shop
+             */
+            version: number;
         };
         /**
          * Setting
@@ -5016,6 +5576,58 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    history_audit_audit_get: {
+        parameters: {
+            query?: {
+                person?: string;
+                job?: string;
+                day?: string | null;
+                before?: number | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AuditAnswer"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
     backup_api_backup_get: {
         parameters: {
             query?: never;
@@ -5792,6 +6404,75 @@ export interface operations {
             };
         };
     };
+    calipers_set_networks_caliper_networks_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SetNetworks"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CalipersAnswer"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
     calipers_calipers_calipers_get: {
         parameters: {
             query?: {
@@ -6079,6 +6760,75 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    people_first_owner_first_owner_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FirstOwner"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7460,6 +8210,140 @@ export interface operations {
             };
         };
     };
+    people_end_own_sign_ins_own_end_sign_ins_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionAnswer"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    people_own_secret_own_secret_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OwnSecret"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
     bench_bench_parts__int_part_id__bench_get: {
         parameters: {
             query?: never;
@@ -7899,6 +8783,322 @@ export interface operations {
             };
         };
     };
+    people_people_people_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PeopleAnswer"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"][];
+                };
+            };
+        };
+    };
+    people_add_person_people_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewPerson"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PeopleAnswer"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    people_change_person_people__int_person_id__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangePerson"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PeopleAnswer"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    people_end_sign_ins_people__int_person_id__end_sign_ins_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PeopleAnswer"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    people_give_secret_people__int_person_id__secret_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewSecret"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PeopleAnswer"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
     photos_place_photo_photos__int_photo_id__put: {
         parameters: {
             query?: never;
@@ -8137,6 +9337,144 @@ export interface operations {
             };
         };
     };
+    catalogue_read_price_list_price_lists_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PriceList"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PriceListAnswer"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    people_set_right_rights_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SetRight"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PeopleAnswer"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
     people_who_session_get: {
         parameters: {
             query?: never;
@@ -8190,6 +9528,24 @@ export interface operations {
             };
             /** @description Unauthorized */
             401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Conflict */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };

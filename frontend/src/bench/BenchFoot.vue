@@ -21,7 +21,11 @@ defineExpose({ focus: () => goButton.value?.focus() })
   <div class="foot">
     <p v-for="each in advised" :key="each" class="advice">{{ each }}</p>
     <p v-if="saidBefore" class="said-before">
-      <template v-if="saidBefore.changed_since">
+      <template v-if="saidBefore.from_file">
+        from the file: <b>{{ saidBefore.item.marking }}</b>, said {{ saidBefore.person }} there;
+        {{ percent(saidBefore.probability) }} by the readings. Confirm it here.
+      </template>
+      <template v-else-if="saidBefore.changed_since">
         confirmed as <b>{{ saidBefore.item.marking }}</b> by {{ saidBefore.person }}; what is known has
         changed since: {{ percent(saidBefore.probability) }} now
       </template>

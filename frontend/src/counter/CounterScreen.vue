@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, onMounted, ref } from 'vue'
-import { useRouter } from 'vue-router'
+import { RouterLink, useRouter } from 'vue-router'
 import { api, told, type Schemas } from '@/api/client'
+import { useSession } from '@/api/session'
 import { useJob } from '@/job/useJob'
 import { useTrade } from '@/job/useTrade'
 import { useKeys } from '@/shell/useKeys'
@@ -14,6 +15,7 @@ const away = ref(false)
 const opening = ref(false)
 const line = ref<InstanceType<typeof CounterLine> | null>(null)
 const job = useJob()
+const session = useSession()
 const router = useRouter()
 const trade = useTrade()
 const COLUMNS = [
@@ -66,6 +68,12 @@ onMounted(() => {
         </button>
       </section>
     </div>
+    <p v-if="jobs && !jobs.length && session.may('people')" class="begin">
+      A new shop.
+      <RouterLink class="plain" :to="{ name: 'people' }">Add the people</RouterLink> who work here, and read a
+      <RouterLink class="plain" :to="{ name: 'shop' }">price list</RouterLink> in: parts are confirmed and
+      ordered from it.
+    </p>
     <p v-if="away" class="note">
       The shop's records cannot be reached just now.
       <button class="plain" type="button" @click="look">Look again</button>
@@ -80,6 +88,9 @@ onMounted(() => {
   display: grid;
   grid-template-rows: auto 1fr auto;
   gap: 28px;
+}
+.begin {
+  font-size: 18px;
 }
 .board {
   display: grid;

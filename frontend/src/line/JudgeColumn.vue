@@ -12,7 +12,8 @@ const props = defineProps<{
   part: LinePart
   verdict: Schemas['InspectAnswer'] | undefined
   decision: Schemas['Decision'] | undefined
-  judgedBy: string | undefined
+  inFile: Schemas['Decision'] | undefined
+  judgedBy: Schemas['JudgedBy'] | undefined
   contradictions: Schemas['ContradictionAnswer'][]
   benchId: number | undefined
   why: boolean
@@ -36,7 +37,15 @@ const reasons = computed(
 const others = computed(
   () => props.verdict?.reasons.filter((each) => each.verdict !== props.verdict?.verdict) ?? [],
 )
-const mayDecide = computed(() => props.verdict?.verdict !== 'open' && props.judgedBy !== session.person?.name)
+const whyNot = computed(() => {
+  if (!session.may('second_person'))
+    return `${session.person?.name} (${session.person?.role}) may not decide: ask someone who may.`
+  if (!props.judgedBy || props.judgedBy.person_id !== session.person?.person_id) return ''
+  return props.judgedBy.from_file
+    ? `Judged${props.judgedBy.name ? ` by ${props.judgedBy.name}` : ''} in the file that you imported: someone else decides.`
+    : `${props.judgedBy.name} has judged it: someone else signs in and decides.`
+})
+const mayDecide = computed(() => props.verdict?.verdict !== 'open' && !whyNot.value)
 const choices = computed(() =>
   Object.entries(trade.tables?.verdict_words ?? {}).filter(([name]) => !['open', 'ask'].includes(name)),
 )
@@ -96,6 +105,9 @@ function setKeep(name: (typeof KEEPS)[number][0]): void {
     <p v-if="decision">
       <b>{{ decision.person }}</b> decided: {{ decision.reason }}
     </p>
+    <p v-else-if="inFile" class="faint">
+      From the file, not decided here: {{ inFile.person }}, {{ inFile.reason }}
+    </p>
     <p v-for="each in reasons.slice(0, 2)" :key="each.reason">{{ each.reason }}</p>
     <p v-if="verdict?.reclaim" class="att">
       No longer made. {{ verdict.reclaim.route }} Match: {{ verdict.reclaim.match }}. Record:
@@ -116,7 +128,7 @@ function setKeep(name: (typeof KEEPS)[number][0]): void {
     <form v-if="verdict?.second_person && !decision" class="second" @submit.prevent="decide">
       <p class="doubt">
         <b>A second person decides.</b>
-        {{ mayDecide ? '' : `${judgedBy} has judged it: someone else signs in and decides.` }}
+        {{ whyNot }}
       </p>
       <template v-if="mayDecide">
         <select v-model="choice" aria-label="decision">

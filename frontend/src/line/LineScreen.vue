@@ -36,11 +36,15 @@ const card = ref<InstanceType<typeof PartCards> | null>(null)
 const tab = ref<Tab>('condition')
 
 const unread = computed(() => {
-  const read = new Set((strip.answer.value?.acknowledged ?? []).map((each) => each.caution))
+  const read = new Set(
+    (strip.answer.value?.acknowledged ?? []).filter((each) => !each.from_file).map((each) => each.caution),
+  )
   return cautions.value.filter((each) => each.stage === 'strip' && !read.has(each.caution))
 })
 const atInspection = computed(() => {
-  const read = new Set((strip.answer.value?.acknowledged ?? []).map((each) => each.caution))
+  const read = new Set(
+    (strip.answer.value?.acknowledged ?? []).filter((each) => !each.from_file).map((each) => each.caution),
+  )
   return cautions.value.find((each) => each.stage === 'inspect' && !read.has(each.caution))
 })
 const gated = computed(() => strip.answer.value !== null && unread.value.length > 0)

@@ -106,6 +106,7 @@ defineExpose({
       :part="part"
       :verdict="live.answer.value?.verdicts[part.key]"
       :decision="strip.standing.value.get(part.key)"
+      :in-file="strip.answer.value?.decisions.find((each) => each.from_file && each.part === part.key)"
       :judged-by="strip.answer.value?.judged_by[part.key]"
       :contradictions="contradicting"
       :bench-id="strip.answer.value?.on_bench[part.key]"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, onScopeDispose, ref, watch } from 'vue'
 import type { Schemas } from '@/api/client'
+import { useSession } from '@/api/session'
 import type { usePhotos } from './usePhotos'
 
 /** Photos of one part: dropped, pasted from the camera, shown small; those not yet sent say so. */
@@ -10,6 +11,7 @@ const props = defineProps<{
   keeper: ReturnType<typeof usePhotos>
 }>()
 const emit = defineEmits<{ mark: [photo: Schemas['PhotoHead']] }>()
+const session = useSession()
 const picker = ref<HTMLInputElement | null>(null)
 const over = ref(false)
 const own = computed(() => props.photos.filter((each) => each.part === props.part))
@@ -60,7 +62,9 @@ defineExpose({ open: () => picker.value?.click() })
         <button type="button" class="plain" @click="emit('mark', photo)">
           {{ photo.place_x === null ? 'mark' : 'marked' }}
         </button>
-        <button type="button" class="plain" @click="keeper.remove(photo)">out</button>
+        <button v-if="session.may('delete')" type="button" class="plain" @click="keeper.remove(photo)">
+          delete
+        </button>
       </figcaption>
     </figure>
     <figure v-for="each in waits" :key="each.id" class="waits">

@@ -2,6 +2,7 @@
 import Textarea from 'primevue/textarea'
 import { nextTick, ref } from 'vue'
 import type { Schemas } from '@/api/client'
+import { useSession } from '@/api/session'
 import VerdictMark from '@/drawing/VerdictMark.vue'
 
 /** What is unproven about the line in hand, in words; each can be passed with a reason that stays on record. */
@@ -10,6 +11,7 @@ const props = defineProps<{
   placed: boolean
   pass: (light: Schemas['Light'], reason: string) => Promise<boolean>
 }>()
+const session = useSession()
 const asking = ref<string | null>(null)
 const reason = ref('')
 const TITLES: Record<string, string> = {
@@ -59,7 +61,10 @@ async function give(light: Schemas['Light']): Promise<void> {
         <p>{{ light.words }}</p>
         <p v-if="light.passed_reason" class="doubt">{{ light.passed_by }}: {{ light.passed_reason }}</p>
         <template v-else-if="light.state !== 'holds' && !placed">
-          <form v-if="asking === light.light" class="reason" @submit.prevent="give(light)">
+          <p v-if="!session.may('override')" class="faint">
+            {{ session.person?.name }} ({{ session.person?.role }}) may not override it: ask someone who may.
+          </p>
+          <form v-else-if="asking === light.light" class="reason" @submit.prevent="give(light)">
             <Textarea
               v-model="reason"
               rows="2"

@@ -25,7 +25,7 @@ const sheet = computed(
     sheets.value[0] ??
     null,
 )
-const mayPlace = computed(() => ['buyer', 'owner'].includes(session.person?.role ?? ''))
+const mayPlace = computed(() => session.may('place_order'))
 
 async function load(): Promise<void> {
   const { answer, refusal: why } = await told(api.GET('/api/orders'))
@@ -59,6 +59,7 @@ function quantity(each: Schemas['OrderLine'], to: number): void {
     )
 }
 function drop(each: Schemas['OrderLine']): void {
+  if (!session.may('delete')) return
   void after(
     told(
       api.DELETE('/api/orders/lines/{line_id}', {
@@ -185,7 +186,7 @@ onMounted(load)
           <span v-else-if="!sheet.ready"
             >Gate shut: {{ sheet.lines.reduce((n, l) => n + l.open_lights, 0) }} unproven</span
           >
-          <span v-else-if="!mayPlace">Ready: a buyer places it</span
+          <span v-else-if="!mayPlace">Ready: someone who may place orders is needed</span
           ><span v-else>Place {{ sheet.number }}</span
           ><kbd>Ctrl Enter</kbd>
         </button>

@@ -9,11 +9,15 @@ import VerdictMark from '@/drawing/VerdictMark.vue'
 import { useJob, type Stage } from '@/job/useJob'
 import { useKinds } from '@/job/useKinds'
 import SignIn from './SignIn.vue'
+import TitlePage from './TitlePage.vue'
 import { useCaliper } from './caliper'
 import { useHand } from './hand'
 import { useKeys } from './useKeys'
 
 const KeysHelp = defineAsyncComponent(() => import('./KeysHelp.vue'))
+const FirstStart = defineAsyncComponent(() => import('./FirstStart.vue'))
+const ChooseSecret = defineAsyncComponent(() => import('./ChooseSecret.vue'))
+const OwnDoor = defineAsyncComponent(() => import('./OwnDoor.vue'))
 const session = useSession()
 const saving = useSaving()
 const job = useJob()
@@ -23,9 +27,12 @@ const kinds = useKinds()
 const route = useRoute()
 const router = useRouter()
 const showKeys = ref(false)
+const showDoor = ref(false)
 const line = ref<InstanceType<typeof CounterLine> | null>(null)
 const atCounter = computed(() => route.name === 'counter')
 
+/** Who is signed in with a PIN of their own. */
+const atWork = computed(() => (session.person?.choose_secret === false ? session.person.person_id : 0))
 const target = computed(() => {
   const parts = job.state?.parts ?? []
   const current = parts.find((part) => String(part.part.part_id) === route.params.partId)
@@ -45,21 +52,18 @@ async function goTo(stage: Stage): Promise<void> {
   await router.push(to(stage))
 }
 watch(
-  () => [route.params.number, session.person?.person_id] as const,
+  () => [route.params.number, atWork.value] as const,
   ([number, who]) => {
     if (who && typeof number === 'string' && number !== job.state?.job.number) void job.take(number)
   },
   { immediate: true },
 )
-watch(
-  () => session.person?.person_id,
-  (who) => {
-    if (!who) return
-    void job.loadInstruments()
-    void caliper.look()
-    void kinds.load()
-  },
-)
+watch(atWork, (who) => {
+  if (!who) return
+  void job.loadInstruments()
+  void caliper.look()
+  void kinds.load()
+})
 watch(
   () => saving.revision,
   () => void job.refresh(),
@@ -92,7 +96,16 @@ onMounted(() => {
       this machine.
     </p>
   </div>
+  <FirstStart v-else-if="!session.person && session.needsOwner" />
   <SignIn v-else-if="!session.person" />
+  <TitlePage v-else-if="session.person.choose_secret">
+    <h2>Welcome, {{ session.person.name }}.</h2>
+    <p>
+      Choose a PIN or password that only you know: what you decide here is signed with your name. Six figures
+      will do.
+    </p>
+    <ChooseSecret first />
+  </TitlePage>
   <div v-else class="shell">
     <header>
       <RouterLink :to="{ name: 'counter' }" class="word" aria-label="Ample, to the Counter">Ample</RouterLink>
@@ -116,7 +129,7 @@ onMounted(() => {
         </RouterLink>
       </nav>
       <nav v-else class="stages">
-        <RouterLink :to="{ name: 'shop' }" :class="{ on: route.name === 'shop' }">Shop</RouterLink>
+        <RouterLink :to="{ name: 'shop' }" :class="{ on: route.path.startsWith('/shop') }">Shop</RouterLink>
         <RouterLink :to="{ name: 'order' }" :class="{ on: route.name === 'order' }">Order sheets</RouterLink>
       </nav>
     </header>
@@ -156,11 +169,12 @@ onMounted(() => {
         ><button type="button" @click="showKeys = true">keys <kbd>?</kbd></button></span
       >
       <button type="button" @click="hand.toggleNight()">{{ hand.night ? 'day' : 'night' }} shift</button>
-      <button type="button" title="sign out" @click="session.signOut()">
+      <button type="button" title="sign out, or change your PIN" @click="showDoor = true">
         <strong>{{ session.person.name }}</strong> ({{ session.person.role }}) sign out
       </button>
     </footer>
     <KeysHelp v-if="showKeys" @close="showKeys = false" />
+    <OwnDoor v-if="showDoor" @close="showDoor = false" />
   </div>
 </template>
 

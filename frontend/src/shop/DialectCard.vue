@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
 import { api, told, withKey, type Refusal, type Schemas } from '@/api/client'
+import { useSession } from '@/api/session'
 import ChoiceChips from '@/entry/ChoiceChips.vue'
 
 /** Makers' and markets' codes: read as they are, or put in as lines; each is tried before it is kept. */
 type Code = Schemas['DialectCode']
 const COLUMNS = ['code', 'place', 'attribute', 'value', 'meaning', 'basis', 'kinds', 'example'] as const
 const EXAMPLE = 'QS,suffix,closure,seal_two,"contact seals, both sides",a list'
+const session = useSession()
 const dialects = ref<Schemas['DialectRecord'][]>([])
 const shown = ref('')
 const name = ref('')
@@ -85,7 +87,9 @@ onMounted(load)
       :chosen="shown"
       @choose="shown = $event"
     >
-      <button type="button" class="plain" @click="edit">Change these</button>
+      <button v-if="held && session.may('lists')" type="button" class="plain" @click="edit">
+        Change these
+      </button>
     </ChoiceChips>
     <dl class="codes">
       <template v-for="each in codes" :key="each.code + each.value">
@@ -95,7 +99,7 @@ onMounted(load)
         </dd>
       </template>
     </dl>
-    <form class="put" @submit.prevent="keep">
+    <form v-if="session.may('lists')" class="put" @submit.prevent="keep">
       <label>whose codes <input v-model="name" name="dialect-name" maxlength="40" required /></label>
       <label
         >one code a line: code, prefix or suffix, what it sets, to what, meaning, where it is said, kinds,

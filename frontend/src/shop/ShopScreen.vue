@@ -3,13 +3,18 @@ import { computed, onMounted, reactive, ref } from 'vue'
 import { api, told, withKey, type Refusal, type Schemas } from '@/api/client'
 import VerdictMark from '@/drawing/VerdictMark.vue'
 import ChoiceChips from '@/entry/ChoiceChips.vue'
+import { useSession } from '@/api/session'
 import { useJob } from '@/job/useJob'
 import { useCaliper } from '@/shell/caliper'
 import BackupCard from './BackupCard.vue'
 import DialectCard from './DialectCard.vue'
+import PriceListCard from './PriceListCard.vue'
+import ShopPages from './ShopPages.vue'
 
 /** The shop's own: instruments with their certificates, calipers that send, makers' and markets' codes. */
 const job = useJob()
+const session = useSession()
+const mayTool = computed(() => session.may('instruments'))
 const caliper = useCaliper()
 const refusal = ref<Refusal | null>(null)
 const own = computed(() => job.instruments.filter((each) => each.calibrated_on))
@@ -84,74 +89,92 @@ onMounted(() => {
 </script>
 
 <template>
-  <main class="shop">
-    <p v-if="refusal" class="stop wide" role="alert">{{ refusal.message }} {{ refusal.hint }}</p>
-    <section aria-label="instruments">
-      <h1>Instruments</h1>
-      <article v-for="each in own" :key="each.name" class="tool">
-        <VerdictMark :state="each.overdue ? 'does_not_hold' : 'holds'" silent />
-        <div>
-          <b>{{ each.name }}</b>
-          <p :class="each.overdue ? 'att' : 'faint'">{{ each.words }}</p>
-        </div>
-        <p class="fig u">±{{ each.outside_u_mm }}<em>outside</em></p>
-        <p class="fig u">±{{ each.inside_u_mm }}<em>inside, mm</em></p>
-        <button type="button" class="plain" @click="checkedToday(each)">checked today</button>
-      </article>
-      <button v-if="!adding" type="button" class="plain" @click="adding = true">Add an instrument</button>
-      <form v-else class="add" @submit.prevent="add">
-        <label>name <input v-model="made.name" name="instrument-name" maxlength="40" required /></label>
-        <ChoiceChips
-          label="kind"
-          :options="KINDS"
-          :chosen="made.kind"
-          @choose="made.kind = $event as typeof made.kind"
-        />
-        <div class="row">
-          <label
-            >± outside, mm <input v-model.number="made.outside_u_mm" type="number" step="any" min="0.0001"
-          /></label>
-          <label
-            >± inside, mm <input v-model.number="made.inside_u_mm" type="number" step="any" min="0.0001"
-          /></label>
-          <label>calibrated on <input v-model="made.calibrated_on" type="date" :max="today" /></label>
-          <label
-            >good for, months <input v-model.number="made.months_valid" type="number" min="1" max="120"
-          /></label>
-        </div>
-        <button type="submit" class="go small">Keep</button>
-        <button type="button" class="plain" @click="adding = false">Leave</button>
-      </form>
-      <h1 class="second">Calipers that send</h1>
-      <article v-for="each in caliper.calipers" :key="each.caliper_id" class="tool">
-        <VerdictMark :state="each.state === 'linked' ? 'holds' : 'not_proven'" silent />
-        <div>
-          <b>{{ each.name }}</b>
-          <p :class="each.state === 'linked' ? 'faint' : 'att'">
-            {{ each.state === 'linked' ? 'linked' : each.words }}
-          </p>
-        </div>
-        <p class="fig u">{{ each.battery_percent ?? '–' }}<em>battery, %</em></p>
-        <p class="fig u">
-          {{ each.port }}<em>{{ each.host }}</em>
+  <div class="shop-pages">
+    <ShopPages />
+    <main class="shop">
+      <p v-if="refusal" class="stop wide" role="alert">{{ refusal.message }} {{ refusal.hint }}</p>
+      <section aria-label="instruments">
+        <h1>Instruments</h1>
+        <p v-if="!own.length" class="faint">
+          None yet. Until then a reading has the usual uncertainty of its kind of instrument.
         </p>
-        <button type="button" class="plain" @click="drop(each.caliper_id)">unlink</button>
-      </article>
-      <form class="row link" @submit.prevent="addCaliper">
-        <label>instrument <input v-model="link.name" name="caliper-name" maxlength="40" required /></label>
-        <label>address <input v-model="link.host" name="caliper-host" maxlength="100" required /></label>
-        <label
-          >port <input v-model="link.port" name="caliper-port" inputmode="numeric" maxlength="5" required
-        /></label>
-        <button type="submit" class="plain">Link it</button>
-      </form>
-      <BackupCard />
-    </section>
-    <DialectCard />
-  </main>
+        <article v-for="each in own" :key="each.name" class="tool">
+          <VerdictMark :state="each.overdue ? 'does_not_hold' : 'holds'" silent />
+          <div>
+            <b>{{ each.name }}</b>
+            <p :class="each.overdue ? 'att' : 'faint'">{{ each.words }}</p>
+          </div>
+          <p class="fig u">±{{ each.outside_u_mm }}<em>outside</em></p>
+          <p class="fig u">±{{ each.inside_u_mm }}<em>inside, mm</em></p>
+          <button v-if="mayTool" type="button" class="plain" @click="checkedToday(each)">
+            checked today
+          </button>
+        </article>
+        <button v-if="mayTool && !adding" type="button" class="plain" @click="adding = true">
+          Add an instrument
+        </button>
+        <form v-else-if="mayTool" class="add" @submit.prevent="add">
+          <label>name <input v-model="made.name" name="instrument-name" maxlength="40" required /></label>
+          <ChoiceChips
+            label="kind"
+            :options="KINDS"
+            :chosen="made.kind"
+            @choose="made.kind = $event as typeof made.kind"
+          />
+          <div class="row">
+            <label
+              >± outside, mm <input v-model.number="made.outside_u_mm" type="number" step="any" min="0.0001"
+            /></label>
+            <label
+              >± inside, mm <input v-model.number="made.inside_u_mm" type="number" step="any" min="0.0001"
+            /></label>
+            <label>calibrated on <input v-model="made.calibrated_on" type="date" :max="today" /></label>
+            <label
+              >good for, months <input v-model.number="made.months_valid" type="number" min="1" max="120"
+            /></label>
+          </div>
+          <button type="submit" class="go small">Keep</button>
+          <button type="button" class="plain" @click="adding = false">Leave</button>
+        </form>
+        <h1 class="second">Calipers that send</h1>
+        <article v-for="each in caliper.calipers" :key="each.caliper_id" class="tool">
+          <VerdictMark :state="each.state === 'linked' ? 'holds' : 'not_proven'" silent />
+          <div>
+            <b>{{ each.name }}</b>
+            <p :class="each.state === 'linked' ? 'faint' : 'att'">
+              {{ each.state === 'linked' ? 'linked' : each.words }}
+            </p>
+          </div>
+          <p class="fig u">{{ each.battery_percent ?? '–' }}<em>battery, %</em></p>
+          <p class="fig u">
+            {{ each.port }}<em>{{ each.host }}</em>
+          </p>
+          <button v-if="mayTool" type="button" class="plain" @click="drop(each.caliper_id)">unlink</button>
+        </article>
+        <form v-if="mayTool" class="row link" @submit.prevent="addCaliper">
+          <label>instrument <input v-model="link.name" name="caliper-name" maxlength="40" required /></label>
+          <label>address <input v-model="link.host" name="caliper-host" maxlength="100" required /></label>
+          <label
+            >port <input v-model="link.port" name="caliper-port" inputmode="numeric" maxlength="5" required
+          /></label>
+          <button type="submit" class="plain">Link it</button>
+        </form>
+        <BackupCard />
+      </section>
+      <div>
+        <DialectCard />
+        <PriceListCard v-if="session.may('lists')" />
+      </div>
+    </main>
+  </div>
 </template>
 
 <style scoped>
+.shop-pages {
+  display: grid;
+  grid-template-rows: auto minmax(0, 1fr);
+  height: 100%;
+}
 .shop {
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(0, 1.25fr);

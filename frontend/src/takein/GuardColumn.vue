@@ -74,16 +74,26 @@ function time(at: string): string {
     </template>
     <template v-for="group in groups" :key="group.name">
       <h2>{{ group.words }}</h2>
-      <article v-for="each in group.cards" :key="each.caution" :class="{ read: each.read }">
+      <article
+        v-for="each in group.cards"
+        :key="each.caution"
+        :class="{ read: each.read && !each.read.from_file }"
+      >
         <h3>{{ each.title }}</h3>
         <p>{{ each.do }}</p>
         <p v-if="each.licence" class="att">
           <b>Only: {{ each.licence }}.</b>
         </p>
         <p v-if="each.read" class="faint">
-          read by {{ each.read.person }}, {{ time(each.read.acknowledged_at) }}
+          read by {{ each.read.person }}, {{ time(each.read.acknowledged_at)
+          }}{{ each.read.from_file ? ', from the file' : '' }}
         </p>
-        <button v-else type="button" class="chip" @click="emit('acknowledge', each.caution)">
+        <button
+          v-if="!each.read || each.read.from_file"
+          type="button"
+          class="chip"
+          @click="emit('acknowledge', each.caution)"
+        >
           I have read it<kbd v-if="each.caution === first">Alt a</kbd>
         </button>
       </article>

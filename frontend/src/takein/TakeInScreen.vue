@@ -42,7 +42,9 @@ const onLine = computed(() =>
 const leading = computed(() => answer.value?.causes.causes[0])
 const outside = computed(() => leading.value?.lies === 'outside')
 const unread = computed(() => {
-  const read = new Set((answer.value?.acknowledged ?? []).map((each) => each.caution))
+  const read = new Set(
+    (answer.value?.acknowledged ?? []).filter((each) => !each.from_file).map((each) => each.caution),
+  )
   return (answer.value?.cautions ?? []).find((each) => each.stage === 'strip' && !read.has(each.caution))
 })
 function check(cause: string, result: 'found' | 'cleared'): void {
