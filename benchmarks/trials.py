@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import itertools
 from dataclasses import dataclass, field
 
 import numpy as np
@@ -65,7 +66,7 @@ class Tally:
     def table(self) -> list[dict[str, float]]:
         """Shown against right, by bin, with binomial intervals."""
         rows = []
-        for low, high in zip(BINS, BINS[1:], strict=False):
+        for low, high in itertools.pairwise(BINS):
             inside = [(p, ok) for p, ok in self.shown if low <= p < high]
             if inside:
                 hits = sum(ok for _, ok in inside)
@@ -77,7 +78,7 @@ class Tally:
 
 def _gap(shown: list[tuple[float, bool]]) -> float:
     total = 0.0
-    for low, high in zip(BINS, BINS[1:], strict=False):
+    for low, high in itertools.pairwise(BINS):
         inside = [(p, ok) for p, ok in shown if low <= p < high]
         if inside:
             gap = abs(np.mean([p for p, _ in inside]) - np.mean([ok for _, ok in inside]))

@@ -34,9 +34,11 @@ class Browser:
         self.token = ""
 
     def ask(self, method, path, body=None, **headers):
-        kind = http.client.HTTPSConnection if self._context else http.client.HTTPConnection
-        more = {"context": self._context} if self._context else {}
-        connection = kind(self._host, self._port, timeout=20, **more)
+        connection = (
+            http.client.HTTPSConnection(self._host, self._port, timeout=20, context=self._context)
+            if self._context
+            else http.client.HTTPConnection(self._host, self._port, timeout=20)
+        )
         sent = {"Cookie": "; ".join(f"{k}={v}" for k, v in self.cookies.items()), "X-CSRF-Token": self.token}
         sent |= {"Idempotency-Key": secrets.token_hex(12), "Content-Type": "application/json"}
         if self._context:

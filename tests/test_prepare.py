@@ -41,7 +41,7 @@ def test_a_failed_step_shows_the_end_of_what_it_said():
 
 
 def test_a_missing_package_without_root_is_one_line(monkeypatch):
-    monkeypatch.setattr(prepare.os, "geteuid", lambda: 1000)
+    monkeypatch.setattr(os, "geteuid", lambda: 1000)
     with pytest.raises(prepare.Missing, match="As root: apt-get install left-pad"):
         prepare.debian_package("left-pad", "/nonexistent")
 

@@ -4,12 +4,13 @@ import os
 import re
 import subprocess
 import sys
+from functools import partial
 from pathlib import Path
 
 import pytest
 
 from ample.core.errors import Conflict
-from ample.store import Database
+from ample.store import Database, Transaction
 from ample.store.database import Address
 from ample.store.dump import check_dump
 from ample.store.migrate import migrate, of_a_newer_program, pending
@@ -43,7 +44,7 @@ def held(url):
     try:
         tables = ("people", "jobs", "parts", "readings", "audit", "gate_passes", "photos")
         return {
-            name: database.run(lambda t, n=name: t.single_value(f"SELECT COUNT(*) FROM {n}"))
+            name: database.run(partial(Transaction.single_value, sql=f"SELECT COUNT(*) FROM {name}"))
             for name in tables
         }
     finally:

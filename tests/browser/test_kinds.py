@@ -1,6 +1,7 @@
 """The Bench for every kind of bearing: pictures, questions, fields on the drawing, a caliper that sends."""
 
 import re
+from datetime import datetime
 
 import pytest
 from playwright.sync_api import expect
@@ -106,7 +107,7 @@ def test_the_caliper_lands_in_the_field_that_was_entered(person, make_part, own_
     database = Database(own_database.url)
     number, part = make_part()
     caliper = database.run(queries.all_calipers)[0]
-    now = "2026-01-01 00:00:00"
+    now = datetime(2026, 1, 1)
     database.run(lambda t: queries.set_state(t, caliper.caliper_id, "linked", "linked", 80, now))
 
     def send(typed, unit="mm"):
@@ -131,7 +132,7 @@ def test_the_caliper_lands_in_the_field_that_was_entered(person, make_part, own_
 def test_a_reading_beside_another_instruments_is_refused_in_words(person, make_part, own_database):
     database = Database(own_database.url)
     caliper = database.run(queries.all_calipers)[0]
-    now = "2026-01-01 00:00:00"
+    now = datetime(2026, 1, 1)
     database.run(lambda t: queries.set_state(t, caliper.caliper_id, "linked", "linked", 80, now))
     number, part = make_part()
     page = person().go(f"/jobs/{number}/parts/{part}/bench")

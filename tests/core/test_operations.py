@@ -3,6 +3,7 @@
 import json
 import subprocess
 import sys
+from typing import Any
 
 import pytest
 from hypothesis import given
@@ -11,7 +12,7 @@ from hypothesis import strategies as st
 from ample.core.errors import AmpleError, BadInput
 from ample.core.operations import OPERATIONS, ask
 
-ASKED = {
+ASKED: dict[str, dict[str, Any]] = {
     "length": {"text": "1-1/8"},
     "limits": {"size_mm": 25, "zone": "k6"},
     "fit": {"size_mm": 25, "hole": "H7", "shaft": "k6"},

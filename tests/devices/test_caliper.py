@@ -1,5 +1,6 @@
 """The caliper that sends: its lines, and the link against the stand-in's real process."""
 
+import itertools
 import os
 import signal
 import socket
@@ -64,7 +65,7 @@ def test_lines_are_the_same_however_they_arrive(data, cuts):
     together = whole.feed(data)
     apart = []
     places = [0, *sorted(min(c, len(data)) for c in cuts), len(data)]
-    for start, stop in zip(places, places[1:], strict=False):
+    for start, stop in itertools.pairwise(places):
         apart += pieces.feed(data[start:stop])
     if all(len(line) <= LONGEST_LINE for line in data.split(b"\n")):
         assert apart == together

@@ -2,6 +2,8 @@
 
 import secrets
 import threading
+from datetime import datetime
+from typing import Any
 
 import pytest
 
@@ -123,7 +125,7 @@ def test_an_order_line_that_two_change_at_once_is_changed_by_one(app, ordered):
 
 # What a person saw is what he decides on -----------------------------------------------------------------
 
-SEATS = {
+SEATS: dict[str, Any] = {
     "turning": "shaft", "load": "light", "slides": False, "split": False, "warmer_inner_k": 10, "temperature_c": 20,
     "shaft": {"zone": "k5", "instrument": "micrometer", "planes": [["25.012", "25.012"]]},
     "housing": {"zone": "H7", "instrument": "bore_gauge", "planes": []},
@@ -203,7 +205,7 @@ def test_a_decision_is_made_on_the_findings_that_were_seen(a_part, as_role):
     """Alder sees a thread that runs; Wren changes it to tight; Alder's “reuse” was for the first."""
     number, _ = a_part()
     wren, marl = as_role("bench"), as_role("owner")
-    sheet = {"lines": [{"key": "main", "name": "shaft"}], "parts": [
+    sheet: dict[str, Any] = {"lines": [{"key": "main", "name": "shaft"}], "parts": [
         {"key": "ball", "line": "main", "kind": "ball_bearing", "findings": {"feel": "smooth", "tracks": "not_seen"}}]}  # fmt: skip
     wren.put(f"/api/jobs/{number}/line", {"version": 0, "sheet": sheet})
     part = marl.get(f"/api/jobs/{number}/line").get_json()
@@ -292,13 +294,13 @@ def test_two_calipers_that_send_at_once_lose_no_reading(database):
     seen_between = []
 
     def slow(t):
-        queries.add_reading(t, one, "1.00", "mm", queries.datetime.now())
+        queries.add_reading(t, one, "1.00", "mm", datetime.now())
         first_has_number.set()
         second_done.wait(1.0)  # it may be made to wait for us: that is what keeps the order
 
     def quick():
         first_has_number.wait(5)
-        database.run(lambda t: queries.add_reading(t, two, "2.00", "mm", queries.datetime.now()))
+        database.run(lambda t: queries.add_reading(t, two, "2.00", "mm", datetime.now()))
         seen_between.extend(database.run(lambda t: queries.readings_after(t, after)))
         second_done.set()
 

@@ -5,13 +5,14 @@ import subprocess
 import sys
 import threading
 import time
+from functools import partial
 from pathlib import Path
 
 import pymysql
 import pytest
 
 from ample.core.errors import AmpleError
-from ample.store import Database
+from ample.store import Database, Transaction
 from ample.store.dump import HEAD, check_dump, write_dump
 from ample.store.migrate import migrate
 from ample.store.presence import Presence
@@ -34,7 +35,7 @@ def quiet(_):
 
 def held(url):
     database = Database(url)
-    found = {name: database.run(lambda t, q=sql: t.rows(q)) for name, sql in QUESTIONS.items()}
+    found = {name: database.run(partial(Transaction.rows, sql=sql)) for name, sql in QUESTIONS.items()}
     database.close()
     return found
 
@@ -307,7 +308,7 @@ def test_two_restores_at_once_are_one(other):
         except AmpleError as error:
             told.append(error.code)
         except pymysql.err.Error as error:
-            told.append(error)
+            told.append(repr(error))
 
     threads = [threading.Thread(target=one) for _ in range(2)]
     for thread in threads:

@@ -1,8 +1,9 @@
 import secrets
+from typing import Any
 
 import pytest
 
-SHEET = {
+SHEET: dict[str, Any] = {
     "marking": "62?5 2R",
     "condition": "worn",
     "kind": "ball",

@@ -2,6 +2,7 @@
 
 import socket
 import threading
+from typing import cast
 
 import pytest
 
@@ -9,6 +10,7 @@ from ample.core.errors import BadInput
 from ample.devices.link import CaliperLink
 from ample.shop.calipers.networks import NotAllowedThere, allowed_address, checked_network, may_be_at
 from ample.shop.calipers.records import Caliper
+from ample.store import Transaction
 
 
 @pytest.mark.parametrize(
@@ -94,7 +96,7 @@ def test_the_link_itself_goes_nowhere_else(database):
             said.append(values["words"])
             heard.set()
 
-    link = CaliperLink(caliper, [], lambda work: work(Spy()))
+    link = CaliperLink(caliper, [], lambda work: work(cast(Transaction, Spy())))
     link.start()
     assert heard.wait(10)
     link.end()

@@ -2,6 +2,7 @@
 
 import gzip
 from datetime import datetime
+from functools import partial
 from pathlib import Path
 
 import pytest
@@ -14,7 +15,7 @@ from ample.shop.orders.actions import orders_of
 from ample.shop.takein.actions import open_cautions, save_take_in, take_in_of
 from ample.shop.takein.records import TakeInSave
 from ample.shop.upgrade import bring_up_to_date
-from ample.store import Database
+from ample.store import Database, Transaction
 from ample.store.dump import check_dump, rows_of
 from ample.store.migrate import EARLIER, migrate
 from ample.store.restore import restore
@@ -123,7 +124,7 @@ def test_a_shop_of_the_ninth_step_opens_with_all_it_holds(own_server):
     assert bring_up_to_date(database) == 0
     for table in HELD:
         assert (
-            database.run(lambda t, n=table: t.single_value(f"SELECT COUNT(*) FROM {n}"))
+            database.run(partial(Transaction.single_value, sql=f"SELECT COUNT(*) FROM {table}"))
             == contents.counts[table]
         )
     typed = [row.split(",")[3].strip("'") for table, row in rows_of(NINTH_STEP) if table == "readings"]

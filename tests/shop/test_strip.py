@@ -293,7 +293,7 @@ def test_changing_the_cost_of_coming_back_judges_again(a_job):
 def test_the_longest_line_with_all_that_can_be_said_is_kept(a_job):
     client, number = a_job()
     held = {"drive": "x" * 40, "also_holds": "y" * 80, "torque_source": "z" * 80, "thread": "M8"}
-    full = {"name": "n" * 80, "note": "o" * 200, "marking": "m" * 60, "fastener": held}
+    full: dict[str, object] = {"name": "n" * 80, "note": "o" * 200, "marking": "m" * 60, "fastener": held}
     full["settings"] = [{"key": f"set{n}", "first": "1" * 40, "second": "1" * 40} for n in range(3)]
     parts = [part(f"part{n:03d}", "screw", **full) for n in range(400)]
     assert len(json.dumps(parts)) > 250_000

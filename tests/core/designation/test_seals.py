@@ -110,7 +110,7 @@ RUBBERS = [("material", "NBR"), ("material", "FKM"), ("material", "EPDM"), ("mat
 @given(st.sampled_from(listed_specs()), st.sampled_from(["standard", "market", "words"]), st.sampled_from([None, *RUBBERS]),
        st.sampled_from([None, "70", "75", "90"]))  # fmt: skip
 def test_what_is_written_is_read_again(spec, habit, rubber, hard):
-    marked = ()
+    marked: tuple[tuple[str, str], ...] = ()
     if rubber and spec.family in ("lip_seal", "o_ring", "hydraulic_seal"):
         marked = (rubber,)
         if hard and "hardness_shore_a" in SEALS[spec.family].marked:

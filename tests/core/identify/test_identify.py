@@ -19,7 +19,7 @@ from ample.core.identify.model import (
 )
 from ample.core.identify.posterior import learnt, measure
 from ample.core.identify.unlisted import GRIDS, grid_near
-from ample.core.parts import BEARING, Limits
+from ample.core.parts import BEARING, BearingSpec, Limits
 from ample.core.sizes import default_instrument
 
 CALIPER = default_instrument("caliper")
@@ -100,7 +100,9 @@ def test_no_hint_where_the_unit_is_right():
 def test_a_half_worn_marking_narrows_the_sizes():
     found = identify(CATALOGUE, seen(bore=24.99, outside=52.02), decode("62?5 2R"))
     assert found.candidates[0].probability > 0.99
-    assert found.candidates[0].variants[0].entry.spec.closure == "seal_two"
+    first = found.candidates[0].variants[0].entry.spec
+    assert isinstance(first, BearingSpec)
+    assert first.closure == "seal_two"
 
 
 def test_a_marking_alone_ranks_its_readings():

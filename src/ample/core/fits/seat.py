@@ -73,7 +73,7 @@ class SeatCheck:
     sources: tuple[str, ...]
 
 
-def check_seat(
+def check_seat(  # noqa: PLR0913 - each is a fact that is measured apart
     part: str,
     nominal_mm: float,
     readings_mm: Sequence[Sequence[float]],

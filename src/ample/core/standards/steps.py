@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import itertools
 from bisect import bisect_left
 from dataclasses import dataclass
 from typing import Generic, TypeVar
@@ -43,7 +44,7 @@ class Steps(Generic[T]):
 
 def read_steps(rows: list[tuple[float, float, T]], includes_lowest: bool = False) -> Steps[T]:
     """Build steps from rows (over, up to, value) and check that they leave no gap."""
-    for (_, upper, _), (lower, _, _) in zip(rows, rows[1:], strict=False):
+    for (_, upper, _), (lower, _, _) in itertools.pairwise(rows):
         if upper != lower:
             raise ValueError(f"a gap between {upper} and {lower} mm")
     return Steps(
