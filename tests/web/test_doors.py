@@ -103,3 +103,35 @@ def test_a_route_that_says_nothing_stops_the_start():
     forgetful.add_url_rule("/forgotten", "forgotten", lambda: "")
     with pytest.raises(RuntimeError, match="does not say what it needs"):
         every_route_says_what_it_needs(forgetful)
+
+
+def test_the_document_tells_who_may_ask_and_with_which_headers(app):
+    for path, methods in app.api_doc["paths"].items():
+        for method, operation in methods.items():
+            named = {each["name"] for each in operation.get("parameters", []) if each["in"] == "header"}
+            if method == "get" or path.startswith("/api/calc/"):
+                assert named == set(), path
+            else:
+                assert "X-CSRF-Token" in named, path
+            assert "503" in operation["responses"], path
+            assert ("401" in operation["responses"]) or operation["security"] == [], path
+
+
+def test_each_write_that_keeps_something_asks_for_its_key(app, clients):
+    """What the document says of the key is what the server asks: a valid write without it is refused."""
+    owner = clients("owner")
+    for path, body in (("/api/jobs", {"title": "No key"}), ("/api/people/1/end-sign-ins", None)):
+        named = {
+            each["name"]
+            for each in app.api_doc["paths"][path.replace("1", "{person_id}")]["post"]["parameters"]
+        }
+        assert "Idempotency-Key" in named
+        answer = owner.http.post(path, json=body, headers={"X-CSRF-Token": owner.token})
+        assert answer.get_json()["error"]["code"] == "no_idempotency_key"
+
+
+def test_raw_bodies_are_described(app):
+    photo = app.api_doc["paths"]["/api/jobs/{number}/photos"]["post"]["requestBody"]["content"]
+    assert sorted(photo) == ["image/jpeg", "image/png", "image/webp"]
+    file = app.api_doc["paths"]["/api/job-files"]["post"]["requestBody"]["content"]["application/json"]
+    assert file["schema"]["$ref"].rpartition("/")[2] in app.api_doc["components"]["schemas"]

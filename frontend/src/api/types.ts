@@ -13,7 +13,7 @@ export interface paths {
         };
         /**
          * The record of changes
-         * @description What was changed, newest first, by person, job and day.
+         * @description What was changed, newest first, by person, job and day. Needs the right `read_audit`: read the record of changes.
          */
         get: operations["history_audit_audit_get"];
         put?: never;
@@ -474,7 +474,7 @@ export interface paths {
         get?: never;
         /**
          * Where calipers may be
-         * @description Allow addresses and networks of the shop; this machine is always allowed.
+         * @description Allow addresses and networks of the shop; this machine is always allowed. Needs the right `people`: add people, change roles and rights, allow caliper addresses.
          */
         put: operations["calipers_set_networks_caliper_networks_put"];
         post?: never;
@@ -499,7 +499,7 @@ export interface paths {
         put?: never;
         /**
          * Link a caliper
-         * @description Link a caliper by its instrument's name and address.
+         * @description Link a caliper by its instrument's name and address. Needs the right `instruments`: keep instruments and link calipers.
          */
         post: operations["calipers_add_caliper_calipers_post"];
         delete?: never;
@@ -520,7 +520,7 @@ export interface paths {
         post?: never;
         /**
          * Unlink a caliper
-         * @description Unlink a caliper.
+         * @description Unlink a caliper. Needs the right `instruments`: keep instruments and link calipers.
          */
         delete: operations["calipers_drop_caliper_calipers__int_caliper_id__delete"];
         options?: never;
@@ -562,7 +562,7 @@ export interface paths {
         get: operations["catalogue_dialects_dialects_get"];
         /**
          * Keep a dialect
-         * @description Keep a maker's or market's codes; each is tried on its example first.
+         * @description Keep a maker's or market's codes; each is tried on its example first. Needs the right `lists`: change lists: makers' codes, catalogues and prices.
          */
         put: operations["catalogue_keep_dialect_dialects_put"];
         post?: never;
@@ -626,7 +626,7 @@ export interface paths {
         get: operations["instruments_instruments_instruments_get"];
         /**
          * Keep an instrument
-         * @description Keep an instrument with its certificate.
+         * @description Keep an instrument with its certificate. Needs the right `instruments`: keep instruments and link calipers.
          */
         put: operations["instruments_save_instrument_instruments_put"];
         post?: never;
@@ -647,7 +647,7 @@ export interface paths {
         put?: never;
         /**
          * Read a job file in
-         * @description Make a job of a file that was written out (JSON of the shape that the export answers, at most 64 MB).
+         * @description Make a job of a file that was written out (JSON of the shape that the export answers, at most 64 MB). Needs the right `import_job`: import job files.
          */
         post: operations["jobfile_import_job_job_files_post"];
         delete?: never;
@@ -795,7 +795,7 @@ export interface paths {
         put?: never;
         /**
          * A second person decides
-         * @description Keep a second person's decision about a doubtful part.
+         * @description Keep a second person's decision about a doubtful part. Needs the right `second_person`: decide on a part as a second person.
          */
         post: operations["line_decide_jobs__number__line__key__decision_post"];
         delete?: never;
@@ -924,7 +924,7 @@ export interface paths {
         post?: never;
         /**
          * Take a line off
-         * @description Take a line off an open sheet.
+         * @description Take a line off an open sheet. Needs the right `delete`: delete photos and order items.
          */
         delete: operations["orders_drop_line_orders_lines__int_line_id__delete"];
         options?: never;
@@ -943,7 +943,7 @@ export interface paths {
         put?: never;
         /**
          * Pass a light with a reason
-         * @description Pass what is unproven; the reason stays on record.
+         * @description Pass what is unproven; the reason stays on record. Needs the right `override`: override an order check with a reason.
          */
         post: operations["orders_pass_light_orders_lines__int_line_id__passes_post"];
         delete?: never;
@@ -963,7 +963,7 @@ export interface paths {
         put?: never;
         /**
          * Place a sheet
-         * @description Place a sheet through the gate.
+         * @description Place a sheet through the gate. Needs the right `place_order`: place orders.
          */
         post: operations["orders_place_orders__int_order_id__place_post"];
         delete?: never;
@@ -1067,7 +1067,7 @@ export interface paths {
         put?: never;
         /**
          * Say what a part is
-         * @description Say what a part is; how sure that is comes from the readings kept.
+         * @description Say what a part is; how sure that is comes from the readings kept. Needs the right `confirm`: confirm what a part is and choose its replacement.
          */
         post: operations["bench_choose_identity_parts__int_part_id__identification_post"];
         delete?: never;
@@ -1091,7 +1091,7 @@ export interface paths {
         put?: never;
         /**
          * Choose the replacement
-         * @description Choose what replaces a part.
+         * @description Choose what replaces a part. Needs the right `confirm`: confirm what a part is and choose its replacement.
          */
         post: operations["bench_choose_match_parts__int_part_id__match_post"];
         delete?: never;
@@ -1153,13 +1153,13 @@ export interface paths {
         };
         /**
          * Everybody, and who may do what
-         * @description Everybody, at work and at rest, and the table of rights.
+         * @description Everybody, at work and at rest, and the table of rights. Needs the right `people`: add people, change roles and rights, allow caliper addresses.
          */
         get: operations["people_people_people_get"];
         put?: never;
         /**
          * Add a person
-         * @description Add a person with a PIN that they replace at the first sign-in.
+         * @description Add a person with a PIN that they replace at the first sign-in. Needs the right `people`: add people, change roles and rights, allow caliper addresses.
          */
         post: operations["people_add_person_people_post"];
         delete?: never;
@@ -1178,7 +1178,7 @@ export interface paths {
         get?: never;
         /**
          * Change a person
-         * @description Another name or role; to rest, or back.
+         * @description Another name or role; to rest, or back. Needs the right `people`: add people, change roles and rights, allow caliper addresses.
          */
         put: operations["people_change_person_people__int_person_id__put"];
         post?: never;
@@ -1199,7 +1199,7 @@ export interface paths {
         put?: never;
         /**
          * Sign a person out everywhere
-         * @description Sign a person out on every machine.
+         * @description Sign a person out on every machine. Needs the right `people`: add people, change roles and rights, allow caliper addresses.
          */
         post: operations["people_end_sign_ins_people__int_person_id__end_sign_ins_post"];
         delete?: never;
@@ -1219,7 +1219,7 @@ export interface paths {
         put?: never;
         /**
          * A new PIN
-         * @description Give somebody a new PIN, which they replace at the next sign-in.
+         * @description Give somebody a new PIN, which they replace at the next sign-in. Needs the right `people`: add people, change roles and rights, allow caliper addresses.
          */
         post: operations["people_give_secret_people__int_person_id__secret_post"];
         delete?: never;
@@ -1244,7 +1244,7 @@ export interface paths {
         post?: never;
         /**
          * Take a photo out
-         * @description Take a photo out.
+         * @description Take a photo out. Needs the right `delete`: delete photos and order items.
          */
         delete: operations["photos_remove_photo_photos__int_photo_id__delete"];
         options?: never;
@@ -1303,7 +1303,7 @@ export interface paths {
         put?: never;
         /**
          * Read a price list in
-         * @description Keep the items, offers and stock of a list; rows that cannot be read are told with the reason.
+         * @description Keep the items, offers and stock of a list; rows that cannot be read are told with the reason. Needs the right `lists`: change lists: makers' codes, catalogues and prices.
          */
         post: operations["catalogue_read_price_list_price_lists_post"];
         delete?: never;
@@ -1322,7 +1322,7 @@ export interface paths {
         get?: never;
         /**
          * Give or take a right
-         * @description Give a right to a role, or take it.
+         * @description Give a right to a role, or take it. Needs the right `people`: add people, change roles and rights, allow caliper addresses.
          */
         put: operations["people_set_right_rights_put"];
         post?: never;
@@ -5599,6 +5599,15 @@ export interface operations {
                     "application/json": components["schemas"]["AuditAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Forbidden */
             403: {
                 headers: {
@@ -5619,6 +5628,15 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5657,6 +5675,15 @@ export interface operations {
             };
             /** @description Unauthorized */
             401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5733,8 +5760,35 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5766,8 +5820,35 @@ export interface operations {
                     "application/json": components["schemas"]["CausesAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5799,8 +5880,35 @@ export interface operations {
                     "application/json": components["schemas"]["CautionsAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5832,8 +5940,35 @@ export interface operations {
                     "application/json": components["schemas"]["DecodeAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5865,8 +6000,35 @@ export interface operations {
                     "application/json": components["schemas"]["EncodeAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5898,8 +6060,35 @@ export interface operations {
                     "application/json": components["schemas"]["FitAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5931,8 +6120,35 @@ export interface operations {
                     "application/json": components["schemas"]["FittedClearanceAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5964,8 +6180,35 @@ export interface operations {
                     "application/json": components["schemas"]["IdentifyAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5997,8 +6240,35 @@ export interface operations {
                     "application/json": components["schemas"]["InspectAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6030,8 +6300,35 @@ export interface operations {
                     "application/json": components["schemas"]["InterchangeAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6063,8 +6360,35 @@ export interface operations {
                     "application/json": components["schemas"]["InternalClearanceAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6096,8 +6420,35 @@ export interface operations {
                     "application/json": components["schemas"]["KindsAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6129,8 +6480,35 @@ export interface operations {
                     "application/json": components["schemas"]["LengthAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6162,8 +6540,35 @@ export interface operations {
                     "application/json": components["schemas"]["LimitsAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6195,8 +6600,35 @@ export interface operations {
                     "application/json": components["schemas"]["LineCheckAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6228,8 +6660,35 @@ export interface operations {
                     "application/json": components["schemas"]["NeedlesAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6261,8 +6720,35 @@ export interface operations {
                     "application/json": components["schemas"]["LimitsAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6294,8 +6780,35 @@ export interface operations {
                     "application/json": components["schemas"]["RubberAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6327,8 +6840,35 @@ export interface operations {
                     "application/json": components["schemas"]["SeatAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6360,8 +6900,35 @@ export interface operations {
                     "application/json": components["schemas"]["TradeAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6393,8 +6960,35 @@ export interface operations {
                     "application/json": components["schemas"]["ZoneAdviceAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6435,6 +7029,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Forbidden */
             403: {
                 headers: {
@@ -6471,6 +7074,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
         };
     };
     calipers_calipers_calipers_get: {
@@ -6493,8 +7105,35 @@ export interface operations {
                     "application/json": components["schemas"]["CalipersAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6535,6 +7174,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Forbidden */
             403: {
                 headers: {
@@ -6564,6 +7212,15 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6602,6 +7259,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Forbidden */
             403: {
                 headers: {
@@ -6638,6 +7304,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
         };
     };
     jobs_counter_counter_get: {
@@ -6660,8 +7335,35 @@ export interface operations {
                     "application/json": components["schemas"]["CounterAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6689,6 +7391,24 @@ export interface operations {
                     "application/json": components["schemas"]["DialectsAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
                 headers: {
@@ -6696,6 +7416,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ErrorAnswer"][];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
         };
@@ -6731,6 +7460,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Forbidden */
             403: {
                 headers: {
@@ -6767,6 +7505,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
         };
     };
     people_first_owner_first_owner_post: {
@@ -6789,6 +7536,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SessionAnswer"];
+                };
+            };
+            /** @description A header is missing or does not belong to the session. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
             /** @description Unauthorized */
@@ -6829,6 +7585,15 @@ export interface operations {
             };
             /** @description Too Many Requests */
             429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6930,6 +7695,24 @@ export interface operations {
                     "application/json": components["schemas"]["Instruments"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
                 headers: {
@@ -6937,6 +7720,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ErrorAnswer"][];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
         };
@@ -6972,6 +7764,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Forbidden */
             403: {
                 headers: {
@@ -6999,6 +7800,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
         };
     };
     jobfile_import_job_job_files_post: {
@@ -7008,7 +7818,11 @@ export interface operations {
             path?: never;
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JobFile"];
+            };
+        };
         responses: {
             /** @description Created */
             201: {
@@ -7021,6 +7835,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7073,6 +7896,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
         };
     };
     jobs_board_jobs_get: {
@@ -7093,6 +7925,24 @@ export interface operations {
                     "application/json": components["schemas"]["Board"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
                 headers: {
@@ -7100,6 +7950,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ErrorAnswer"][];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
         };
@@ -7135,8 +7994,35 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7166,6 +8052,24 @@ export interface operations {
                     "application/json": components["schemas"]["JobState"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -7177,6 +8081,15 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7209,6 +8122,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7252,6 +8174,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
         };
     };
     jobfile_export_job_jobs__number__file_get: {
@@ -7274,6 +8205,24 @@ export interface operations {
                     "application/json": components["schemas"]["JobFile"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -7285,6 +8234,15 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7314,6 +8272,24 @@ export interface operations {
                     "application/json": components["schemas"]["LineAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -7325,6 +8301,15 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7367,6 +8352,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Forbidden */
             403: {
                 headers: {
@@ -7396,6 +8390,15 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7435,6 +8438,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Forbidden */
             403: {
                 headers: {
@@ -7464,6 +8476,15 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7507,6 +8528,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Forbidden */
             403: {
                 headers: {
@@ -7536,6 +8566,15 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7578,6 +8617,24 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -7589,6 +8646,15 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7612,7 +8678,13 @@ export interface operations {
             };
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "image/jpeg": string;
+                "image/png": string;
+                "image/webp": string;
+            };
+        };
         responses: {
             /** @description Created */
             201: {
@@ -7625,6 +8697,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7677,6 +8758,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
         };
     };
     takein_take_in_jobs__number__take_in_get: {
@@ -7699,6 +8789,24 @@ export interface operations {
                     "application/json": components["schemas"]["TakeInAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -7710,6 +8818,15 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7752,6 +8869,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Forbidden */
             403: {
                 headers: {
@@ -7788,6 +8914,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
         };
     };
     orders_orders_orders_get: {
@@ -7808,6 +8943,24 @@ export interface operations {
                     "application/json": components["schemas"]["OrdersAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
                 headers: {
@@ -7815,6 +8968,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ErrorAnswer"][];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
         };
@@ -7850,6 +9012,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Forbidden */
             403: {
                 headers: {
@@ -7879,6 +9050,15 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7921,6 +9101,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Forbidden */
             403: {
                 headers: {
@@ -7950,6 +9139,15 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7990,6 +9188,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Forbidden */
             403: {
                 headers: {
@@ -8019,6 +9226,15 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8061,6 +9277,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Forbidden */
             403: {
                 headers: {
@@ -8090,6 +9315,15 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8132,6 +9366,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Forbidden */
             403: {
                 headers: {
@@ -8168,6 +9411,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
         };
     };
     orders_sheet_csv_orders__int_order_id__sheet_csv_get: {
@@ -8190,6 +9442,24 @@ export interface operations {
                     "text/csv": unknown;
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -8201,6 +9471,15 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8237,6 +9516,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Forbidden */
             403: {
                 headers: {
@@ -8273,6 +9561,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
         };
     };
     people_own_secret_own_secret_post: {
@@ -8295,6 +9592,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SessionAnswer"];
+                };
+            };
+            /** @description A header is missing or does not belong to the session. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
             /** @description Unauthorized */
@@ -8342,6 +9648,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
         };
     };
     bench_bench_parts__int_part_id__bench_get: {
@@ -8364,6 +9679,24 @@ export interface operations {
                     "application/json": components["schemas"]["BenchAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -8375,6 +9708,15 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8417,6 +9759,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Forbidden */
             403: {
                 headers: {
@@ -8446,6 +9797,15 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8488,6 +9848,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Forbidden */
             403: {
                 headers: {
@@ -8524,6 +9893,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
         };
     };
     bench_match_parts__int_part_id__match_get: {
@@ -8546,6 +9924,24 @@ export interface operations {
                     "application/json": components["schemas"]["MatchAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -8557,6 +9953,15 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8599,6 +10004,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Forbidden */
             403: {
                 headers: {
@@ -8635,6 +10049,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
         };
     };
     seats_seats_parts__int_part_id__seats_get: {
@@ -8657,6 +10080,24 @@ export interface operations {
                     "application/json": components["schemas"]["SeatsAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -8668,6 +10109,15 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8710,6 +10160,24 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -8730,6 +10198,15 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8763,6 +10240,33 @@ export interface operations {
                     "application/json": components["schemas"]["SeatsJudged"];
                 };
             };
+            /** @description A header is missing or does not belong to the session. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -8774,6 +10278,15 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8801,6 +10314,15 @@ export interface operations {
                     "application/json": components["schemas"]["PeopleAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Forbidden */
             403: {
                 headers: {
@@ -8817,6 +10339,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ErrorAnswer"][];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
         };
@@ -8852,6 +10383,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Forbidden */
             403: {
                 headers: {
@@ -8881,6 +10421,15 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8923,6 +10472,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Forbidden */
             403: {
                 headers: {
@@ -8952,6 +10510,15 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8990,6 +10557,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Forbidden */
             403: {
                 headers: {
@@ -9019,6 +10595,15 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9061,6 +10646,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Forbidden */
             403: {
                 headers: {
@@ -9090,6 +10684,15 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9132,6 +10735,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Forbidden */
             403: {
                 headers: {
@@ -9170,6 +10782,15 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9210,6 +10831,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Forbidden */
             403: {
                 headers: {
@@ -9255,6 +10885,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
         };
     };
     photos_picture_photos__int_photo_id__picture_get: {
@@ -9277,6 +10916,24 @@ export interface operations {
                     "image/jpeg": string;
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -9288,6 +10945,15 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9317,6 +10983,24 @@ export interface operations {
                     "image/jpeg": string;
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -9328,6 +11012,15 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9368,6 +11061,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Forbidden */
             403: {
                 headers: {
@@ -9397,6 +11099,15 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9437,6 +11148,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Forbidden */
             403: {
                 headers: {
@@ -9473,6 +11193,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
         };
     };
     people_who_session_get: {
@@ -9502,6 +11231,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"][];
                 };
             };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
         };
     };
     people_sign_in_sign_in_post: {
@@ -9524,6 +11262,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SessionAnswer"];
+                };
+            };
+            /** @description A header is missing or does not belong to the session. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
             /** @description Unauthorized */
@@ -9571,6 +11318,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
         };
     };
     people_sign_out_sign_out_post: {
@@ -9591,6 +11347,33 @@ export interface operations {
                     "application/json": components["schemas"]["SessionAnswer"];
                 };
             };
+            /** @description A header is missing or does not belong to the session. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
                 headers: {
@@ -9598,6 +11381,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ErrorAnswer"][];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
         };
@@ -9620,6 +11412,24 @@ export interface operations {
                     "application/json": components["schemas"]["UnitModels"];
                 };
             };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
                 headers: {
@@ -9627,6 +11437,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ErrorAnswer"][];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
         };
@@ -9655,6 +11474,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9691,6 +11519,15 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -29,6 +29,7 @@ from ample.store import Database
 from ample.web.calc import calc
 from ample.web.errors import handle_errors, invalid
 from ample.web.health import Backup, Health, HealthKeeper, backup_of
+from ample.web.openapi import complete
 from ample.web.security import csrf, every_route_says_what_it_needs, guard
 from ample.web.settings import Settings
 
@@ -98,6 +99,7 @@ def create_app(settings: Settings | None = None) -> OpenAPI:
     csrf.exempt(calc)
     _own_routes(app, HealthKeeper(database, known.home), known.home)
     every_route_says_what_it_needs(app)
+    complete(app)
     return app
 
 
