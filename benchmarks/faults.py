@@ -87,7 +87,7 @@ class Client(threading.Thread):
                 self.close()
                 status, answer = 0, {}
             self.statuses[status] = self.statuses.get(status, 0) + 1
-            if status not in (0, 502, 503):
+            if status not in (0, 429, 502, 503):  # 429: eight of one name at once are slowed
                 return status, answer
             time.sleep(0.25)
         raise TimeoutError(f"{method} {path}: no answer in {GIVE_UP_SECONDS:.0f} s")

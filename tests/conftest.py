@@ -19,6 +19,7 @@ PINS = {role: (name, pin) for name, role, pin in PEOPLE}
 # What takes longest is begun first, so that no process is left with it alone at the end.
 FIRST = (
     "test_launcher",
+    "test_open_doors",
     "browser/test_line",
     "browser",
     "core/identify",

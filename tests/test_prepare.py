@@ -2,10 +2,12 @@
 
 import os
 import pwd
+import re
 import shutil
 import subprocess
 import sys
 import tempfile
+import tomllib
 from pathlib import Path
 
 import pytest
@@ -62,11 +64,27 @@ def test_a_digest_follows_names_and_contents(tmp_path, monkeypatch):
     assert prepare.digest([a]) != first
 
 
-def test_every_pinned_package_is_pinned():
-    for name in ("requirements.txt", "requirements-dev.txt", "requirements-tables.txt"):
-        for line in (prepare.ROOT / name).read_text().split():
-            assert "==" in line, line
-            assert "http" not in line
+@pytest.mark.parametrize("name", ["requirements.txt", "requirements-dev.txt", "requirements-tables.txt"])
+def test_every_package_is_pinned_with_its_hashes(name):
+    lines = [
+        line for line in (prepare.ROOT / name).read_text().splitlines() if not line.lstrip().startswith("#")
+    ]
+    packages = re.split(r"\n(?=\S)", "\n".join(lines).strip())
+    assert len(packages) > 1
+    for package in packages:
+        assert re.match(r"[A-Za-z0-9._-]+(\[\w+\])?==\S+ ", package), package
+        assert "--hash=sha256:" in package
+        assert "http" not in package
+
+
+def test_what_is_used_directly_is_locked():
+    project = tomllib.loads((prepare.ROOT / "pyproject.toml").read_text())["project"]
+    for name, wanted in (
+        ("requirements.txt", project["dependencies"]),
+        ("requirements-dev.txt", project["optional-dependencies"]["dev"]),
+    ):
+        locked = re.sub(r"[-_.]+", "-", (prepare.ROOT / name).read_text().lower())
+        assert [each for each in wanted if f"\n{re.sub('[-_.]+', '-', each.lower())}==" not in locked] == []
 
 
 # not as root -----------------------------------------------------------------------------------------------

@@ -209,6 +209,7 @@ def test_from_the_first_start_to_an_override_with_a_guesser_beside(browser, empt
         expect(owner.locator(".who").filter(has_text="Pike")).to_contain_text("wrong tries")
 
 
+@pytest.mark.long
 def test_the_owner_gives_and_takes_rights_and_puts_people_to_rest(browser, empty_shop):
     address, _, code = empty_shop
     with at_a_machine(browser, address) as owner:

@@ -32,5 +32,4 @@ def keep_dialect(body: NewDialect) -> Response:
 @needs("lists")
 def read_price_list(body: PriceList) -> Response:
     """Keep the items, offers and stock of a list; rows that cannot be read are told with the reason."""
-    dialects = desk().index().dialects
-    return desk().once(lambda t, doer: price_lists.take_in(t, doer, body.text, dialects))
+    return desk().once(lambda t, doer: price_lists.take_in(t, doer, body.text))

@@ -15,6 +15,7 @@ from ample.core.errors import BadInput
 from ample.core.parts import BearingSpec, SealSpec
 from ample.core.specs import seal_of_reading, spec_of_reading
 from ample.shop.catalogue import imports, queries
+from ample.shop.catalogue.index import dialects as dialects_of
 from ample.shop.catalogue.records import PriceListAnswer, RefusedRow
 from ample.shop.doer import Doer
 from ample.store import Transaction
@@ -128,10 +129,10 @@ def _whole(text: str, name: str, most: int) -> int | None:
     return int(text)
 
 
-def take_in(t: Transaction, doer: Doer, text: str, dialects: Sequence[Dialect]) -> PriceListAnswer:
+def take_in(t: Transaction, doer: Doer, text: str) -> PriceListAnswer:
     """Keep what a price list holds: new items, offers and stock; items that are there keep their history."""
     doer.must("lists")
-    rows, refused = read_price_list(text, dialects)
+    rows, refused = read_price_list(text, list(dialects_of(t).values()))
     added = 0
     for maker in dict.fromkeys(row.maker for row in rows):
         own = list({row.marking.casefold(): row for row in rows if row.maker == maker}.values())
