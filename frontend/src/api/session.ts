@@ -48,8 +48,8 @@ export const useSession = defineStore('session', () => {
     entering(told(api.POST('/api/own/secret', { body })))
   const signOutElsewhere = (): Promise<Refusal | null> => entering(told(api.POST('/api/own/end-sign-ins')))
   async function signOut(): Promise<void> {
-    await told(api.POST('/api/sign-out'))
-    person.value = null
+    const refusal = await entering(told(api.POST('/api/sign-out'))) // its answer has the token of whoever comes next
+    if (refusal) person.value = null
     await look()
   }
   const may = (right: Right): boolean => rights.value.includes(right)

@@ -5346,8 +5346,9 @@ export interface components {
             /**
              * Family
              * @default bearing
+             * @enum {string}
              */
-            family: string;
+            family: "bearing" | "lip_seal" | "o_ring" | "hydraulic_seal" | "face_seal" | "retaining_ring" | "washer" | "key";
             /** @default null */
             identification: components["schemas"]["IdentificationFile"] | null;
             /**

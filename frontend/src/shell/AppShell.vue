@@ -101,8 +101,8 @@ onMounted(() => {
   <TitlePage v-else-if="session.person.choose_secret">
     <h2>Welcome, {{ session.person.name }}.</h2>
     <p>
-      Choose a PIN or password that only you know: what you decide here is signed with your name. Six figures
-      will do.
+      Choose a PIN or password that only you know: what you decide here is signed with your name.
+      {{ session.person.role === 'owner' ? '' : 'Six figures will do.' }}
     </p>
     <ChooseSecret first />
   </TitlePage>

@@ -343,11 +343,16 @@ label input {
 @media (max-width: 900px) {
   .halves {
     grid-template-columns: minmax(0, 1fr);
+    grid-auto-rows: max-content;
     overflow: auto;
   }
   .list {
     border-right: 0;
     padding: 14px;
+  }
+  .card,
+  .list {
+    overflow: visible;
   }
   .card {
     padding: 14px;

@@ -7,6 +7,7 @@ from typing import Annotated, Literal
 from pydantic import Base64Bytes, Field
 
 from ample.core.assembly import LineSheet
+from ample.core.exchange import FamilyName
 from ample.shop.bench.records import BenchSheet
 from ample.shop.jobs.records import JobHead
 from ample.shop.line.records import Decided, PartKey
@@ -56,7 +57,7 @@ class TrayPartFile(Strict):
     surroundings: str = Field(default="", max_length=160)
     dirty: bool = False
     rpm: int | None = Field(default=None, ge=0, le=200_000)
-    family: str = Field(default="bearing", max_length=20)
+    family: FamilyName = "bearing"
     line_key: PartKey | None = None
     sheet: BenchSheet
     identification: IdentificationFile | None = None
