@@ -130,6 +130,7 @@ def test_stopping_leaves_nothing_running_and_the_data_whole(running, number):
         again.communicate(timeout=30)
 
 
+@pytest.mark.long
 def test_a_kill_leaves_no_process_behind(running):
     process, _, home = running
     process.kill()
@@ -152,6 +153,7 @@ def pids_of(parent):
     return found
 
 
+@pytest.mark.long
 def test_whatever_dies_is_started_again(running):
     process, port, _ = running
     for name in (*KEPT, "launcher"):

@@ -77,6 +77,7 @@ def test_an_older_shop_is_backed_up_tried_and_left_as_it_is(older):
     assert (held(older.url), pending(older.url)) == (before, steps)
 
 
+@pytest.mark.long
 def test_and_goes_back_to_what_it_was(older):
     before = held(older.url)
     before_migrating(older.url, older.home)

@@ -118,6 +118,7 @@ def add(page, name, role):
     expect(page.get_by_role("status").filter(has_text=name)).to_be_visible()
 
 
+@pytest.mark.long
 def test_from_the_first_start_to_an_override_with_a_guesser_beside(browser, empty_shop, guessing):
     address, _, code = empty_shop
     with at_a_machine(browser, address) as owner:
