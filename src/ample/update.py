@@ -15,10 +15,9 @@ from ample.home import home_directory, open_database
 from ample.prepare import ROOT, say
 from ample.store import Database
 from ample.store.dump import write_dump
+from ample.store.last_backup import FOLDER
 from ample.store.migrate import Step, of_a_newer_program, pending
 from ample.store.restore import prove
-
-FOLDER = "backups"
 
 
 def update_check(arguments: list[str]) -> int:

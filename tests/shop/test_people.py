@@ -119,6 +119,21 @@ def test_a_role_changes_at_once_what_one_may(owner, newcomer, a_part):
     assert client.put("/api/instruments", {}).status_code == 422
 
 
+def test_whoever_becomes_an_owner_chooses_a_longer_secret_first(app, owner, newcomer):
+    name, row, client = newcomer("bench")
+    short = "620 4x"
+    assert client.post("/api/own/secret", {"old": OWN_PIN, "new": short}).status_code == 200
+    version = names(owner.get("/api/people"))[name]["version"]
+    body = {"name": name, "role": "owner", "active": True, "version": version}
+    assert owner.put(f"/api/people/{row['person_id']}", body).status_code == 200
+    assert code_of(client.get("/api/people")) == "choose_secret"
+    assert code_of(client.post("/api/own/secret", {"old": short, "new": "731 5y"})) == "secret_too_short"
+    assert client.post("/api/own/secret", {"old": short, "new": "brass hammer"}).status_code == 200
+    assert client.get("/api/people").status_code == 200
+    back = {**body, "role": "bench", "version": names(owner.get("/api/people"))[name]["version"]}
+    assert owner.put(f"/api/people/{row['person_id']}", back).status_code == 200
+
+
 def test_one_owner_stays(owner):
     people = owner.get("/api/people").get_json()["people"]
     marl = next(each for each in people if each["role"] == "owner")

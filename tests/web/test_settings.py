@@ -3,6 +3,7 @@
 import pytest
 
 from ample.core.errors import BadInput
+from ample.shop.jobs.code import code_svg
 from ample.web.app import create_app
 from ample.web.settings import Doors, Settings, secret_key
 
@@ -123,6 +124,18 @@ def test_only_its_own_pages_may_write(secure_app, origin, passes):
     headers = {"Origin": origin} if origin else {}
     answer = secure_app.test_client().post("/api/sign-in", json={}, headers=headers)
     assert (answer.get_json()["error"]["code"] != "foreign_origin") is passes
+
+
+def test_the_code_on_a_jobs_papers_leads_to_the_address_that_is_said(secure_app):
+    client = secure_app.test_client()
+    shop = {"base_url": "https://localhost", "headers": {"Origin": "https://localhost"}}
+    token = client.get("/api/session", base_url="https://localhost").get_json()["csrf_token"]
+    shop["headers"]["X-CSRF-Token"] = token
+    client.post("/api/sign-in", json={"name": "Alder", "secret": "1470"}, **shop)
+    answer = client.get("/api/jobs/0412/code.svg", **shop)
+    assert answer.mimetype == "image/svg+xml"
+    assert answer.get_data(as_text=True) == code_svg("https://ample.shop.example/jobs/0412/line")
+    assert client.get("/api/jobs/0000/code.svg", **shop).status_code == 404
 
 
 LOOPBACK = {"REMOTE_ADDR": "127.0.0.1"}

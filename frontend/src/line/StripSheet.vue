@@ -2,6 +2,7 @@
 import { computed, onMounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, told, type Schemas } from '@/api/client'
+import { useSession } from '@/api/session'
 import LineDrawing from '@/drawing/LineDrawing.vue'
 import { standingDecisions, standingVerdicts, wrongParts } from '@/drawing/standing'
 import { useTrade } from '@/job/useTrade'
@@ -12,6 +13,7 @@ import { along, beside, EMPTY, type LinePart, type LineSheet } from './lineEdits
 const route = useRoute()
 const router = useRouter()
 const trade = useTrade()
+const session = useSession()
 const number = String(route.params.number)
 const line = ref<Schemas['LineAnswer'] | null>(null)
 const take = ref<Schemas['TakeInAnswer'] | null>(null)
@@ -123,6 +125,10 @@ onMounted(async () => {
         </div>
         <div class="no">
           <b class="fig">{{ number }}</b><br />strip-down sheet
+          <p class="where-to">
+            <img :src="`/api/jobs/${number}/code.svg`" alt="code that leads to this job" width="88" height="88" />
+            <span>{{ session.address }}/jobs/{{ number }}/line</span>
+          </p>
         </div>
       </header>
       <p class="symptom">{{ take?.sheet.symptom }}</p>
@@ -242,6 +248,11 @@ h1 {
 }
 .no b {
   font-size: 26px;
+}
+.where-to {
+  display: grid;
+  justify-items: end;
+  font-size: 13px;
 }
 .symptom {
   padding: 6px 0 2px;

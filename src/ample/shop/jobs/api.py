@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from flask import Response
+from flask import Response, current_app, make_response
 from flask_openapi3 import APIBlueprint, Tag
 from pydantic import BaseModel, Field
 
@@ -11,6 +11,7 @@ from ample.shop.bench.records import CounterAnswer
 from ample.shop.desk import ErrorAnswer, desk
 from ample.shop.jobs import actions, queries
 from ample.shop.jobs.board import states_of
+from ample.shop.jobs.code import code_svg, job_address
 from ample.shop.jobs.records import JobHead, JobState, NewJob, NewPart, PartHead
 from ample.shop.rights import needs
 from ample.shop.takein.actions import open_unit
@@ -59,6 +60,24 @@ def job(path: JobPath) -> Response:
     return desk().read(
         lambda t: states_of(t, [actions.known_job(t, path.number)], now, desk().instruments(t))[0]
     )
+
+
+@api.get(
+    "/jobs/<number>/code.svg",
+    summary="The code on a job's papers",
+    responses={
+        200: {"description": "a QR code", "content": {"image/svg+xml": {"schema": {"type": "string"}}}},
+        404: ErrorAnswer,
+        422: ErrorAnswer,
+    },
+)
+@needs("signed_in")
+def code(path: JobPath) -> Response:
+    """A QR code that leads to the job, at the address that AMPLE_ADDRESS says."""
+    job = desk().database.look(lambda t: actions.known_job(t, path.number))
+    response = make_response(code_svg(job_address(current_app.config["AMPLE_ADDRESS"], job.number)))
+    response.mimetype = "image/svg+xml"
+    return response
 
 
 @api.post(

@@ -153,11 +153,16 @@ def add_person(t: Transaction, values: dict[str, Any]) -> int:
 
 
 def change_person(t: Transaction, values: dict[str, Any]) -> int:
-    """Another name, role or state, if the person is still as they were seen."""
+    """Another name, role or state, if the person is still as they were seen; a new owner chooses a longer secret."""
     return t.change(
         """
         UPDATE people
-        SET name = %(name)s, role = %(role)s, active = %(active)s, version = version + 1
+        SET
+            name = %(name)s,
+            choose_secret = choose_secret OR (%(role)s = 'owner' AND role <> 'owner'),
+            role = %(role)s,
+            active = %(active)s,
+            version = version + 1
         WHERE person_id = %(person_id)s AND version = %(version)s
         """,
         values,
