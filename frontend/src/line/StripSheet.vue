@@ -126,7 +126,12 @@ onMounted(async () => {
         <div class="no">
           <b class="fig">{{ number }}</b><br />strip-down sheet
           <p class="where-to">
-            <img :src="`/api/jobs/${number}/code.svg`" alt="code that leads to this job" width="88" height="88" />
+            <img
+              :src="`/api/jobs/${number}/code.svg`"
+              alt="code that leads to this job"
+              width="88"
+              height="88"
+            />
             <span>{{ session.address }}/jobs/{{ number }}/line</span>
           </p>
         </div>
