@@ -1,5 +1,7 @@
 """The doors as they are told from outside: what is refused, and what follows."""
 
+from typing import Any
+
 import pytest
 
 from ample.core.errors import BadInput
@@ -128,7 +130,7 @@ def test_only_its_own_pages_may_write(secure_app, origin, passes):
 
 def test_the_code_on_a_jobs_papers_leads_to_the_address_that_is_said(secure_app):
     client = secure_app.test_client()
-    shop = {"base_url": "https://localhost", "headers": {"Origin": "https://localhost"}}
+    shop: dict[str, Any] = {"base_url": "https://localhost", "headers": {"Origin": "https://localhost"}}
     token = client.get("/api/session", base_url="https://localhost").get_json()["csrf_token"]
     shop["headers"]["X-CSRF-Token"] = token
     client.post("/api/sign-in", json={"name": "Alder", "secret": "1470"}, **shop)

@@ -124,16 +124,16 @@ onMounted(async () => {
           </p>
         </div>
         <div class="no">
-          <b class="fig">{{ number }}</b><br />strip-down sheet
-          <p class="where-to">
-            <img
-              :src="`/api/jobs/${number}/code.svg`"
-              alt="code that leads to this job"
-              width="88"
-              height="88"
-            />
+          <p>
+            <b class="fig">{{ number }}</b><br />strip-down sheet<br />
             <span>{{ session.address }}/jobs/{{ number }}/line</span>
           </p>
+          <img
+            :src="`/api/jobs/${number}/code.svg`"
+            alt="code that leads to this job"
+            width="92"
+            height="92"
+          />
         </div>
       </header>
       <p class="symptom">{{ take?.sheet.symptom }}</p>
@@ -249,15 +249,18 @@ h1 {
   font-stretch: 84%;
 }
 .no {
+  display: flex;
+  gap: 6px;
   text-align: right;
+}
+.no span {
+  font-size: 13px;
+}
+.no img {
+  margin: -8px -8px 0 0;
 }
 .no b {
   font-size: 26px;
-}
-.where-to {
-  display: grid;
-  justify-items: end;
-  font-size: 13px;
 }
 .symptom {
   padding: 6px 0 2px;
