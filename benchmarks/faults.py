@@ -187,8 +187,11 @@ class FaultReport:
     def held(self) -> bool:
         """Whether everything that is asked of a shop was kept."""
         short = all(max(all_) <= LONGEST_PAUSE_SECONDS[kind] for kind, all_ in self.pauses.items() if all_)
-        fine = not (self.lost or self.twice or self.faults or self.left_running or self.statuses.get(500))
-        return short and fine
+        return short and self.lost_nothing()
+
+    def lost_nothing(self) -> bool:
+        """Whether all that was acknowledged is there, once, and nothing else went wrong, however long it took."""
+        return not (self.lost or self.twice or self.faults or self.left_running or self.statuses.get(500))
 
 
 class Shop:
