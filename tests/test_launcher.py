@@ -196,6 +196,7 @@ def launched(*arguments, home, expect=0):
     return done.stderr.strip().splitlines()[-1]
 
 
+@pytest.mark.long
 def test_an_open_shop_is_backed_up_and_restored_elsewhere(open_shop, tmp_path_factory):
     _, port, home = open_shop
     file = tmp_path_factory.mktemp("kept") / "shop.sql.gz"

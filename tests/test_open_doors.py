@@ -140,6 +140,7 @@ def certificate(tmp_path_factory):
     return folder, maker.cert_pem.bytes().decode()
 
 
+@pytest.mark.long
 def test_a_certificate_of_ones_own(serve, certificate):
     folder, maker = certificate
     port = serve(
