@@ -301,3 +301,25 @@ def test_cautions_of_a_file_are_acknowledged_here_again(as_role):
         if each["caution"] == first
     )
     assert (own["person"], own["from_file"]) == ("Wren", False)
+
+
+@pytest.mark.parametrize(
+    "more",
+    [
+        {"energies": [f"energy_{n}" for n in range(22)]},
+        {"checked": {"": "found"}},
+        {"checked": {"A b": "found"}},
+    ],
+)
+def test_a_take_in_beyond_the_cores_limits_is_refused_in_words(as_role, a_part, more):
+    """It was a fault of the server, from a screen as from a file."""
+    client = as_role("bench")
+    number, _ = a_part()
+    held = client.get(f"/api/jobs/{number}/take-in").get_json()
+    body = {"version": held["version"], "sheet": held["sheet"] | more}
+    answer = client.put(f"/api/jobs/{number}/take-in", body)
+    assert answer.status_code == 422, answer.get_json()
+    assert answer.get_json()["error"]["field"].startswith("sheet.")
+    file = file_of(client)
+    file["take_in"] |= more
+    assert client.post("/api/job-files", file).status_code == 422

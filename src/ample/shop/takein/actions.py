@@ -5,10 +5,13 @@ from __future__ import annotations
 from collections import defaultdict
 from typing import Any
 
+from pydantic import ValidationError
+
 from ample.core import job_exchange as j
 from ample.core.assembly import signs_on_line
 from ample.core.condition import Situation, cautions_for, known_units
 from ample.core.errors import AmpleError, BadInput, Conflict
+from ample.core.operations import bad_request
 from ample.core.operations import job as core
 from ample.shop.doer import Doer
 from ample.shop.history.actions import record
@@ -116,6 +119,9 @@ def check_sheet(sheet: TakeInSheet) -> None:
     try:
         core.causes(j.CausesRequest(signs=sheet.signs, checked=dict(sheet.checked)))
         _cautions(sheet)
+    except ValidationError as error:  # the core's own limits
+        refused = bad_request(error)
+        raise BadInput(refused.code, refused.message, f"sheet.{refused.field}", refused.hint) from error
     except AmpleError as error:
         raise BadInput(error.code, error.message, f"sheet.{error.field}", error.hint) from error
 

@@ -32,9 +32,9 @@ class TakeInSheet(Strict):
     planned: str = Field(default="", max_length=2000)
     note_next: str = Field(default="", max_length=2000)
     signs: list[Name] = Field(default_factory=list, max_length=80)
-    energies: list[Name] = Field(default_factory=list, max_length=80)
-    fluids: list[Name] = Field(default_factory=list, max_length=80)
-    works: list[Name] = Field(default_factory=list, max_length=80)
+    energies: list[Name] = Field(default_factory=list, max_length=20)
+    fluids: list[Name] = Field(default_factory=list, max_length=20)
+    works: list[Name] = Field(default_factory=list, max_length=20)
     checked: dict[Annotated[str, Field(max_length=40)], Literal["found", "cleared"]] = Field(
         default_factory=dict, max_length=60
     )
