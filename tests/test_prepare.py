@@ -153,6 +153,17 @@ def test_root_really_becomes_that_user_and_the_data_are_theirs(open_folder):
 
 
 @AS_ROOT
+def test_a_folder_that_is_not_a_shops_is_left_alone(open_folder, monkeypatch):
+    (open_folder / "letters").write_text("somebody else's")
+    monkeypatch.setenv("AMPLE_USER", "nobody")
+    monkeypatch.setenv("AMPLE_HOME", str(open_folder))
+    monkeypatch.setattr(prepare, "can_run", lambda *_: True)
+    with pytest.raises(prepare.Missing, match="holds no shop"):
+        prepare.hand_over(PYTHON)
+    assert (open_folder / "letters").stat().st_uid == 0
+
+
+@AS_ROOT
 def test_a_python_that_user_cannot_reach_is_said_before_anything_is_changed(tmp_path, monkeypatch):
     closed = tmp_path / "closed"
     closed.mkdir(mode=0o700)

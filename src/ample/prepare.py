@@ -98,6 +98,8 @@ def hand_over(python: str) -> None:
         )
     home.mkdir(parents=True, exist_ok=True)
     if home.stat().st_uid != user.pw_uid:
+        if any(home.iterdir()) and not (home / "secret-key").exists():
+            raise Missing(f"{home} is not empty and holds no shop of Ample's: give it to {name} yourself")
         for path in (home, *home.rglob("*")):
             os.chown(path, user.pw_uid, user.pw_gid, follow_symlinks=False)
     say(f"running as {name}")

@@ -111,9 +111,7 @@ class Shop:
         for each in self._kept:
             each.keep_running()
         _wait_ready(halves[0], self._doors)
-        with suppress(
-            DatabaseAway
-        ):  # it died in this moment: it is started again, and nobody needs these words
+        with suppress(DatabaseAway):  # it died just now: it is started again without these words
             _welcome(self._doors, loaded or os.environ.get("AMPLE_DEMO") != "0", url)
 
     def _halves(self, url: str) -> list[Kept]:

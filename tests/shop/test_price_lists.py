@@ -128,3 +128,16 @@ def test_what_was_read_in_can_be_confirmed_and_ordered_at_once(as_role, database
         assert client.post(f"/api/parts/{part}/{step}", {"item_id": item, "version": 0}).status_code == 200
     ordered = client.post("/api/orders/lines", {"part_id": part})
     assert (ordered.status_code, ordered.get_json()["supplier"]) == (201, f"Weir Supply {maker}")
+
+
+def test_a_maker_is_the_same_however_the_list_writes_its_name(as_role, database, maker):
+    """The database takes é for e and upper for lower case; a list that mixes them was a fault of the server."""
+    client = as_role("buyer")
+    read_in(client, f"{HEAD}{maker},6205,Weir Supply,8.40,2,,")
+    other = maker.replace("e", "é").upper()
+    answer = read_in(client, f"{HEAD}{other},6205,Weir Supply,9.20,2,,\n{other},6206,WEIR SUPPLY,7.10,,,")
+    assert (answer["added"], answer["offers"], answer["refused"]) == (1, 2, [])
+    assert [(row["marking"], str(row["price"])) for row in items_of(database, maker)] == [
+        ("6205", "9.20"),
+        ("6206", "7.10"),
+    ]

@@ -11,6 +11,8 @@ export interface Refusal {
   field: string | null
   hint: string | null
   current: Record<string, unknown> | null
+  /** Seconds until another try is taken, where the server says so. */
+  retrySeconds?: number
 }
 
 let csrfToken = ''
@@ -55,12 +57,14 @@ const AWAY: Refusal = {
   field: null,
   hint: 'What you typed is kept on this machine.',
   current: null,
+  retrySeconds: 0,
 }
 
 function refusalOf(error: unknown, response: Response): Refusal {
   const body = (error as { error?: Partial<Refusal> } | undefined)?.error
   if (!body) return { ...AWAY, status: response.status }
-  return { ...AWAY, hint: null, ...body, status: response.status } as Refusal
+  const retrySeconds = Number(response.headers.get('Retry-After') ?? 0)
+  return { ...AWAY, hint: null, ...body, status: response.status, retrySeconds } as Refusal
 }
 
 export type Told<T> = { answer: T; refusal: null } | { answer: null; refusal: Refusal }

@@ -49,7 +49,8 @@ export const useSession = defineStore('session', () => {
   const signOutElsewhere = (): Promise<Refusal | null> => entering(told(api.POST('/api/own/end-sign-ins')))
   async function signOut(): Promise<void> {
     const refusal = await entering(told(api.POST('/api/sign-out'))) // its answer has the token of whoever comes next
-    if (refusal) person.value = null
+    if (!refusal) return
+    person.value = null
     await look()
   }
   const may = (right: Right): boolean => rights.value.includes(right)

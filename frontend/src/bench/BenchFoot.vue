@@ -22,8 +22,8 @@ defineExpose({ focus: () => goButton.value?.focus() })
     <p v-for="each in advised" :key="each" class="advice">{{ each }}</p>
     <p v-if="saidBefore" class="said-before">
       <template v-if="saidBefore.from_file">
-        from the file: <b>{{ saidBefore.item.marking }}</b>, said {{ saidBefore.person }} there;
-        {{ percent(saidBefore.probability) }} by the readings. Confirm it here.
+        identified as <b>{{ saidBefore.item.marking }}</b> by {{ saidBefore.person }} in the job file;
+        {{ percent(saidBefore.probability) }} by its readings. Confirm it here.
       </template>
       <template v-else-if="saidBefore.changed_since">
         confirmed as <b>{{ saidBefore.item.marking }}</b> by {{ saidBefore.person }}; what is known has

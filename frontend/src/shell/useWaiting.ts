@@ -10,8 +10,7 @@ export function useWaiting(): { seconds: Ref<number>; heed: (refusal: Refusal | 
   }
   function heed(refusal: Refusal | null): void {
     stop()
-    const told = refusal?.status === 429 ? /(\d+) s/.exec(refusal.message) : null
-    seconds.value = told ? Number(told[1]) : 0
+    seconds.value = refusal?.status === 429 ? (refusal.retrySeconds ?? 0) : 0
     if (seconds.value)
       timer = window.setInterval(() => {
         seconds.value -= 1

@@ -2,6 +2,7 @@
 import { computed, onMounted, reactive, ref, watch } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { api, told, type Refusal, type Schemas } from '@/api/client'
+import ChoiceChips from '@/entry/ChoiceChips.vue'
 import ShopPages from './ShopPages.vue'
 import { differences } from './changes'
 
@@ -28,6 +29,11 @@ const DAYS = [
   [ago(1), 'yesterday'],
 ] as const
 
+const whom = computed(() => [
+  ['', 'everybody'] as const,
+  ...people.value.map((each) => [each, each] as const),
+  ['terminal', 'the terminal'] as const,
+])
 const days = computed(() => {
   const found: { day: string; rows: Change[] }[] = []
   for (const each of changes.value) {
@@ -74,40 +80,19 @@ onMounted(() => void load())
   <main class="record">
     <ShopPages />
     <form class="ask" role="search" @submit.prevent="load()">
-      <div role="radiogroup" aria-label="by whom" class="whom">
-        <button
-          v-for="[name, words] in [
-            ['', 'everybody'],
-            ...people.map((each) => [each, each]),
-            ['terminal', 'the terminal'],
-          ]"
-          :key="name"
-          type="button"
-          role="radio"
-          class="chip"
-          :aria-checked="asked.person === name"
-          @click="asked.person = name ?? ''"
-        >
-          {{ words }}
-        </button>
-      </div>
+      <ChoiceChips
+        class="whom"
+        label="by whom"
+        :options="whom"
+        :chosen="asked.person"
+        @choose="asked.person = $event"
+      />
       <label
         >job <input v-model.lazy="asked.job" name="job" class="fig" maxlength="12" placeholder="any"
       /></label>
-      <div role="radiogroup" aria-label="on which day" class="day">
-        <button
-          v-for="[day, words] in DAYS"
-          :key="words"
-          type="button"
-          role="radio"
-          class="chip"
-          :aria-checked="asked.day === day"
-          @click="asked.day = day"
-        >
-          {{ words }}
-        </button>
+      <ChoiceChips label="on which day" :options="DAYS" :chosen="asked.day" @choose="asked.day = $event">
         <input v-model="asked.day" name="day" type="date" aria-label="another day" :max="DAYS[1][0]" />
-      </div>
+      </ChoiceChips>
     </form>
     <section class="rows" aria-label="changes">
       <p v-if="refusal" class="stop" role="alert">{{ refusal.message }} {{ refusal.hint }}</p>
@@ -167,12 +152,6 @@ onMounted(() => void load())
   padding: 12px 28px;
   border-bottom: 1px solid var(--rule);
 }
-.whom,
-.day {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px;
-}
 .whom {
   margin-right: auto;
 }
@@ -180,8 +159,7 @@ label {
   font-size: 14px;
   color: var(--faint);
 }
-label input,
-.day input {
+input {
   border: 1.5px solid var(--ink);
   background: var(--sheet);
   color: var(--ink);

@@ -5,6 +5,7 @@ import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { useSession } from '@/api/session'
 import ChooseSecret from '@/shell/ChooseSecret.vue'
 import FirstStart from '@/shell/FirstStart.vue'
+import SignIn from '@/shell/SignIn.vue'
 
 const refused = (status: number, message: string) => ({
   status,
@@ -64,5 +65,23 @@ describe('a PIN of one’s own', () => {
     await flushPromises()
     expect(change).toHaveBeenCalledWith({ old: '620 418', new: 'cold chisel' })
     expect(made.emitted('done')).toHaveLength(1)
+  })
+})
+
+describe('a slowed sign-in', () => {
+  it('counts down the seconds that the server tells, not those of its words', async () => {
+    vi.useFakeTimers()
+    const session = useSession()
+    const slowed = { ...refused(429, 'Zu viele Versuche.'), retrySeconds: 3 }
+    vi.spyOn(session, 'signIn').mockResolvedValue(slowed)
+    const made = mount(SignIn)
+    await made.get('input[name=name]').setValue('Pike')
+    await made.get('input[name=secret]').setValue('000000')
+    await made.get('form').trigger('submit')
+    await flushPromises()
+    expect(made.get('[role=alert]').text()).toContain('Try again in 3 s.')
+    await vi.advanceTimersByTimeAsync(3000)
+    expect(made.find('[role=alert]').exists()).toBe(false)
+    vi.useRealTimers()
   })
 })

@@ -14,6 +14,7 @@ from ample.core.errors import BadInput
 from ample.core.parts import CLOSURES, BearingSpec, SealSpec, bearing_kinds
 from ample.core.standards import BoundarySize, ball_bearing_sizes, bearing_sizes, seal_sizes
 from ample.core.tables import read_table
+from ample.shop.catalogue.imports import columns_of
 
 MAKERS = ("Oldwick", "Tarnfell", "Sevenmill")
 _EXTRA = {
@@ -107,22 +108,9 @@ def items_of(maker: str) -> list[dict[str, Any]]:
         if marking is None or _number(maker, marking) % 20 == 0:
             continue
         held = _stock(maker, spec, marking)
-        rows.append(
-            {
-                "marking": marking, "designation": spec.designation, "series": spec.series,
-                "d_mm": round(spec.d_mm, 6), "D_mm": round(spec.D_mm, 6), "B_mm": round(spec.B_mm, 6),
-                "closure": spec.closure, "clearance": spec.clearance,
-                "tolerance_class": spec.tolerance_class, "stock_quantity": held,
-                "kind": spec.kind, "T_mm": _rounded(spec.T_mm), "C_mm": _rounded(spec.C_mm),
-                "bore_shape": spec.bore_shape, "angle": spec.angle, "cage": spec.cage,
-                "stock_place": f"bin {_number('bin', marking) % 40 + 1}" if held else "",
-            }
-        )  # fmt: skip
+        place = f"bin {_number('bin', marking) % 40 + 1}" if held else ""
+        rows.append(columns_of(spec) | {"marking": marking, "stock_quantity": held, "stock_place": place})
     return rows
-
-
-def _rounded(size_mm: float | None) -> float | None:
-    return None if size_mm is None else round(size_mm, 6)
 
 
 def _marking(spec: BearingSpec, dialect: Dialect) -> str | None:
@@ -209,15 +197,9 @@ def seal_items() -> list[dict[str, Any]]:
     for spec in seal_specs():
         marking = encode_seal(spec, "market" if spec.family == "lip_seal" else "standard")
         held = _number("shelf", marking) % 9 if _number(marking) % 4 == 0 else 0
-        lengths = (*spec.dimensions_mm, 0.0, 0.0)[:5]
-        rows.setdefault(marking.upper(), {
-            "marking": marking, "designation": spec.designation, "series": spec.series[:40],
-            "d_mm": lengths[0], "D_mm": lengths[1], "B_mm": lengths[2], "T_mm": lengths[3] or None,
-            "C_mm": lengths[4] or None, "closure": "open", "clearance": "N", "tolerance_class": "Normal",
-            "stock_quantity": held, "stock_place": f"drawer {_number('drawer', marking) % 60 + 1}" if held else "",
-            "kind": spec.kind, "bore_shape": "cylindrical", "angle": "", "cage": "standard",
-            "family": spec.family, "attributes": json.dumps(dict(spec.attributes)),
-        })  # fmt: skip
+        place = f"drawer {_number('drawer', marking) % 60 + 1}" if held else ""
+        shelf = {"marking": marking, "stock_quantity": held, "stock_place": place}
+        rows.setdefault(marking.upper(), columns_of(spec) | shelf)
     return list(rows.values())
 
 

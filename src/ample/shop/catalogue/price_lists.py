@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import csv
 import io
-import json
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from decimal import Decimal, InvalidOperation
@@ -22,14 +21,13 @@ from ample.store import Transaction
 
 COLUMNS = ("maker", "marking", "supplier", "price", "lead_days", "stock", "place")
 MOST_ROWS, MOST_REFUSED = 20_000, 200
-EXAMPLE = "maker,marking,supplier,price,lead_days,stock,place"
+EXAMPLE = ",".join(COLUMNS)
 
 
 @dataclass(frozen=True)
 class ListRow:
     """One row: what is listed, who offers it at what price, and what is on the shelf; None is not said."""
 
-    number: int
     maker: str
     spec: BearingSpec | SealSpec
     marking: str
@@ -46,7 +44,7 @@ def read_price_list(text: str, dialects: Sequence[Dialect]) -> tuple[list[ListRo
     own = {dialect.name.casefold(): dialect for dialect in dialects}
     for number, cells in _cells(text):
         try:
-            rows.append(_row(number, cells, own))
+            rows.append(_row(cells, own))
         except BadInput as error:
             refused.append(RefusedRow(row=number, marking=cells.get("marking", "")[:60], why=error.message))
     return rows, refused
@@ -75,7 +73,7 @@ def _cells(text: str) -> Iterator[tuple[int, dict[str, str]]]:
             yield reader.line_num, dict(zip(names, (cell.strip() for cell in row), strict=False))
 
 
-def _row(number: int, cells: dict[str, str], dialects: dict[str, Dialect]) -> ListRow:
+def _row(cells: dict[str, str], dialects: dict[str, Dialect]) -> ListRow:
     maker, marking = cells.get("maker", ""), " ".join(cells.get("marking", "").split())
     if not maker or not marking:
         raise BadInput("empty", "Maker or marking is missing.")
@@ -88,7 +86,7 @@ def _row(number: int, cells: dict[str, str], dialects: dict[str, Dialect]) -> Li
     if price is not None and not supplier:
         raise BadInput("no_supplier", "A price without a supplier.")
     return ListRow(
-        number, maker, _spec(marking, (own,) if own else ()), marking, supplier, price,
+        maker, _spec(marking, (own,) if own else ()), marking, supplier, price,
         _whole(cells.get("lead_days", ""), "lead_days", 999), _whole(cells.get("stock", ""), "stock", 10**6),
         cells.get("place", ""),
     )  # fmt: skip
@@ -133,21 +131,27 @@ def take_in(t: Transaction, doer: Doer, text: str) -> PriceListAnswer:
     """Keep what a price list holds: new items, offers and stock; items that are there keep their history."""
     doer.must("lists")
     rows, refused = read_price_list(text, list(dialects_of(t).values()))
+    makers = {name: _maker(t, doer, name) for name in dict.fromkeys(row.maker for row in rows)}
     added = 0
-    for maker in dict.fromkeys(row.maker for row in rows):
+    for maker, maker_id in makers.items():
         own = list({row.marking.casefold(): row for row in rows if row.maker == maker}.values())
-        added += _items(t, doer, maker, own)
+        added += _items(t, doer, maker_id, own)
     offers = sum(
-        _offers(t, doer, name, rows) for name in dict.fromkeys(r.supplier for r in rows if r.supplier)
+        _offers(t, doer, name, rows, makers)
+        for name in dict.fromkeys(row.supplier for row in rows if row.supplier)
     )
     return PriceListAnswer(
         rows=len(rows), added=added, offers=offers, refused=refused[:MOST_REFUSED], refused_count=len(refused)
     )
 
 
-def _items(t: Transaction, doer: Doer, maker: str, rows: list[ListRow]) -> int:
-    held = queries.maker_named(t, maker)
-    maker_id = int(held["maker_id"]) if held else imports.add_maker(t, doer, maker, [])
+def _maker(t: Transaction, doer: Doer, name: str) -> int:
+    """The row of a maker, however the list writes its name; a new one is added."""
+    held = queries.maker_named(t, name)
+    return int(held["maker_id"]) if held else imports.add_maker(t, doer, name, [])
+
+
+def _items(t: Transaction, doer: Doer, maker_id: int, rows: list[ListRow]) -> int:
     there = queries.markings_of(t, maker_id)
     new = [row for row in rows if row.marking.casefold() not in there]
     if new:
@@ -162,35 +166,18 @@ def _items(t: Transaction, doer: Doer, maker: str, rows: list[ListRow]) -> int:
 
 
 def _columns(row: ListRow) -> dict[str, Any]:
-    spec = row.spec
-    common = {
-        "marking": row.marking, "designation": spec.designation[:40], "series": spec.series[:40],
-        "stock_quantity": row.stock or 0, "stock_place": row.place,
-    }  # fmt: skip
-    if isinstance(spec, BearingSpec):
-        return common | {
-            "d_mm": round(spec.d_mm, 6), "D_mm": round(spec.D_mm, 6), "B_mm": round(spec.B_mm, 6), "T_mm": spec.T_mm,
-            "C_mm": spec.C_mm, "closure": spec.closure, "clearance": spec.clearance,
-            "tolerance_class": spec.tolerance_class, "kind": spec.kind, "bore_shape": spec.bore_shape,
-            "angle": spec.angle, "cage": spec.cage,
-        }  # fmt: skip
-    lengths = (*spec.dimensions_mm, 0.0, 0.0)[:5]
-    return common | {
-        "d_mm": lengths[0], "D_mm": lengths[1], "B_mm": lengths[2], "T_mm": lengths[3] or None,
-        "C_mm": lengths[4] or None, "closure": "open", "clearance": "N", "tolerance_class": "Normal", "kind": spec.kind,
-        "bore_shape": "cylindrical", "angle": "", "cage": "standard", "family": spec.family,
-        "attributes": json.dumps(dict(spec.attributes)),
-    }  # fmt: skip
+    shelf = {"stock_quantity": row.stock or 0, "stock_place": row.place}
+    return imports.columns_of(row.spec) | {"marking": row.marking} | shelf
 
 
-def _offers(t: Transaction, doer: Doer, supplier: str, rows: list[ListRow]) -> int:
+def _offers(t: Transaction, doer: Doer, supplier: str, rows: list[ListRow], makers: dict[str, int]) -> int:
     own = [row for row in rows if row.supplier == supplier]
     held = queries.supplier_named(t, supplier)
     days = held["lead_days"] if held else max((row.lead_days or 0 for row in own), default=0)
     supplier_id = int(held["supplier_id"]) if held else imports.add_supplier(t, doer, supplier, "", days)
-    ids = queries.item_ids(t, [(row.maker, row.marking) for row in own])
+    ids = queries.item_ids(t, [(makers[row.maker], row.marking) for row in own])
     found = {
-        ids[row.maker.casefold(), row.marking.casefold()]: {
+        ids[makers[row.maker], row.marking.casefold()]: {
             "price": row.price, "lead_days": days if row.lead_days is None else row.lead_days,
         }
         for row in own

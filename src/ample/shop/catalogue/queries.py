@@ -364,18 +364,17 @@ def supplier_named(t: Transaction, name: str) -> dict[str, Any] | None:
     )
 
 
-def item_ids(t: Transaction, wanted: Sequence[tuple[str, str]]) -> dict[tuple[str, str], int]:
-    """The rows of items, by maker and marking in lower case."""
+def item_ids(t: Transaction, wanted: Sequence[tuple[int, str]]) -> dict[tuple[int, str], int]:
+    """The rows of items, by the row of the maker and the marking in lower case."""
     rows = t.rows(
         """
-        SELECT m.name AS maker, i.marking, i.item_id
-        FROM catalogue_items i
-        JOIN makers m ON m.maker_id = i.maker_id
-        WHERE m.name IN %(makers)s AND i.marking IN %(markings)s
+        SELECT maker_id, marking, item_id
+        FROM catalogue_items
+        WHERE maker_id IN %(makers)s AND marking IN %(markings)s
         """,
         {
-            "makers": sorted({maker for maker, _ in wanted}),
+            "makers": sorted({maker_id for maker_id, _ in wanted}),
             "markings": sorted({marking for _, marking in wanted}),
         },
     )
-    return {(str(row["maker"]).casefold(), str(row["marking"]).casefold()): row["item_id"] for row in rows}
+    return {(row["maker_id"], str(row["marking"]).casefold()): row["item_id"] for row in rows}

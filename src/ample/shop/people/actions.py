@@ -100,12 +100,12 @@ def change_own_secret(
     database.run(lambda t: brake.count(t, tried, now))
     if not matches(row["secret_hash"], asked.old):
         raise BadInput("wrong_secret", "That is not your PIN or password of today.", "old", "Type it again.")
+    database.run(lambda t: brake.forgive(t, tried, now))  # a new one that will not do is no guess
     if asked.new == asked.old:
         raise BadInput("same_secret", "The new one is the old one.", "new", "Choose another.")
     hashed = hash_secret(checked_secret(asked.new, doer.name, doer.role))
 
     def keep(t: Transaction) -> None:
-        brake.forgive(t, tried, now)
         queries.set_secret(t, doer.person_id, hashed, choose_secret=False)
         ended = queries.end_sessions(t, doer.person_id, but=token_hash(token))
         record(t, doer, "person", doer.person_id, "own_secret", None, {"sign_ins_ended": ended})

@@ -5,13 +5,12 @@ from __future__ import annotations
 from datetime import UTC, datetime
 
 from flask import Response, current_app, request
-from flask_login import current_user, login_user
+from flask_login import current_user, login_user, logout_user
 from flask_openapi3 import APIBlueprint, Tag
 from flask_wtf.csrf import generate_csrf
 from pydantic import BaseModel, Field
 
 from ample.shop.desk import ErrorAnswer, Responses, desk, json_answer
-from ample.shop.doer import Doer
 from ample.shop.people import actions, keeping, queries
 from ample.shop.people.machine import door_of, is_here, remember
 from ample.shop.people.records import (
@@ -28,7 +27,6 @@ from ample.shop.people.records import (
 )
 from ample.shop.people.signed_in import SignedIn, forget_session
 from ample.shop.rights import needs, rights_of
-from ample.store import Transaction
 
 api = APIBlueprint("people", __name__, url_prefix="/api", abp_tags=[Tag(name="people")])
 _WRITES: Responses = dict.fromkeys((400, 403, 404, 409, 422), ErrorAnswer)
@@ -97,13 +95,9 @@ def sign_out() -> Response:
     """End the session here and in the database."""
     token = current_user.get_id()
     desk().database.run(lambda t: queries.end_session(t, actions.token_hash(token)))
+    logout_user()
     forget_session()
-    return json_answer(
-        SessionAnswer(
-            person=None, may=[], order_limit=None, csrf_token=generate_csrf(), demo_people=[],
-            needs_owner=False, address=current_app.config["AMPLE_ADDRESS"],
-        )
-    )  # fmt: skip
+    return json_answer(_session())
 
 
 @api.post("/own/secret", summary="Change one's own PIN", responses={200: SessionAnswer, **_DOOR})
@@ -169,8 +163,4 @@ def end_sign_ins(path: PersonPath) -> Response:
 @needs("people")
 def set_right(body: SetRight) -> Response:
     """Give a right to a role, or take it."""
-
-    def work(t: Transaction, doer: Doer) -> PeopleAnswer:
-        return keeping.set_right(t, doer, body)
-
-    return desk().once(work)
+    return desk().once(lambda t, doer: keeping.set_right(t, doer, body))

@@ -193,7 +193,7 @@ def make_first_owner(
         if not queries.use_owner_code(t, token_hash(_plain(code)), now):
             raise WrongCode(
                 "wrong_code", "That is not the code of this start.", "code",
-                f"It stands in the terminal that Ample was started in, and is good for {CODE_HOURS} hours. "
+                f"It is shown in the terminal where Ample was started, and is good for {CODE_HOURS} hours. "
                 "Starting again makes a new one.",
             )  # fmt: skip
         queries.drop_owner_codes(t)
