@@ -98,12 +98,14 @@ class StandIn:
         )
 
     def press(self, line):
-        def connect():
-            return socket.create_connection(("127.0.0.1", self.button), 2)
+        """Press until somebody hears it: a link is up for us a moment before the caliper knows of it."""
 
-        with until(connect, OSError) as button:
-            button.sendall(f"{line}\n".encode())
-            assert button.recv(8) == b"ok\n"
+        def once():
+            with socket.create_connection(("127.0.0.1", self.button), 2) as button:
+                button.sendall(f"{line}\n".encode())
+                assert button.recv(8) == b"ok\n"
+
+        until(once, (OSError, AssertionError))
 
     def kill(self):
         self.process.send_signal(signal.SIGKILL)

@@ -2,7 +2,8 @@
 
 Run as `python -m ample.standins.caliper PORT BUTTON_PORT`. A line on the button's port is what to do:
 `25.02 mm` sends a reading, `cut 25.02 mm` half of one and hangs up, `raw TEXT` sends TEXT as it is,
-`battery 12` sets the charge, `away` and `back` switch it off and on.
+`battery 12` sets the charge, `away` and `back` switch it off and on. It answers `ok`, or `nobody` where
+nobody was linked to hear it.
 """
 
 from __future__ import annotations
@@ -47,34 +48,36 @@ class StandIn:
                 each.close()
             self.linked.clear()
 
-    def send(self, text: str) -> None:
-        """Send to whoever is linked."""
+    def send(self, text: str) -> str:
+        """Send to whoever is linked: `ok`, or `nobody`."""
         with self.lock:
             for each in list(self.linked):
                 try:
                     each.sendall(text.encode())
                 except OSError:
                     self.linked.remove(each)
+            return "ok" if self.linked else "nobody"
 
     def press(self, line: str) -> str:
         """Do what a line on the button's port says."""
         word, _, rest = line.partition(" ")
         if word == "raw":
-            self.send(rest + "\n")
-        elif word == "cut":
-            self.send(f"R +{rest}"[: max(4, len(rest))])
+            return self.send(rest + "\n")
+        if word == "cut":
+            heard = self.send(f"R +{rest}"[: max(4, len(rest))])
             time.sleep(0.05)
             self.hang_up()
-        elif word == "battery":
+            return heard
+        if word == "battery":
             self.battery = int(rest)
-            self.send(f"S {self.battery}\n")
-        elif word == "away":
+            return self.send(f"S {self.battery}\n")
+        if word == "away":
             self.close()
         elif word == "back":
             self.open()
         elif word:
             sign = "" if line[0] in "+-" else "+"
-            self.send(f"R {sign}{line} {self.battery}\n")
+            return self.send(f"R {sign}{line} {self.battery}\n")
         return "ok"
 
     def beat(self) -> None:
