@@ -9,6 +9,7 @@ import numpy as np
 from flask.testing import FlaskClient
 
 from ample.core.assembly import part_kinds
+from benchmarks.measure import percentile, with_key
 
 PARTS, ROUNDS = 200, 40
 # what changes the drawing: a part moved on, another chosen, the move taken back
@@ -47,8 +48,6 @@ def long_line(parts: int = PARTS) -> dict[str, Any]:
 
 def save_times(client: FlaskClient, headers: dict[str, str], number: str) -> dict[str, float]:
     """Server time of saving a line of 200 parts of which one has changed, JSON in to JSON out."""
-    from benchmarks.speed import percentile, with_key
-
     sheet = long_line()
     took = []
     for version in range(ROUNDS + 3):

@@ -8,7 +8,6 @@ import http.cookiejar
 import json
 import os
 import re
-import secrets
 import signal
 import subprocess
 import sys
@@ -37,15 +36,11 @@ from ample.store.migrate import migrate
 from ample.store.private_server import PrivateServer, free_port
 from ample.web.app import BUILT, create_app
 from ample.web.settings import Settings
+from benchmarks.measure import percentile, with_key
 from benchmarks.seal_parts import WHOLE
 from benchmarks.simulate import whole_set
 
 SUFFIXES = ("", "-2RS", " ZZ", "-2RS1/C3", " C3", "-P6", " 2RSR C4", "-2Z")
-
-
-def percentile(values: list[float], share: float) -> float:
-    """A percentile in the unit of the values."""
-    return float(np.percentile(values, 100 * share))
 
 
 def decode_rate(seconds: float = 3.0) -> dict[str, float]:
@@ -203,11 +198,6 @@ def signed_in(app: Flask) -> tuple[FlaskClient, dict[str, str]]:
         "Cookie": f"ample={cookie.value if cookie else ''}",
     }
     return client, headers
-
-
-def with_key(headers: dict[str, str]) -> dict[str, str]:
-    """The headers with a fresh idempotency key."""
-    return headers | {"Idempotency-Key": secrets.token_hex(12)}
 
 
 def server_times(

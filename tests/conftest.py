@@ -5,8 +5,8 @@ import secrets
 import pytest
 from hypothesis import settings
 
+from ample.base.doer import Doer
 from ample.demo.load import PEOPLE
-from ample.shop.doer import Doer
 from ample.shop.instruments.actions import instrument_finder, known_instruments
 from ample.store import Database
 from ample.web.app import create_app
@@ -67,7 +67,7 @@ def app(server):
 
 @pytest.fixture(scope="session")
 def index(app):
-    return app.extensions["ample-desk"].index()
+    return app.extensions["ample-index"].current()
 
 
 @pytest.fixture

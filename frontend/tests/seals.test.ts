@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { layPart } from '../src/drawing/partLayout'
 import { sealSection, statesOf, USUAL_SEALS, type RingState, type SealHalf } from '../src/drawing/seals'
-import type { PartSize, Piece } from '../src/drawing/section'
+import type { PartSize, Piece } from '../src/drawing/geometry'
 
 const KINDS = Object.keys(USUAL_SEALS)
 const STATES = KINDS.flatMap((kind) => statesOf(kind).map((state) => [kind, state] as const))

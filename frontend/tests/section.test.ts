@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { layPart } from '../src/drawing/partLayout'
-import { halfSection, type PartSize, type Point } from '../src/drawing/section'
+import type { PartSize, Point } from '../src/drawing/geometry'
+import { halfSection } from '../src/drawing/section'
 import { USUAL } from '../src/drawing/sizes'
 
 const KINDS = Object.keys(USUAL)

@@ -8,12 +8,12 @@ from collections.abc import Callable, Sequence
 from datetime import UTC, datetime
 from functools import partial
 
+from ample.base.rights import ROLES
 from ample.core.errors import AmpleError, BadInput, NotKnown
 from ample.home import home_directory, open_database
 from ample.prepare import say
 from ample.shop.people import keeping, queries
 from ample.shop.people.records import ChangePerson, NewPerson, NewSecret, PersonRow
-from ample.shop.rights import ROLES
 from ample.store import Database, Transaction
 from ample.store.migrate import migrate
 

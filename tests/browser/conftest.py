@@ -175,9 +175,9 @@ def stranger(browser, address):
 @pytest.fixture
 def make_part(own_database):
     """A fresh job with one part, made in the database through the same actions."""
-    from ample.shop.doer import Doer
-    from ample.shop.jobs.actions import add_part, open_job
-    from ample.shop.jobs.records import NewJob, NewPart
+    from ample.base.doer import Doer
+    from ample.base.jobs import add_part, open_job
+    from ample.base.records import NewJob, NewPart
 
     def make(**more):
         def work(t):

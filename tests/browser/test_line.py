@@ -18,8 +18,8 @@ def open_job(own_database):
     """A fresh job whose cautions are read; its number."""
     from datetime import UTC, datetime
 
-    from ample.shop.doer import Doer
-    from ample.shop.jobs.records import NewJob
+    from ample.base.doer import Doer
+    from ample.base.records import NewJob
     from ample.shop.takein.actions import acknowledge, open_unit, take_in_of
     from ample.store import Database
 

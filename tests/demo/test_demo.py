@@ -5,6 +5,7 @@ from decimal import Decimal
 
 import pytest
 
+from ample.base import job_queries as jobs
 from ample.core.designation import decode, general_dialect, read_dialect
 from ample.core.identify import Observation, Seen, identify, standard_catalogue
 from ample.core.parts import bearing_kinds
@@ -15,7 +16,6 @@ from ample.demo.catalogue import MAKERS, dialect_rows, items_of, offers, price, 
 from ample.demo.load import PEOPLE, load_demo
 from ample.demo.seal_trays import CYLINDER, PUMP
 from ample.shop.bench.actions import bench_of, identify_in_shop, request_of
-from ample.shop.jobs import queries as jobs
 
 
 def test_there_are_some_fifty_thousand_rows_of_every_kind(database):

@@ -7,7 +7,7 @@ from pathlib import Path
 
 import pytest
 
-from ample.shop.doer import Doer
+from ample.base.doer import Doer
 from ample.shop.instruments.actions import instrument_finder, known_instruments
 from ample.shop.line.actions import line_of, save_line
 from ample.shop.line.records import LineSave

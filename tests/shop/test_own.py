@@ -65,7 +65,7 @@ def test_a_dialect_is_added_and_read_at_once(as_role):
 
 def test_a_dialect_leaves_the_items_laid_out_as_they_are(app, as_role):
     """Laying out the items takes seconds in every worker; a maker's codes have nothing to do with them."""
-    keeper = app.extensions["ample-desk"].index_keeper
+    keeper = app.extensions["ample-index"]
     before = keeper.current()
     as_role("counter").put("/api/dialects", {"name": "Millquay", "codes": [CODE | {"code": "QM"}]})
     after = keeper.current()
@@ -77,7 +77,7 @@ def test_a_dialect_leaves_the_items_laid_out_as_they_are(app, as_role):
 
 
 def test_new_items_are_laid_out_anew(app, database, doer):
-    keeper = app.extensions["ample-desk"].index_keeper
+    keeper = app.extensions["ample-index"]
     before = keeper.current()
     maker = database.run(lambda t: t.first("SELECT maker_id FROM makers"))["maker_id"]
     held = next(iter(database.run(all_items)))

@@ -4,7 +4,7 @@ import secrets
 
 import pytest
 
-from ample.shop.rights import ROLES, Change, known_rights, rights_of
+from ample.base.rights import ROLES, Change, known_rights, rights_of
 from tests.conftest import Client
 
 FIRST_PIN, OWN_PIN = "620 418", "cold chisel"

@@ -7,10 +7,11 @@ from pathlib import Path
 
 import pytest
 
+from ample.base.doer import NotSignedIn
 from ample.core.errors import BadInput
 from ample.core.tables import read_table
 from ample.shop.people import keeping
-from ample.shop.people.actions import Door, NotSignedIn, sign_in
+from ample.shop.people.actions import Door, sign_in
 from ample.shop.people.brake import TooManyTries
 from ample.shop.people.records import NewPerson
 from ample.shop.people.secrets import checked_secret

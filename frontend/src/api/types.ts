@@ -539,7 +539,7 @@ export interface paths {
          * What a line at the Counter can mean
          * @description Markings, sizes and jobs that the line can mean.
          */
-        get: operations["jobs_counter_counter_get"];
+        get: operations["counter_counter_counter_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -663,17 +663,13 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Every job and what it waits for
-         * @description Jobs by what they wait for.
-         */
-        get: operations["jobs_board_jobs_get"];
+        get?: never;
         put?: never;
         /**
          * Open a job
          * @description Open a job under the next number.
          */
-        post: operations["jobs_open_job_jobs_post"];
+        post: operations["takein_open_job_jobs_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -691,7 +687,7 @@ export interface paths {
          * One job
          * @description A job with its parts, their lights and what they wait for.
          */
-        get: operations["jobs_job_jobs__number__get"];
+        get: operations["board_job_jobs__number__get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -7336,7 +7332,7 @@ export interface operations {
             };
         };
     };
-    jobs_counter_counter_get: {
+    counter_counter_counter_get: {
         parameters: {
             query?: {
                 text?: string;
@@ -7928,63 +7924,7 @@ export interface operations {
             };
         };
     };
-    jobs_board_jobs_get: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Board"];
-                };
-            };
-            /** @description Nobody is signed in. */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorAnswer"];
-                };
-            };
-            /** @description Whoever is signed in may not do this, or another site's page asked. */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorAnswer"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorAnswer"][];
-                };
-            };
-            /** @description The database is locked, full or away: ask again. */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorAnswer"];
-                };
-            };
-        };
-    };
-    jobs_open_job_jobs_post: {
+    takein_open_job_jobs_post: {
         parameters: {
             query?: never;
             header?: never;
@@ -8053,7 +7993,7 @@ export interface operations {
             };
         };
     };
-    jobs_job_jobs__number__get: {
+    board_job_jobs__number__get: {
         parameters: {
             query?: never;
             header?: never;

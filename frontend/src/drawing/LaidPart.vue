@@ -4,7 +4,7 @@ import DimensionLine from './DimensionLine.vue'
 import type { Layout } from './partLayout'
 import SectionShape from './SectionShape.vue'
 import { hasAxis, type RingState } from './seals'
-import type { PartSize } from './section'
+import type { PartSize } from './geometry'
 
 /** A part as it is laid out on a sheet: section, axis, where it is broken off, dimension lines; fields or labels go on top. */
 const props = defineProps<{

@@ -2,7 +2,8 @@
 import { computed } from 'vue'
 import SectionShape from './SectionShape.vue'
 import { hasAxis, USUAL_SEALS } from './seals'
-import { halfSection, type Piece, type PartSize } from './section'
+import type { Piece, PartSize } from './geometry'
+import { halfSection } from './section'
 
 /** A part in section, to scale, without dimensions; `half` shows the part above the axis, larger, `ring` that
  * part alone, as a picture of its kind. */

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { hasAxis, type RingState } from './seals'
-import { halfSection, type Piece, type PartSize, type Point } from './section'
+import type { Piece, PartSize, Point } from './geometry'
+import { halfSection } from './section'
 
 /** A part's section in ink: both halves about the axis, or the upper one alone. */
 const props = defineProps<{

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import LaidPart from './LaidPart.vue'
 import { layPart } from './partLayout'
 import type { RingState } from './seals'
-import type { PartSize } from './section'
+import type { PartSize } from './geometry'
 
 /** A part in section, to scale, with what is known of its sizes written at their lines. */
 export interface Label {

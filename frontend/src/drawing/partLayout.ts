@@ -1,5 +1,6 @@
 import { hasAxis, sealSection, type Mark, type RingState, type SealHalf } from './seals'
-import { halfSection, type PartSize, type Piece } from './section'
+import type { PartSize, Piece } from './geometry'
+import { halfSection } from './section'
 
 /** Where the section, its dimension lines and their fields lie on the bench's sheet. */
 export interface Line {

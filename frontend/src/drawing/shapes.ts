@@ -1,4 +1,4 @@
-import type { Point } from './section'
+import type { Point } from './geometry'
 
 export const box = (x1: number, x2: number, r1: number, r2: number): Point[] => [
   [x1, r1],

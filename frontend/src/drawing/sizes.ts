@@ -1,5 +1,5 @@
 import { USUAL_SEALS } from './seals'
-import type { PartSize } from './section'
+import type { PartSize } from './geometry'
 
 /** Dimensions by their contract names, as a drawing wants them. */
 export function partSize(

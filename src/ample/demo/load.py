@@ -8,6 +8,10 @@ from dataclasses import replace
 from datetime import datetime, timedelta
 from typing import Any
 
+from ample.base import job_queries as jobs
+from ample.base.doer import Doer
+from ample.base.jobs import add_part
+from ample.base.records import NewJob, NewPart
 from ample.core.exchange import IdentifyAnswer, IdentifyRequest
 from ample.core.sizes import Instrument
 from ample.demo.catalogue import MAKERS, SEAL_MAKER, dialect_rows, items_of, offers, seal_items, seal_offers
@@ -19,12 +23,8 @@ from ample.shop.bench.records import BenchSave, BenchSheet, ChooseRequest
 from ample.shop.calipers import queries as calipers
 from ample.shop.catalogue import imports, queries
 from ample.shop.catalogue.index import ShopIndex, build_index
-from ample.shop.doer import Doer
 from ample.shop.instruments import queries as instruments
 from ample.shop.instruments.actions import instrument_finder, known_instruments
-from ample.shop.jobs import queries as jobs
-from ample.shop.jobs.actions import add_part
-from ample.shop.jobs.records import NewJob, NewPart
 from ample.shop.orders.actions import add_line, pass_light
 from ample.shop.orders.records import AddLine, PassLight
 from ample.shop.people.keeping import add_demo_person

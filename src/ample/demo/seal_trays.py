@@ -4,13 +4,13 @@ from __future__ import annotations
 
 from dataclasses import dataclass, field
 
+from ample.base import job_queries as jobs
+from ample.base.doer import Doer
+from ample.base.jobs import add_part
+from ample.base.records import NewJob, NewPart
 from ample.core.exchange import FamilyName
 from ample.shop.bench.actions import save_bench
 from ample.shop.bench.records import BenchSave, BenchSheet
-from ample.shop.doer import Doer
-from ample.shop.jobs import queries as jobs
-from ample.shop.jobs.actions import add_part
-from ample.shop.jobs.records import NewJob, NewPart
 from ample.shop.takein.actions import acknowledge, open_unit, take_in_of
 from ample.store import Transaction
 

@@ -7,13 +7,13 @@ from dataclasses import dataclass, field, replace
 from datetime import timedelta
 from typing import Any
 
+from ample.base import job_queries as jobs
+from ample.base.doer import Doer
+from ample.base.records import NewJob
 from ample.core.assembly import LineSheet
 from ample.demo.pictures import demo_picture
 from ample.shop.bench.actions import bench_of, save_bench
 from ample.shop.bench.records import BenchSave, BenchSheet
-from ample.shop.doer import Doer
-from ample.shop.jobs import queries as jobs
-from ample.shop.jobs.records import NewJob
 from ample.shop.line.actions import decide, save_line, send_to_bench
 from ample.shop.line.records import DecideRequest, LineSave
 from ample.shop.photos.actions import add_photo

@@ -2,14 +2,15 @@
 
 from __future__ import annotations
 
-from datetime import UTC, datetime
+from datetime import datetime
 from functools import partial
 
+from ample.base import audit_queries as history
+from ample.base.jobs import known_part
 from ample.shop.bench import queries as bench
-from ample.shop.bench.actions import evidence_mark, judge_again, known_part, sheet_of
+from ample.shop.bench.actions import evidence_mark, judge_again, sheet_of
 from ample.shop.catalogue.index import ShopIndex, build_index
-from ample.shop.history import queries as history
-from ample.shop.instruments.actions import instrument_finder, known_instruments
+from ample.shop.instruments.today import todays_instruments
 from ample.shop.orders import queries as orders
 from ample.shop.orders.lights import lights_of
 from ample.shop.photos import queries as photos
@@ -49,7 +50,7 @@ def _bind(t: Transaction, row: dict[str, object]) -> bool:
 
 
 def _judge(t: Transaction, part_id: int, index: ShopIndex) -> None:
-    find = instrument_finder(known_instruments(t, datetime.now(UTC).date()))
+    find = todays_instruments(t)
     judge_again(t, part_id, index, find)
 
 
@@ -64,7 +65,7 @@ def _passes(database: Database) -> int:
 
 
 def _bind_pass(t: Transaction, row: dict[str, object]) -> None:
-    find = instrument_finder(known_instruments(t, datetime.now(UTC).date()))
+    find = todays_instruments(t)
     part_id, given = int(str(row["part_id"])), row["passed_at"]
     assert isinstance(given, datetime)
     light = next(each for each in lights_of(t, [part_id], find)[part_id] if each.light == row["light"])

@@ -7,9 +7,9 @@ from typing import Any
 from flask import Response
 from flask_openapi3 import APIBlueprint, Tag
 
+from ample.base.desk import ErrorAnswer, json_answer
+from ample.base.rights import needs
 from ample.core.operations import OPERATIONS, Operation
-from ample.shop.desk import ErrorAnswer, json_answer
-from ample.shop.rights import needs
 
 calc = APIBlueprint("calc", __name__, url_prefix="/api/calc", abp_tags=[Tag(name="core")])
 

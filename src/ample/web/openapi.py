@@ -7,7 +7,7 @@ from typing import Any
 
 from flask_openapi3 import OpenAPI
 
-from ample.shop.rights import ANYONE, OWN_DOOR, SIGNED_IN, known_rights
+from ample.base.rights import ANYONE, OWN_DOOR, SIGNED_IN, known_rights
 from ample.web.security import READING, needs_of
 
 # Writes that keep nothing, or are the door itself: a repeat of them does no harm.

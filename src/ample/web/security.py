@@ -11,15 +11,15 @@ from flask import Flask, Response, g, request
 from flask_login import LoginManager, current_user
 from flask_wtf import CSRFProtect
 
+from ample.base.desk import desk
+from ample.base.doer import NotAllowed, NotSignedIn, refuse_without
+from ample.base.rights import ANYONE, OWN_DOOR, SIGNED_IN, rights_of
 from ample.core.errors import AmpleError
-from ample.shop.desk import desk
-from ample.shop.doer import NotAllowed, refuse_without
 from ample.shop.jobfile.api import MOST_BYTES as FILE_BYTES
 from ample.shop.people import queries
-from ample.shop.people.actions import NotSignedIn, token_hash
+from ample.shop.people.actions import token_hash
 from ample.shop.people.signed_in import SignedIn
 from ample.shop.photos.pictures import MOST_BYTES as PHOTO_BYTES
-from ample.shop.rights import ANYONE, OWN_DOOR, SIGNED_IN, rights_of
 from ample.store import Transaction
 from ample.web.settings import Doors
 

@@ -2,11 +2,12 @@
 
 from __future__ import annotations
 
+from ample.base.desk import Desk
 from ample.core import exchange as x
 from ample.core.sizes import default_instrument
 from ample.shop.bench.actions import identify_in_shop
 from ample.shop.catalogue.index import ShopIndex
-from ample.shop.desk import Desk
+from ample.shop.catalogue.keeper import ShopIndexKeeper
 from ample.shop.upgrade import bring_up_to_date
 from ample.store import Database, DatabaseAway
 from ample.web.app import create_app
@@ -25,11 +26,12 @@ settings = Settings.from_environment()
 app = create_app(settings)
 
 _desk: Desk = app.extensions["ample-desk"]
+_keeper: ShopIndexKeeper = app.extensions["ample-index"]
 _once = Database(settings.database_url, most=1, answer_seconds=SETUP_SECONDS)
 try:
     bring_up_to_date(_once)
-    _desk.index_keeper.prime(_once)
-    warm_up(_desk.index())
+    _keeper.prime(_once)
+    warm_up(_keeper.current())
 except DatabaseAway:
     pass  # a worker makes the index when the database is back
 finally:

@@ -1,4 +1,4 @@
-import type { Half, PartSize, Piece, Point } from '../section'
+import type { Half, PartSize, Piece, Point } from '../geometry'
 import { box } from '../shapes'
 import { arc, covers, GROOVE, plain, ring } from './pieces'
 

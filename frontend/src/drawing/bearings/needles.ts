@@ -1,4 +1,4 @@
-import type { Half, PartSize, Point } from '../section'
+import type { Half, PartSize, Point } from '../geometry'
 import { box } from '../shapes'
 import { covers, GROOVE, plain, ring, roller } from './pieces'
 

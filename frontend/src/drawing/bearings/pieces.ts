@@ -1,4 +1,4 @@
-import type { Half, PartSize, Piece, Point } from '../section'
+import type { Half, PartSize, Piece, Point } from '../geometry'
 
 export const ring = (points: Point[], outer: boolean): Piece => ({ what: 'ring', points, outer })
 export const roller = (x: number, r: number, length: number, thick: number, tilt = 0): Piece => {

@@ -1,4 +1,4 @@
-import type { Half, PartSize } from '../section'
+import type { Half, PartSize } from '../geometry'
 import { box } from '../shapes'
 import { barrel, GROOVE, ring, roller } from './pieces'
 

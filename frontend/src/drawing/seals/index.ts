@@ -1,4 +1,4 @@
-import type { PartSize } from '../section'
+import type { PartSize } from '../geometry'
 import { face } from './face'
 import { hydraulic } from './hydraulic'
 import { lip, vRing } from './lip'

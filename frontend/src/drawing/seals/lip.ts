@@ -1,4 +1,4 @@
-import type { Piece } from '../section'
+import type { Piece } from '../geometry'
 import { box } from '../shapes'
 import { get, metal, rubber, spring, whole, type SealHalf, type Sizes } from './pieces'
 

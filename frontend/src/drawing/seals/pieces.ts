@@ -1,4 +1,4 @@
-import type { Half, Piece, Point } from '../section'
+import type { Half, Piece, Point } from '../geometry'
 
 /** Where a feature is touched: along the axis at a radius, across a diameter, or through a wall. */
 export type Mark =

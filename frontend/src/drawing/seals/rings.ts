@@ -1,4 +1,4 @@
-import type { Piece, Point } from '../section'
+import type { Piece, Point } from '../geometry'
 import { box } from '../shapes'
 import { disc, get, ghost, metal, rubber, whole, type RingState, type SealHalf, type Sizes } from './pieces'
 

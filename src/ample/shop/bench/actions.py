@@ -5,6 +5,12 @@ from __future__ import annotations
 from collections.abc import Callable
 from typing import Any
 
+from ample.base import job_queries as jobs
+from ample.base.audit import record
+from ample.base.doer import Doer
+from ample.base.jobs import known_part
+from ample.base.marks import mark_of
+from ample.base.records import PartHead
 from ample.core import exchange as x
 from ample.core.errors import AmpleError, BadInput, Conflict, NotKnown
 from ample.core.identify import Seen, standard_catalogue
@@ -24,22 +30,9 @@ from ample.shop.bench.records import (
 from ample.shop.catalogue import queries as catalogue
 from ample.shop.catalogue.index import ShopIndex
 from ample.shop.catalogue.records import Item
-from ample.shop.doer import Doer
-from ample.shop.history.actions import record
-from ample.shop.jobs import queries as jobs
-from ample.shop.jobs.records import PartHead
-from ample.shop.marks import mark_of
 from ample.store import Transaction
 
 InstrumentOf = Callable[[str], Instrument]
-
-
-def known_part(t: Transaction, part_id: int, lock: bool = False) -> PartHead:
-    """The part, or a clear word that there is none."""
-    part = jobs.part(t, part_id, lock)
-    if part is None:
-        raise NotKnown("no_such_part", f"There is no part {part_id}.", "part_id")
-    return part
 
 
 def known_item(t: Transaction, item_id: int) -> Item:

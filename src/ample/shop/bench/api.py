@@ -4,14 +4,17 @@ from __future__ import annotations
 
 from flask import Response
 from flask_openapi3 import APIBlueprint, Tag
-from pydantic import BaseModel, Field
 
+from ample.base.desk import ErrorAnswer, Responses, desk, json_answer
+from ample.base.records import PartPath
+from ample.base.rights import needs
 from ample.core.exchange import IdentifyAnswer, IdentifyRequest
 from ample.shop.bench import actions, matching
 from ample.shop.bench.records import BenchAnswer, BenchSave, ChooseRequest
+from ample.shop.bench.tools import bench_tools
+from ample.shop.catalogue.keeper import current_index
 from ample.shop.catalogue.records import MatchAnswer
-from ample.shop.desk import ErrorAnswer, Responses, desk, json_answer
-from ample.shop.rights import needs
+from ample.shop.instruments.today import todays_instruments
 
 api = APIBlueprint("bench", __name__, url_prefix="/api", abp_tags=[Tag(name="bench")])
 _WRITES: Responses = {
@@ -21,12 +24,6 @@ _WRITES: Responses = {
     409: ErrorAnswer,
     422: ErrorAnswer,
 }
-
-
-class PartPath(BaseModel):
-    """A part's row."""
-
-    part_id: int = Field(ge=1, le=2**31)
 
 
 @api.get(
@@ -44,9 +41,9 @@ def bench(path: PartPath) -> Response:
 @needs("signed_in")
 def save_bench(path: PartPath, body: BenchSave) -> Response:
     """Keep marking, condition and readings of a part."""
-    index = desk().index()
+    index = current_index()
     return desk().once(
-        lambda t, doer: actions.save_and_judge(t, doer, path.part_id, body, index, desk().instruments(t))
+        lambda t, doer: actions.save_and_judge(t, doer, path.part_id, body, index, todays_instruments(t))
     )
 
 
@@ -58,7 +55,7 @@ def save_bench(path: PartPath, body: BenchSave) -> Response:
 @needs("signed_in")
 def identify(body: IdentifyRequest) -> Response:
     """Rank what the part can be, with the shop's catalogue, instruments and dialects."""
-    index, find = desk().bench_tools()
+    index, find = bench_tools()
     return json_answer(actions.identify_in_shop(index, body, find))
 
 
@@ -70,9 +67,9 @@ def identify(body: IdentifyRequest) -> Response:
 @needs("confirm")
 def choose_identity(path: PartPath, body: ChooseRequest) -> Response:
     """Say what a part is; how sure that is comes from the readings kept."""
-    index = desk().index()
+    index = current_index()
     return desk().once(
-        lambda t, doer: actions.choose_identity(t, doer, path.part_id, body, index, desk().instruments(t))
+        lambda t, doer: actions.choose_identity(t, doer, path.part_id, body, index, todays_instruments(t))
     )
 
 
@@ -84,7 +81,7 @@ def choose_identity(path: PartPath, body: ChooseRequest) -> Response:
 @needs("signed_in")
 def match(path: PartPath) -> Response:
     """Equivalents by rule, record and size, judged attribute by attribute."""
-    index = desk().index()
+    index = current_index()
     return desk().read(lambda t: matching.matches_of(t, path.part_id, index))
 
 
@@ -94,5 +91,5 @@ def match(path: PartPath) -> Response:
 @needs("confirm")
 def choose_match(path: PartPath, body: ChooseRequest) -> Response:
     """Choose what replaces a part."""
-    index = desk().index()
+    index = current_index()
     return desk().once(lambda t, doer: matching.choose_match(t, doer, path.part_id, body, index))

@@ -2,18 +2,19 @@
 
 from __future__ import annotations
 
+from ample.base.audit import record
+from ample.base.doer import Doer
+from ample.base.jobs import known_part
+from ample.base.records import PartHead
 from ample.core.errors import BadInput
 from ample.core.exchange import InterchangeAnswer
 from ample.core.interchange import Running, interchange_of
 from ample.shop.bench import queries
-from ample.shop.bench.actions import decoded, known_item, known_part, same_version
+from ample.shop.bench.actions import decoded, known_item, same_version
 from ample.shop.bench.records import ChooseRequest
 from ample.shop.catalogue import queries as catalogue
 from ample.shop.catalogue.index import ShopIndex
 from ample.shop.catalogue.records import CrossReference, Equivalent, Item, MatchAnswer
-from ample.shop.doer import Doer
-from ample.shop.history.actions import record
-from ample.shop.jobs.records import PartHead
 from ample.store import Transaction
 
 MOST_BY_SIZE = 90

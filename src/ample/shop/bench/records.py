@@ -6,10 +6,10 @@ from typing import Literal
 
 from pydantic import BaseModel, Field
 
-from ample.core.exchange import FamilyName, IdentifyAnswer, ReadingAnswer
+from ample.base.records import JobHead, PartHead
+from ample.base.strict import Strict
+from ample.core.exchange import FamilyName
 from ample.shop.catalogue.records import Item
-from ample.shop.jobs.records import JobHead, PartHead
-from ample.shop.strict import Strict
 
 
 class TypedReading(Strict):
@@ -83,23 +83,3 @@ class ChooseRequest(Strict):
 
     item_id: int = Field(ge=1, le=2**31)
     version: int = Field(ge=0, description="version of the earlier choice; 0 when there is none")
-
-
-class CounterReading(BaseModel):
-    """One answer of the Counter's line: a reading, its size and what is on the shelf."""
-
-    reading: ReadingAnswer
-    size_text: str
-    ball_mm: float | None
-    assumed: list[str]
-    stock: list[Item]
-
-
-class CounterAnswer(BaseModel):
-    """What a line at the Counter can mean: jobs, markings, or a size."""
-
-    text: str
-    jobs: list[JobHead]
-    readings: list[CounterReading]
-    by_size: IdentifyAnswer | None
-    not_read: str | None

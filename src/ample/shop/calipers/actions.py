@@ -2,12 +2,12 @@
 
 from __future__ import annotations
 
+from ample.base.audit import record
+from ample.base.doer import Doer
 from ample.core.errors import BadInput, Conflict, NotKnown
 from ample.shop.calipers import queries
 from ample.shop.calipers.networks import checked_network, may_be_at
 from ample.shop.calipers.records import CalipersAnswer, NewCaliper, SetNetworks
-from ample.shop.doer import Doer
-from ample.shop.history.actions import record
 from ample.store import Transaction
 
 

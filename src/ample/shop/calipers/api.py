@@ -6,10 +6,10 @@ from flask import Response
 from flask_openapi3 import APIBlueprint, Tag
 from pydantic import BaseModel, Field
 
+from ample.base.desk import ErrorAnswer, Responses, desk
+from ample.base.rights import needs
 from ample.shop.calipers import actions
 from ample.shop.calipers.records import CalipersAnswer, NewCaliper, SetNetworks, SinceQuery
-from ample.shop.desk import ErrorAnswer, Responses, desk
-from ample.shop.rights import needs
 
 api = APIBlueprint("calipers", __name__, url_prefix="/api", abp_tags=[Tag(name="calipers")])
 _WRITES: Responses = dict.fromkeys((400, 403, 404, 409, 422), ErrorAnswer)

@@ -5,8 +5,8 @@ from __future__ import annotations
 from datetime import datetime, timedelta
 from typing import Any
 
+from ample.base.numbers import next_number
 from ample.shop.calipers.records import Caliper, CaliperReading
-from ample.shop.numbers import next_number
 from ample.store import Transaction
 
 KEPT = timedelta(hours=12)

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from pydantic import BaseModel, Field
 
-from ample.shop.strict import Strict
+from ample.base.strict import Strict
 
 
 class Caliper(BaseModel):

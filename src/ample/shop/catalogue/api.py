@@ -5,10 +5,10 @@ from __future__ import annotations
 from flask import Response
 from flask_openapi3 import APIBlueprint, Tag
 
+from ample.base.desk import ErrorAnswer, Responses, desk
+from ample.base.rights import needs
 from ample.shop.catalogue import imports, price_lists
 from ample.shop.catalogue.records import DialectsAnswer, NewDialect, PriceList, PriceListAnswer
-from ample.shop.desk import ErrorAnswer, Responses, desk
-from ample.shop.rights import needs
 
 api = APIBlueprint("catalogue", __name__, url_prefix="/api", abp_tags=[Tag(name="catalogue")])
 _WRITES: Responses = dict.fromkeys((400, 403, 404, 409, 422), ErrorAnswer)

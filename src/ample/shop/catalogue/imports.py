@@ -6,13 +6,13 @@ import json
 from collections.abc import Iterator, Mapping, Sequence
 from typing import Any
 
+from ample.base.audit import record
+from ample.base.doer import Doer
 from ample.core.designation import checked_dialect
 from ample.core.errors import Conflict
 from ample.core.parts import BearingSpec, SealSpec
 from ample.shop.catalogue import queries
 from ample.shop.catalogue.records import DialectCode, DialectRecord, DialectsAnswer, NewDialect
-from ample.shop.doer import Doer
-from ample.shop.history.actions import record
 from ample.store import Transaction
 
 AT_ONCE = 2000

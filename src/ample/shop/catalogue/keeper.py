@@ -6,6 +6,8 @@ import gc
 import threading
 from pathlib import Path
 
+from flask import current_app
+
 from ample.shop.catalogue import queries
 from ample.shop.catalogue.index import ShopIndex, with_dialects
 from ample.shop.catalogue.kept import index_of
@@ -54,3 +56,14 @@ def _kept(index: ShopIndex) -> ShopIndex:
     gc.collect()
     gc.freeze()
     return index
+
+
+def index_keeper() -> ShopIndexKeeper:
+    """The keeper of this application."""
+    found: ShopIndexKeeper = current_app.extensions["ample-index"]
+    return found
+
+
+def current_index() -> ShopIndex:
+    """The index of today's catalogue."""
+    return index_keeper().current()

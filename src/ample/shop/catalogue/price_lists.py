@@ -9,6 +9,7 @@ from dataclasses import dataclass
 from decimal import Decimal, InvalidOperation
 from typing import Any
 
+from ample.base.doer import Doer
 from ample.core.designation import Dialect, decode
 from ample.core.errors import BadInput
 from ample.core.parts import BearingSpec, SealSpec
@@ -16,7 +17,6 @@ from ample.core.specs import seal_of_reading, spec_of_reading
 from ample.shop.catalogue import imports, queries
 from ample.shop.catalogue.index import dialects as dialects_of
 from ample.shop.catalogue.records import PriceListAnswer, RefusedRow
-from ample.shop.doer import Doer
 from ample.store import Transaction
 
 COLUMNS = ("maker", "marking", "supplier", "price", "lead_days", "stock", "place")

@@ -5,10 +5,10 @@ from __future__ import annotations
 from flask import Response
 from flask_openapi3 import APIBlueprint, Tag
 
-from ample.shop.desk import ErrorAnswer, desk
+from ample.base.desk import ErrorAnswer, desk
+from ample.base.rights import needs
 from ample.shop.history.reading import changes
 from ample.shop.history.records import AuditAnswer, AuditQuery
-from ample.shop.rights import needs
 
 api = APIBlueprint("history", __name__, url_prefix="/api", abp_tags=[Tag(name="history")])
 

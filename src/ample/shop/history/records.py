@@ -7,8 +7,8 @@ from typing import Any
 
 from pydantic import BaseModel, Field
 
-from ample.shop.strict import Strict
-from ample.shop.times import UtcTime
+from ample.base.strict import Strict
+from ample.base.times import UtcTime
 
 PAGE = 100
 

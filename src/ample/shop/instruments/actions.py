@@ -6,10 +6,10 @@ from collections.abc import Callable
 from dataclasses import replace
 from datetime import date
 
+from ample.base.audit import record
+from ample.base.doer import Doer
 from ample.core.errors import BadInput, Conflict
 from ample.core.sizes import Instrument, default_instrument
-from ample.shop.doer import Doer
-from ample.shop.history.actions import record
 from ample.shop.instruments import queries
 from ample.shop.instruments.records import InstrumentRecord, Instruments, InstrumentSave
 from ample.store import Transaction

@@ -5,10 +5,10 @@ from __future__ import annotations
 from flask import Response
 from flask_openapi3 import APIBlueprint, Tag
 
-from ample.shop.desk import ErrorAnswer, desk
+from ample.base.desk import ErrorAnswer, desk
+from ample.base.rights import needs
 from ample.shop.instruments.actions import keep_instrument, known_instruments
 from ample.shop.instruments.records import Instruments, InstrumentSave
-from ample.shop.rights import needs
 
 api = APIBlueprint("instruments", __name__, url_prefix="/api", abp_tags=[Tag(name="instruments")])
 

@@ -6,17 +6,17 @@ import base64
 from datetime import datetime
 from typing import Any
 
+from ample.base import job_queries as jobs
+from ample.base.audit import record
+from ample.base.doer import Doer
+from ample.base.jobs import add_part, known_job
+from ample.base.records import NewJob, NewPart, PartHead
 from ample.shop.bench import queries as bench
 from ample.shop.bench.actions import InstrumentOf, judge_again, save_bench, sheet_of
 from ample.shop.bench.records import BenchSave
 from ample.shop.catalogue.index import ShopIndex
-from ample.shop.doer import Doer
-from ample.shop.history.actions import record
 from ample.shop.jobfile import queries
 from ample.shop.jobfile.records import Imported, JobFile, ListedItem, TrayPartFile
-from ample.shop.jobs import queries as jobs
-from ample.shop.jobs.actions import add_part, known_job
-from ample.shop.jobs.records import NewJob, NewPart, PartHead
 from ample.shop.line import actions as line
 from ample.shop.line import queries as lines
 from ample.shop.photos import queries as photos
@@ -25,7 +25,6 @@ from ample.shop.seats.actions import save_seats
 from ample.shop.seats.actions import sheet_of as seats_of
 from ample.shop.seats.records import SeatSave
 from ample.shop.takein import actions as take_in
-from ample.shop.takein import queries as take_ins
 from ample.store import Transaction
 
 FROM_FILE = "file"  # the mark of an identification that was made elsewhere
@@ -45,7 +44,7 @@ def export_job(t: Transaction, number: str) -> JobFile:
         "line": parts,
         "judged_by": {key: each.name for key, each in judged.items()},
         "acknowledged": [
-            each.model_dump(exclude={"from_file"}) for each in take_ins.acknowledged(t, job.job_id)
+            each.model_dump(exclude={"from_file"}) for each in jobs.acknowledged(t, job.job_id)
         ],
         "decisions": [
             {"part": row.pop("part_key"), **_without(row, "from_file")} for row in lines.decisions(t, job.job_id)

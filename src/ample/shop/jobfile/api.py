@@ -7,13 +7,15 @@ import re
 from flask import Response, request
 from flask_openapi3 import APIBlueprint, Tag
 
+from ample.base.desk import ErrorAnswer, Responses, desk
+from ample.base.records import JobPath
+from ample.base.rights import needs
 from ample.core.errors import BadInput
 from ample.core.operations import parse_request
-from ample.shop.desk import ErrorAnswer, Responses, desk
+from ample.shop.catalogue.keeper import current_index
+from ample.shop.instruments.today import todays_instruments
 from ample.shop.jobfile import actions
 from ample.shop.jobfile.records import Imported, JobFile
-from ample.shop.jobs.api import JobPath
-from ample.shop.rights import needs
 
 api = APIBlueprint("jobfile", __name__, url_prefix="/api", abp_tags=[Tag(name="job files")])
 _WRITES: Responses = dict.fromkeys((400, 403, 404, 409, 413, 422), ErrorAnswer)
@@ -42,5 +44,5 @@ def import_job() -> Response:
     if data is None:
         raise BadInput("no_job_file", "This is no JSON file of a job.", "file")
     file = parse_request(JobFile, data)
-    index = desk().index()
-    return desk().once(lambda t, doer: actions.import_job(t, doer, file, index, desk().instruments(t)), 201)
+    index = current_index()
+    return desk().once(lambda t, doer: actions.import_job(t, doer, file, index, todays_instruments(t)), 201)

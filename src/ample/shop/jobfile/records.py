@@ -6,16 +6,16 @@ from typing import Annotated, Literal
 
 from pydantic import Base64Bytes, Field
 
+from ample.base.records import JobHead
+from ample.base.strict import Strict
+from ample.base.times import UtcTime
 from ample.core.assembly import LineSheet
 from ample.core.exchange import FamilyName
 from ample.shop.bench.records import BenchSheet
-from ample.shop.jobs.records import JobHead
 from ample.shop.line.records import Decided, PartKey
 from ample.shop.photos.records import PhotoPlace
 from ample.shop.seats.records import SeatSheet
-from ample.shop.strict import Strict
 from ample.shop.takein.records import TakeInSheet
-from ample.shop.times import UtcTime
 
 Person = Annotated[str, Field(max_length=60)]
 

@@ -1,1 +1,1 @@
-"""Jobs and the parts in their tray."""
+"""A job's papers and tray."""

@@ -6,6 +6,12 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Any
 
+from ample.base import job_queries
+from ample.base.audit import record
+from ample.base.doer import Doer, NotAllowed
+from ample.base.jobs import add_part, known_job
+from ample.base.marks import mark_of
+from ample.base.records import NewPart
 from ample.core.assembly import LinePart, LineSheet, check_line, part_kind
 from ample.core.assembly.line import Size
 from ample.core.assembly.placing import known_of
@@ -15,10 +21,6 @@ from ample.core.operations.job import verdicts_of
 from ample.core.sizes import parse_length
 from ample.shop.bench.actions import save_bench
 from ample.shop.bench.records import BenchSave, BenchSheet
-from ample.shop.doer import Doer, NotAllowed
-from ample.shop.history.actions import record
-from ample.shop.jobs.actions import add_part, known_job
-from ample.shop.jobs.records import NewPart
 from ample.shop.line import queries
 from ample.shop.line.records import (
     DecideRequest,
@@ -29,9 +31,7 @@ from ample.shop.line.records import (
     LineSaved,
     SentToBench,
 )
-from ample.shop.marks import mark_of
 from ample.shop.photos import queries as photos
-from ample.shop.takein import queries as take_ins
 from ample.shop.units.actions import model_of
 from ample.store import Transaction
 
@@ -72,19 +72,19 @@ def line_of(t: Transaction, number: str) -> LineAnswer:
     job = known_job(t, number)
     held = held_of(t, job.job_id)
     sheet, version = held.sheet, held.version
-    take_in = take_ins.take_in(t, job.job_id) or {}
+    unit = job_queries.unit_facts(t, job.job_id)
     return LineAnswer(
         job=job,
         sheet=sheet,
         version=version,
-        access=take_in.get("access", "cheap"),
-        build=take_in.get("build", ""),
-        model=take_in.get("model", ""),
+        access=unit.access,
+        build=unit.build,
+        model=unit.model,
         decisions=_decisions(t, job.job_id, sheet.parts),
         judged_by=judged_by(t, list(held.rows.values())),
         on_bench=queries.bench_parts(t, job.job_id),
         photos=photos.heads(t, job.job_id),
-        acknowledged=take_ins.acknowledged(t, job.job_id),
+        acknowledged=job_queries.acknowledged(t, job.job_id),
     )
 
 
@@ -192,7 +192,7 @@ def keep_sheet(t: Transaction, job_id: int, sheet: LineSheet, person_id: int | N
     """Write what has changed, with the verdict of every part; who changed a finding has judged it."""
     before = {part.key: part for part in held.sheet.parts}
     changed = [part for part in sheet.parts if before.get(part.key) != part]
-    judged = _verdicts(t, job_id, changed, take_ins.access_of(t, job_id))
+    judged = _verdicts(t, job_id, changed, job_queries.unit_facts(t, job_id).access)
     open_ones = [each for each in check_line(sheet) if each.level == "wrong" and not each.answer]
     queries.set_head(
         t,
@@ -308,7 +308,10 @@ def decide(t: Transaction, doer: Doer, number: str, key: str, choice: DecideRequ
             {"findings": dict(part.findings)},
         )
     computed = inspect_part(
-        part_kind(part.kind).card, part.findings, take_ins.access_of(t, job.job_id), part.obtainable
+        part_kind(part.kind).card,
+        part.findings,
+        job_queries.unit_facts(t, job.job_id).access,
+        part.obtainable,
     )
     if computed.verdict == "open":
         raise BadInput("not_judged", "Nobody has looked at this part yet.", "key", "Fill in its card first.")
@@ -340,8 +343,8 @@ def _known_part(sheet: LineSheet, key: str) -> LinePart:
 
 def _build_is_said(t: Transaction, job_id: int) -> None:
     """Of a model that is known in several builds, which one it is must be said first."""
-    row = take_ins.take_in(t, job_id)
-    model = model_of(t, row["model"]) if row and not row["build"] else None
+    unit = job_queries.unit_facts(t, job_id)
+    model = model_of(t, unit.model) if not unit.build else None
     if model is not None and len(model.builds) > 1:
         raise BadInput(
             "build_not_said",

@@ -6,11 +6,11 @@ from flask import Response
 from flask_openapi3 import APIBlueprint, Tag
 from pydantic import Field
 
-from ample.shop.desk import ErrorAnswer, Responses, desk
-from ample.shop.jobs.api import JobPath
+from ample.base.desk import ErrorAnswer, Responses, desk
+from ample.base.records import JobPath
+from ample.base.rights import needs
 from ample.shop.line import actions
 from ample.shop.line.records import DecideRequest, LineAnswer, LineSave, LineSaved, SentToBench
-from ample.shop.rights import needs
 
 api = APIBlueprint("line", __name__, url_prefix="/api", abp_tags=[Tag(name="line")])
 _WRITES: Responses = dict.fromkeys((400, 403, 404, 409, 422), ErrorAnswer)

@@ -6,12 +6,11 @@ from typing import Annotated, Literal
 
 from pydantic import BaseModel, Field
 
+from ample.base.records import Acknowledged, JobHead
+from ample.base.strict import Strict
+from ample.base.times import UtcTime
 from ample.core.assembly import LineSheet
-from ample.shop.jobs.records import JobHead
 from ample.shop.photos.records import PhotoHead
-from ample.shop.strict import Strict
-from ample.shop.takein.records import Acknowledged
-from ample.shop.times import UtcTime
 
 PartKey = Annotated[str, Field(pattern=r"^[a-z0-9]{4,24}$")]
 Decided = Literal["reuse", "regrease", "dress", "move_lip", "sleeve", "machine_shop", "replace", "reclaim"]

@@ -9,20 +9,21 @@ from collections.abc import Callable
 from decimal import Decimal
 from typing import Any
 
+from ample.base.audit import record
+from ample.base.doer import Doer
+from ample.base.jobs import known_part
 from ample.core.errors import BadInput, Conflict, NotKnown
 from ample.core.sizes import Instrument
 from ample.shop.bench import queries as bench
-from ample.shop.bench.actions import known_item, known_part
+from ample.shop.bench.actions import known_item
 from ample.shop.catalogue import queries as catalogue
 from ample.shop.catalogue.records import Item, Offer
-from ample.shop.doer import Doer
-from ample.shop.history.actions import record
-from ample.shop.jobs.records import Light
 from ample.shop.orders import queries
 from ample.shop.orders.lights import is_open, lights_of
 from ample.shop.orders.records import (
     AddLine,
     ChangeLine,
+    Light,
     OrderLine,
     OrdersAnswer,
     OrderSheet,

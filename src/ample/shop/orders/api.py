@@ -6,7 +6,9 @@ from flask import Response, make_response
 from flask_openapi3 import APIBlueprint, Tag
 from pydantic import BaseModel, Field
 
-from ample.shop.desk import ErrorAnswer, Responses, desk
+from ample.base.desk import ErrorAnswer, Responses, desk
+from ample.base.rights import needs
+from ample.shop.instruments.today import todays_instruments
 from ample.shop.orders import actions
 from ample.shop.orders.records import (
     AddLine,
@@ -16,7 +18,6 @@ from ample.shop.orders.records import (
     PassLight,
     PlaceOrder,
 )
-from ample.shop.rights import needs
 
 api = APIBlueprint("orders", __name__, url_prefix="/api", abp_tags=[Tag(name="orders")])
 _WRITES: Responses = {
@@ -50,14 +51,14 @@ class OrderPath(BaseModel):
 @needs("signed_in")
 def orders() -> Response:
     """All sheets, and the parts that wait for one."""
-    return desk().read(lambda t: actions.orders_of(t, desk().instruments(t)))
+    return desk().read(lambda t: actions.orders_of(t, todays_instruments(t)))
 
 
 @api.post("/orders/lines", summary="Put a part on a sheet", responses={201: OrderSheet, **_WRITES})
 @needs("signed_in")
 def add_line(body: AddLine) -> Response:
     """Put a part on a supplier's open sheet."""
-    return desk().once(lambda t, doer: actions.add_line(t, doer, body, desk().instruments(t)), 201)
+    return desk().once(lambda t, doer: actions.add_line(t, doer, body, todays_instruments(t)), 201)
 
 
 @api.put("/orders/lines/<int:line_id>", summary="Change a quantity", responses={200: OrderSheet, **_WRITES})
@@ -65,7 +66,7 @@ def add_line(body: AddLine) -> Response:
 def change_line(path: LinePath, body: ChangeLine) -> Response:
     """Another quantity on a line."""
     return desk().once(
-        lambda t, doer: actions.change_line(t, doer, path.line_id, body, desk().instruments(t))
+        lambda t, doer: actions.change_line(t, doer, path.line_id, body, todays_instruments(t))
     )
 
 
@@ -74,7 +75,7 @@ def change_line(path: LinePath, body: ChangeLine) -> Response:
 def drop_line(path: LinePath, query: SeenQuery) -> Response:
     """Take a line off an open sheet."""
     return desk().once(
-        lambda t, doer: actions.drop_line(t, doer, path.line_id, query.version, desk().instruments(t))
+        lambda t, doer: actions.drop_line(t, doer, path.line_id, query.version, todays_instruments(t))
     )
 
 
@@ -86,14 +87,14 @@ def drop_line(path: LinePath, query: SeenQuery) -> Response:
 @needs("override")
 def pass_light(path: LinePath, body: PassLight) -> Response:
     """Pass what is unproven; the reason stays on record."""
-    return desk().once(lambda t, doer: actions.pass_light(t, doer, path.line_id, body, desk().instruments(t)))
+    return desk().once(lambda t, doer: actions.pass_light(t, doer, path.line_id, body, todays_instruments(t)))
 
 
 @api.post("/orders/<int:order_id>/place", summary="Place a sheet", responses={200: OrderSheet, **_WRITES})
 @needs("place_order")
 def place(path: OrderPath, body: PlaceOrder) -> Response:
     """Place a sheet through the gate."""
-    return desk().once(lambda t, doer: actions.place(t, doer, path.order_id, body, desk().instruments(t)))
+    return desk().once(lambda t, doer: actions.place(t, doer, path.order_id, body, todays_instruments(t)))
 
 
 @api.get(
@@ -104,7 +105,7 @@ def place(path: OrderPath, body: PlaceOrder) -> Response:
 @needs("signed_in")
 def sheet_csv(path: OrderPath) -> Response:
     """An order sheet as CSV."""
-    found = desk().database.read(lambda t: actions.sheet(t, path.order_id, desk().instruments(t)))
+    found = desk().database.read(lambda t: actions.sheet(t, path.order_id, todays_instruments(t)))
     response = make_response(actions.sheet_csv(found))
     response.mimetype = "text/csv"
     response.headers["Content-Disposition"] = f'attachment; filename="{found.number}.csv"'

@@ -5,16 +5,15 @@ from __future__ import annotations
 from collections.abc import Callable
 from typing import Any
 
+from ample.base.marks import mark_of
 from ample.core.interchange import interchange_of
 from ample.core.kits import GateFacts, SeatFact, gate
 from ample.core.sizes import Instrument
 from ample.shop.bench.matching import running
 from ample.shop.catalogue import queries as catalogue
 from ample.shop.catalogue.records import Item
-from ample.shop.jobs import queries as jobs
-from ample.shop.jobs.records import Light
-from ample.shop.marks import mark_of
 from ample.shop.orders import queries
+from ample.shop.orders.records import Light
 from ample.shop.seats import queries as seats
 from ample.shop.seats.actions import judge, sheet_of
 from ample.shop.seats.records import SeatJudgement, SeatSheet
@@ -26,7 +25,7 @@ NEEDED = 1
 
 def lights_of(t: Transaction, part_ids: list[int], instrument_of: InstrumentOf) -> dict[int, list[Light]]:
     """Five lights for each part, with the passes that people gave; what is ordered is what is judged."""
-    known = jobs.decisions(t, part_ids)
+    known = queries.decisions(t, part_ids)
     items = catalogue.items(t, sorted({item_id for row in known.values() for item_id in _items_of(row)}))
     measured = seats.parts_with_sheets(t, part_ids)
     given = queries.passes(t, [row["line_id"] for row in known.values() if row["line_id"]])

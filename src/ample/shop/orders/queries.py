@@ -5,7 +5,7 @@ from __future__ import annotations
 from datetime import datetime
 from typing import Any
 
-from ample.shop.numbers import next_number
+from ample.base.numbers import next_number
 from ample.store import Transaction
 
 
@@ -193,3 +193,46 @@ def bind_pass(t: Transaction, pass_id: int, facts_mark: str) -> None:
         "UPDATE gate_passes SET facts_mark = %(mark)s WHERE pass_id = %(pass_id)s",
         {"pass_id": pass_id, "mark": facts_mark},
     )
+
+
+def decisions(t: Transaction, part_ids: list[int]) -> dict[int, dict[str, Any]]:
+    """What is decided about parts: identification, replacement, order line."""
+    if not part_ids:
+        return {}
+    rows = t.rows(
+        """
+        SELECT
+            p.part_id,
+            p.family,
+            p.rpm,
+            p.dirty,
+            (
+                SELECT GROUP_CONCAT(DISTINCT r.feature)
+                FROM readings r
+                WHERE r.part_id = p.part_id
+            ) AS features,
+            i.item_id AS chosen_id,
+            i.probability,
+            i.worst_sigmas,
+            i.clash,
+            i.features_read,
+            i.marking_read,
+            i.judged_mark,
+            i.facts_mark <=> i.judged_mark AS as_confirmed,
+            i.from_file IS NOT NULL AS from_file,
+            m.item_id AS match_id,
+            l.line_id,
+            l.item_id AS ordered_id,
+            l.quantity,
+            o.number AS order_number,
+            o.state AS order_state
+        FROM parts p
+        LEFT JOIN identifications i ON i.part_id = p.part_id
+        LEFT JOIN matches m ON m.part_id = p.part_id
+        LEFT JOIN order_lines l ON l.part_id = p.part_id
+        LEFT JOIN orders o ON o.order_id = l.order_id
+        WHERE p.part_id IN %(part_ids)s
+        """,
+        {"part_ids": part_ids},
+    )
+    return {row["part_id"]: row for row in rows}

@@ -7,10 +7,21 @@ from typing import Literal
 
 from pydantic import BaseModel, Field
 
+from ample.base.strict import Strict
+from ample.base.times import UtcTime
 from ample.shop.catalogue.records import Item, Offer
-from ample.shop.jobs.records import Light
-from ample.shop.strict import Strict
-from ample.shop.times import UtcTime
+
+
+class Light(BaseModel):
+    """A gate light: its state, why in words, and a pass that a person gave with a reason."""
+
+    light: str
+    state: str
+    words: str
+    facts_mark: str = Field(description="of the facts that it was judged on; a pass is given for them")
+    passed_reason: str | None = None
+    passed_by: str | None = None
+    passed_at: UtcTime | None = None
 
 
 class OrderLine(BaseModel):

@@ -7,10 +7,10 @@ import secrets
 from dataclasses import dataclass
 from datetime import datetime, timedelta
 
-from ample.core.errors import AmpleError, BadInput
-from ample.shop.doer import Doer, NotAllowed
-from ample.shop.history.actions import record
-from ample.shop.history.queries import forget_keys
+from ample.base.audit import record
+from ample.base.audit_queries import forget_keys
+from ample.base.doer import Doer, NotAllowed, NotSignedIn
+from ample.core.errors import BadInput
 from ample.shop.people import brake, queries
 from ample.shop.people.records import OwnSecret, Person
 from ample.shop.people.secrets import checked_secret, hash_secret, matches, nobody_hash
@@ -18,12 +18,6 @@ from ample.store import Database, Transaction
 
 SESSION_HOURS = 12
 KEPT = timedelta(days=3)  # no request is repeated, and no failed try is shown, after that
-
-
-class NotSignedIn(AmpleError):
-    """Who is asking is not known."""
-
-    status = 401
 
 
 @dataclass(frozen=True)

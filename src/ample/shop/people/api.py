@@ -10,7 +10,8 @@ from flask_openapi3 import APIBlueprint, Tag
 from flask_wtf.csrf import generate_csrf
 from pydantic import BaseModel, Field
 
-from ample.shop.desk import ErrorAnswer, Responses, desk, json_answer
+from ample.base.desk import ErrorAnswer, Responses, desk, json_answer
+from ample.base.rights import needs, rights_of
 from ample.shop.people import actions, keeping, queries
 from ample.shop.people.machine import door_of, is_here, remember
 from ample.shop.people.records import (
@@ -26,7 +27,6 @@ from ample.shop.people.records import (
     SignInRequest,
 )
 from ample.shop.people.signed_in import SignedIn, forget_session
-from ample.shop.rights import needs, rights_of
 
 api = APIBlueprint("people", __name__, url_prefix="/api", abp_tags=[Tag(name="people")])
 _WRITES: Responses = dict.fromkeys((400, 403, 404, 409, 422), ErrorAnswer)

@@ -9,9 +9,10 @@ import secrets
 from datetime import datetime, timedelta
 from typing import Any
 
+from ample.base.audit import Kept, note
+from ample.base.doer import Doer
+from ample.base.rights import OWNER, ROLES, known_rights
 from ample.core.errors import AmpleError, BadInput, Conflict, NotKnown
-from ample.shop.doer import Doer
-from ample.shop.history.actions import Kept, note
 from ample.shop.people import brake, queries
 from ample.shop.people.actions import token_hash
 from ample.shop.people.records import (
@@ -26,7 +27,6 @@ from ample.shop.people.records import (
     SetRight,
 )
 from ample.shop.people.secrets import checked_secret, hash_secret
-from ample.shop.rights import OWNER, ROLES, known_rights
 from ample.store import Database, Transaction
 
 CODE_HOURS = 24

@@ -5,8 +5,8 @@ from __future__ import annotations
 from datetime import datetime
 from typing import Any
 
+from ample.base.rights import Change
 from ample.shop.people.records import DemoPerson, Person
-from ample.shop.rights import Change
 from ample.store import Transaction
 
 

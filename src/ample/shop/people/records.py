@@ -7,9 +7,9 @@ from typing import Literal
 
 from pydantic import BaseModel, Field
 
-from ample.shop.rights import RightName, RoleName
-from ample.shop.strict import Strict
-from ample.shop.times import UtcTime
+from ample.base.rights import RightName, RoleName
+from ample.base.strict import Strict
+from ample.base.times import UtcTime
 
 GivenRole = Literal["counter", "bench", "buyer"]
 

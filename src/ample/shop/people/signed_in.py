@@ -4,8 +4,8 @@ from __future__ import annotations
 
 from flask import session
 
+from ample.base.rights import Rights
 from ample.shop.people.records import Person
-from ample.shop.rights import Rights
 
 
 class SignedIn:

@@ -2,10 +2,10 @@
 
 from __future__ import annotations
 
+from ample.base.audit import record
+from ample.base.doer import Doer
+from ample.base.jobs import known_job
 from ample.core.errors import BadInput, Conflict, NotKnown
-from ample.shop.doer import Doer
-from ample.shop.history.actions import record
-from ample.shop.jobs.actions import known_job
 from ample.shop.photos import queries
 from ample.shop.photos.pictures import Picture
 from ample.shop.photos.records import PhotoChange, PhotoHead, PhotoPlace

@@ -6,12 +6,12 @@ from flask import Response, make_response, request
 from flask_openapi3 import APIBlueprint, Tag
 from pydantic import BaseModel, Field
 
-from ample.shop.desk import ErrorAnswer, Responses, desk
-from ample.shop.jobs.api import JobPath
+from ample.base.desk import ErrorAnswer, Responses, desk
+from ample.base.records import JobPath
+from ample.base.rights import needs
 from ample.shop.photos import actions
 from ample.shop.photos.pictures import take_in_picture
 from ample.shop.photos.records import PhotoChange, PhotoHead, PhotoPlace
-from ample.shop.rights import needs
 
 api = APIBlueprint("photos", __name__, url_prefix="/api", abp_tags=[Tag(name="photos")])
 _WRITES: Responses = dict.fromkeys((400, 403, 404, 409, 413, 422), ErrorAnswer)

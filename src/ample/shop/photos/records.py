@@ -4,8 +4,8 @@ from __future__ import annotations
 
 from pydantic import BaseModel, Field
 
-from ample.shop.strict import Strict
-from ample.shop.times import UtcTime
+from ample.base.strict import Strict
+from ample.base.times import UtcTime
 
 
 class PhotoHead(BaseModel):

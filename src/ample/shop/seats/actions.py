@@ -5,6 +5,10 @@ from __future__ import annotations
 from collections.abc import Callable
 from typing import Any, Literal
 
+from ample.base import job_queries as jobs
+from ample.base.audit import record
+from ample.base.doer import Doer
+from ample.base.jobs import known_part
 from ample.core import exchange as x
 from ample.core.errors import AmpleError, BadInput, Conflict
 from ample.core.fits.rules import not_judged, not_judged_words
@@ -13,11 +17,8 @@ from ample.core.parts import BearingSpec
 from ample.core.sizes import Instrument, parse_length
 from ample.core.standards import limits
 from ample.shop.bench import queries as bench
-from ample.shop.bench.actions import known_item, known_part
+from ample.shop.bench.actions import known_item
 from ample.shop.catalogue.records import Item
-from ample.shop.doer import Doer
-from ample.shop.history.actions import record
-from ample.shop.jobs import queries as jobs
 from ample.shop.seats import queries
 from ample.shop.seats.records import (
     SeatJudgement,

@@ -5,10 +5,11 @@ from __future__ import annotations
 from flask import Response
 from flask_openapi3 import APIBlueprint, Tag
 
+from ample.base.desk import ErrorAnswer, desk
+from ample.base.records import PartPath
+from ample.base.rights import needs
 from ample.core.errors import BadInput
-from ample.shop.bench.api import PartPath
-from ample.shop.desk import ErrorAnswer, desk
-from ample.shop.rights import needs
+from ample.shop.instruments.today import todays_instruments
 from ample.shop.seats import actions
 from ample.shop.seats.records import SeatsAnswer, SeatSave, SeatSheet, SeatsJudged
 from ample.store import Transaction
@@ -24,7 +25,7 @@ api = APIBlueprint("seats", __name__, url_prefix="/api", abp_tags=[Tag(name="sea
 @needs("signed_in")
 def seats(path: PartPath) -> Response:
     """Seat sheet, judgement and clearance of a part."""
-    return desk().read(lambda t: actions.seats_of(t, path.part_id, desk().instruments(t)))
+    return desk().read(lambda t: actions.seats_of(t, path.part_id, todays_instruments(t)))
 
 
 @api.put(
@@ -35,7 +36,7 @@ def seats(path: PartPath) -> Response:
 @needs("signed_in")
 def save_seats(path: PartPath, body: SeatSave) -> Response:
     """Keep the seat sheet of a part."""
-    return desk().once(lambda t, doer: actions.save_seats(t, doer, path.part_id, body, desk().instruments(t)))
+    return desk().once(lambda t, doer: actions.save_seats(t, doer, path.part_id, body, todays_instruments(t)))
 
 
 @api.post(
@@ -51,6 +52,6 @@ def judge(path: PartPath, body: SeatSheet) -> Response:
         item = actions.ordered_item(t, path.part_id)
         if item is None:
             raise BadInput("not_identified", "This part has not been identified yet.", "part_id")
-        return actions.judge(item, body, desk().instruments(t))
+        return actions.judge(item, body, todays_instruments(t))
 
     return desk().read(work)

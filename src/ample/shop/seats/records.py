@@ -6,10 +6,10 @@ from typing import Literal
 
 from pydantic import BaseModel, Field
 
+from ample.base.records import JobHead, PartHead
+from ample.base.strict import Strict
 from ample.core.exchange import FittedClearanceAnswer, SeatAnswer, ZoneAdviceAnswer
 from ample.shop.catalogue.records import Item
-from ample.shop.jobs.records import JobHead, PartHead
-from ample.shop.strict import Strict
 
 
 class SeatSide(Strict):

@@ -7,16 +7,17 @@ from typing import Any
 
 from pydantic import ValidationError
 
+from ample.base import job_queries
+from ample.base.audit import record
+from ample.base.doer import Doer
+from ample.base.jobs import known_job, open_job
+from ample.base.records import JobHead, NewJob
 from ample.core import job_exchange as j
 from ample.core.assembly import signs_on_line
 from ample.core.condition import Situation, cautions_for, known_units
 from ample.core.errors import AmpleError, BadInput, Conflict
 from ample.core.operations import bad_request
 from ample.core.operations import job as core
-from ample.shop.doer import Doer
-from ample.shop.history.actions import record
-from ample.shop.jobs.actions import known_job, open_job
-from ample.shop.jobs.records import JobHead, NewJob
 from ample.shop.line.actions import judge_again
 from ample.shop.line.actions import sheet_of as line_sheet
 from ample.shop.takein import queries
@@ -53,7 +54,7 @@ def take_in_of(t: Transaction, number: str) -> TakeInAnswer:
         causes=core.causes(j.CausesRequest(signs=signs, checked=dict(sheet.checked))),
         cautions=found.cautions,
         refused=found.refused,
-        acknowledged=queries.acknowledged(t, job.job_id),
+        acknowledged=job_queries.acknowledged(t, job.job_id),
         model=model_of(t, sheet.model),
         spares=spares_of(t, job.job_id, sheet.model, sheet.build, sheet.lie_open_days),
     )

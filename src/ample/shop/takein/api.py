@@ -6,9 +6,9 @@ from flask import Response
 from flask_openapi3 import APIBlueprint, Tag
 from pydantic import Field
 
-from ample.shop.desk import ErrorAnswer, Responses, desk
-from ample.shop.jobs.api import JobPath
-from ample.shop.rights import needs
+from ample.base.desk import ErrorAnswer, Responses, desk
+from ample.base.records import JobHead, JobPath, NewJob
+from ample.base.rights import needs
 from ample.shop.takein import actions
 from ample.shop.takein.records import TakeInAnswer, TakeInSave
 from ample.shop.units.actions import add_known_model, known_models
@@ -51,6 +51,13 @@ def save_take_in(path: JobPath, body: TakeInSave) -> Response:
 def acknowledge(path: CautionPath) -> Response:
     """Keep that this person has read a caution."""
     return desk().once(lambda t, doer: actions.acknowledge(t, doer, path.number, path.caution))
+
+
+@api.post("/jobs", summary="Open a job", responses={201: JobHead, 400: ErrorAnswer, 422: ErrorAnswer})
+@needs("signed_in")
+def open_job(body: NewJob) -> Response:
+    """Open a job under the next number."""
+    return desk().once(lambda t, doer: actions.open_unit(t, doer, body), 201)
 
 
 @api.post("/unit-models", summary="Tell builds of a model apart", responses={201: UnitModel, **_WRITES})

@@ -5,7 +5,6 @@ from __future__ import annotations
 from datetime import datetime
 from typing import Any
 
-from ample.shop.takein.records import Acknowledged
 from ample.store import Transaction
 
 
@@ -83,20 +82,6 @@ def replace_words(t: Transaction, job_id: int, found: list[dict[str, Any]]) -> N
     )
 
 
-def acknowledged(t: Transaction, job_id: int) -> list[Acknowledged]:
-    """The cautions that people have acknowledged."""
-    rows = t.rows(
-        """
-        SELECT caution, person, acknowledged_at, from_file
-        FROM caution_acknowledgements
-        WHERE job_id = %(job_id)s
-        ORDER BY acknowledged_at
-        """,
-        {"job_id": job_id},
-    )
-    return [Acknowledged(**row) for row in rows]
-
-
 def acknowledge(
     t: Transaction, job_id: int, caution: str, person_id: int | None, person: str, at: datetime
 ) -> None:
@@ -113,12 +98,6 @@ def acknowledge(
         """,
         {"job_id": job_id, "caution": caution, "person_id": person_id, "person": person, "at": at},
     )
-
-
-def access_of(t: Transaction, job_id: int) -> str:
-    """What coming back to the unit would cost: cheap or costly."""
-    row = t.first("SELECT access FROM take_ins WHERE job_id = %(job_id)s", {"job_id": job_id})
-    return str(row["access"]) if row else "cheap"
 
 
 def situations(t: Transaction, job_ids: list[int]) -> list[dict[str, Any]]:

@@ -6,10 +6,9 @@ from typing import Annotated, Literal
 
 from pydantic import BaseModel, Field
 
+from ample.base.records import Acknowledged, JobHead
+from ample.base.strict import Strict
 from ample.core.job_exchange import CausesAnswer, CautionAnswer, RefusalAnswer
-from ample.shop.jobs.records import JobHead
-from ample.shop.strict import Strict
-from ample.shop.times import UtcTime
 from ample.shop.units.records import KnownSpare, UnitModel
 
 Name = Annotated[str, Field(pattern=r"^[a-z0-9_]{2,40}$")]
@@ -45,15 +44,6 @@ class TakeInSave(Strict):
 
     version: int = Field(ge=0)
     sheet: TakeInSheet
-
-
-class Acknowledged(BaseModel):
-    """A caution that a person has acknowledged."""
-
-    caution: str
-    person: str
-    acknowledged_at: UtcTime
-    from_file: bool = Field(description="read from a job file: nobody has acknowledged it here")
 
 
 class TakeInAnswer(BaseModel):

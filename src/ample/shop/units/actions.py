@@ -4,13 +4,13 @@ from __future__ import annotations
 
 from typing import Any
 
+from ample.base.audit import record
+from ample.base.doer import Doer
 from ample.core.assembly import part_kind
 from ample.core.condition import known_units
 from ample.core.errors import BadInput, Conflict
 from ample.core.kits import Spare, judge_spare
 from ample.shop.catalogue import queries as catalogue
-from ample.shop.doer import Doer
-from ample.shop.history.actions import record
 from ample.shop.units import queries
 from ample.shop.units.records import Build, KnownSpare, NewModel, UnitModel, UnitModels
 from ample.store import NameTaken, Transaction

@@ -6,8 +6,8 @@ from typing import Literal
 
 from pydantic import BaseModel, Field
 
+from ample.base.strict import Strict
 from ample.shop.catalogue.records import Item
-from ample.shop.strict import Strict
 
 
 class Build(BaseModel):

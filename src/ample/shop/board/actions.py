@@ -6,25 +6,20 @@ from collections.abc import Callable
 from datetime import datetime
 from typing import Any
 
+from ample.base import job_queries as queries
+from ample.base.records import JobHead, PartHead
+from ample.base.times import as_utc
 from ample.core.assembly import part_kinds
 from ample.core.sizes import Instrument
+from ample.shop.board.records import JobState, LineState, OutlinePart, PartState
 from ample.shop.catalogue import queries as catalogue
 from ample.shop.catalogue.records import Item
-from ample.shop.jobs import queries
-from ample.shop.jobs.records import (
-    JobHead,
-    JobState,
-    Light,
-    LineState,
-    OutlinePart,
-    PartHead,
-    PartState,
-)
 from ample.shop.line import queries as lines
+from ample.shop.orders import queries as orders
 from ample.shop.orders.lights import lights_of
+from ample.shop.orders.records import Light
 from ample.shop.takein.actions import open_cautions
 from ample.shop.takein.queries import unit_kinds
-from ample.shop.times import as_utc
 from ample.store import Transaction
 
 STAGES = ("strip", "measure", "order", "coming")
@@ -38,7 +33,7 @@ def states_of(
     part_ids = [part.part_id for part in parts]
     job_ids = [job.job_id for job in heads]
     units, cautions, of_lines = unit_kinds(t, job_ids), open_cautions(t, job_ids), _lines(t, job_ids)
-    known = queries.decisions(t, part_ids)
+    known = orders.decisions(t, part_ids)
     lights = lights_of(t, part_ids, instrument_of)
     wanted = {row[name] for row in known.values() for name in ("chosen_id", "match_id") if row[name]}
     items = catalogue.items(t, sorted(wanted))

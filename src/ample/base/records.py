@@ -1,4 +1,4 @@
-"""Records of jobs and parts."""
+"""Identity of jobs and parts: what every subject knows them by."""
 
 from __future__ import annotations
 
@@ -6,10 +6,9 @@ import json
 
 from pydantic import BaseModel, Field, field_validator
 
+from ample.base.strict import Strict
+from ample.base.times import UtcTime
 from ample.core.exchange import FamilyName
-from ample.shop.catalogue.records import Item
-from ample.shop.strict import Strict
-from ample.shop.times import UtcTime
 
 
 class JobHead(BaseModel):
@@ -48,67 +47,6 @@ class PartHead(BaseModel):
         return json.loads(held) if isinstance(held, str) else held or {}
 
 
-class Light(BaseModel):
-    """A gate light: its state, why in words, and a pass that a person gave with a reason."""
-
-    light: str
-    state: str
-    words: str
-    facts_mark: str = Field(description="of the facts that it was judged on; a pass is given for them")
-    passed_reason: str | None = None
-    passed_by: str | None = None
-    passed_at: UtcTime | None = None
-
-
-class PartState(BaseModel):
-    """A part with how far it has come."""
-
-    part: PartHead
-    chosen: Item | None
-    match: Item | None
-    ball_mm: float | None
-    waits_for: str
-    lights: list[Light]
-    order_number: str | None
-
-
-class OutlinePart(BaseModel):
-    """A part of the line as far as a small drawing needs it."""
-
-    key: str
-    line: str
-    kind: str
-    beside: bool
-    inside_mm: float | None
-    outside_mm: float | None
-    width_mm: float | None
-    left_mark: str
-    right_mark: str
-    verdict: str
-
-
-class LineState(BaseModel):
-    """How far the strip-down has come: what is not judged, in doubt, to be replaced, contradictory."""
-
-    parts: list[OutlinePart]
-    open: int
-    ask: int
-    to_bench: int
-    contradictions: int
-
-
-class JobState(BaseModel):
-    """A job with its line, its tray, the cautions nobody has read yet, and what it waits for."""
-
-    job: JobHead
-    unit: str
-    cautions_open: int
-    line: LineState
-    parts: list[PartState]
-    waits_for: str
-    days_open: int
-
-
 class NewJob(Strict):
     """What opening a job takes; all but the title can follow at Take in."""
 
@@ -131,3 +69,32 @@ class NewPart(Strict):
     dirty: bool = False
     rpm: int | None = Field(default=None, ge=0, le=200_000)
     family: FamilyName = "bearing"
+
+
+class JobPath(BaseModel):
+    """A job's number."""
+
+    number: str = Field(max_length=12)
+
+
+class PartPath(BaseModel):
+    """A part's row."""
+
+    part_id: int = Field(ge=1, le=2**31)
+
+
+class UnitFacts(BaseModel):
+    """What the work on a job's parts depends on of its unit: the model and build, what coming back costs."""
+
+    model: str = ""
+    build: str = ""
+    access: str = "cheap"
+
+
+class Acknowledged(BaseModel):
+    """A caution that a person has acknowledged."""
+
+    caution: str
+    person: str
+    acknowledged_at: UtcTime
+    from_file: bool = Field(description="read from a job file: nobody has acknowledged it here")

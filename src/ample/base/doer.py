@@ -6,8 +6,14 @@ from dataclasses import dataclass
 from datetime import datetime
 from decimal import Decimal
 
+from ample.base.rights import ROLES, RightName, Rights, known_rights, rights_of
 from ample.core.errors import AmpleError
-from ample.shop.rights import ROLES, RightName, Rights, known_rights, rights_of
+
+
+class NotSignedIn(AmpleError):
+    """Nobody is signed in, or not as they should be."""
+
+    status = 401
 
 
 class NotAllowed(AmpleError):

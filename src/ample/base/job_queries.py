@@ -3,10 +3,9 @@
 from __future__ import annotations
 
 from datetime import datetime
-from typing import Any
 
-from ample.shop.jobs.records import JobHead, NewJob, NewPart, PartHead
-from ample.shop.numbers import count_from, next_number
+from ample.base.numbers import count_from, next_number
+from ample.base.records import Acknowledged, JobHead, NewJob, NewPart, PartHead, UnitFacts
 from ample.store import Transaction
 
 _JOB = "SELECT job_id, number, title, owner, symptom, opened_at, version FROM jobs"
@@ -110,44 +109,21 @@ def add_part(t: Transaction, job_id: int, new: NewPart) -> int:
     )
 
 
-def decisions(t: Transaction, part_ids: list[int]) -> dict[int, dict[str, Any]]:
-    """What is decided about parts: identification, replacement, order line."""
-    if not part_ids:
-        return {}
+def unit_facts(t: Transaction, job_id: int) -> UnitFacts:
+    """What the work on a job's parts depends on of its unit."""
+    row = t.first("SELECT model, build, access FROM take_ins WHERE job_id = %(job_id)s", {"job_id": job_id})
+    return UnitFacts(**row) if row else UnitFacts()
+
+
+def acknowledged(t: Transaction, job_id: int) -> list[Acknowledged]:
+    """The cautions that people have acknowledged."""
     rows = t.rows(
         """
-        SELECT
-            p.part_id,
-            p.family,
-            p.rpm,
-            p.dirty,
-            (
-                SELECT GROUP_CONCAT(DISTINCT r.feature)
-                FROM readings r
-                WHERE r.part_id = p.part_id
-            ) AS features,
-            i.item_id AS chosen_id,
-            i.probability,
-            i.worst_sigmas,
-            i.clash,
-            i.features_read,
-            i.marking_read,
-            i.judged_mark,
-            i.facts_mark <=> i.judged_mark AS as_confirmed,
-            i.from_file IS NOT NULL AS from_file,
-            m.item_id AS match_id,
-            l.line_id,
-            l.item_id AS ordered_id,
-            l.quantity,
-            o.number AS order_number,
-            o.state AS order_state
-        FROM parts p
-        LEFT JOIN identifications i ON i.part_id = p.part_id
-        LEFT JOIN matches m ON m.part_id = p.part_id
-        LEFT JOIN order_lines l ON l.part_id = p.part_id
-        LEFT JOIN orders o ON o.order_id = l.order_id
-        WHERE p.part_id IN %(part_ids)s
+        SELECT caution, person, acknowledged_at, from_file
+        FROM caution_acknowledgements
+        WHERE job_id = %(job_id)s
+        ORDER BY acknowledged_at
         """,
-        {"part_ids": part_ids},
+        {"job_id": job_id},
     )
-    return {row["part_id"]: row for row in rows}
+    return [Acknowledged(**row) for row in rows]

@@ -7,8 +7,8 @@ from datetime import datetime
 
 from pydantic import BaseModel
 
-from ample.shop.doer import Doer
-from ample.shop.history import queries
+from ample.base import audit_queries as queries
+from ample.base.doer import Doer
 from ample.store import Transaction
 
 Kept = BaseModel | dict[str, object] | None

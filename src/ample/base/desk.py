@@ -5,7 +5,6 @@ from __future__ import annotations
 import hashlib
 import hmac
 import re
-import time
 from collections.abc import Callable
 from dataclasses import dataclass
 from datetime import UTC, datetime
@@ -15,19 +14,12 @@ from flask import Response, current_app, make_response, request
 from flask_login import current_user
 from pydantic import BaseModel
 
+from ample.base import audit_queries as kept
+from ample.base.doer import Doer, NotSignedIn
 from ample.core.errors import AmpleError, BadInput, Conflict
-from ample.core.sizes import Instrument
-from ample.shop.catalogue.index import ShopIndex
-from ample.shop.catalogue.keeper import ShopIndexKeeper
-from ample.shop.doer import Doer
-from ample.shop.history import queries as history
-from ample.shop.instruments.actions import instrument_finder, known_instruments
-from ample.shop.people.actions import NotSignedIn
-from ample.shop.people.records import Person
 from ample.store import Database, Transaction
 
 Responses = dict[str | int, type[BaseModel] | dict[Any, Any] | None]
-INSTRUMENTS_SECONDS, CATALOGUE_SECONDS = 5.0, 1.0
 _KEY = re.compile(r"[A-Za-z0-9_-]{8,64}")
 
 
@@ -56,39 +48,14 @@ class Desk:
     """What every handler needs."""
 
     database: Database
-    index_keeper: ShopIndexKeeper
-    _seen: tuple[float, ShopIndex] | None = None
-    _found: tuple[float, Callable[[str], Instrument]] | None = None
 
     def doer(self) -> Doer:
         """Who asks, and the time."""
         if not current_user.is_authenticated:
             raise NotSignedIn("not_signed_in", "Sign in first.", None, None)
-        person: Person = current_user.person
+        person = current_user.person
         now = datetime.now(UTC).replace(tzinfo=None)
         return Doer(person.person_id, person.name, person.role, now, current_user.rights)
-
-    def index(self) -> ShopIndex:
-        """The catalogue laid out for identification."""
-        return self.index_keeper.current()
-
-    def bench_tools(self) -> tuple[ShopIndex, Callable[[str], Instrument]]:
-        """Index and instruments for questions asked as one types.
-
-        Both are looked up anew after a moment: a question that keeps nothing may be answered with
-        the catalogue of a second ago and the certificate of a few.
-        """
-        now = time.monotonic()
-        if self._found is None or now > self._found[0]:
-            find = self.database.look(self.instruments)
-            self._found = (now + INSTRUMENTS_SECONDS, find)
-        if self._seen is None or now > self._seen[0]:
-            self._seen = (now + CATALOGUE_SECONDS, self.index())
-        return self._seen[1], self._found[1]
-
-    def instruments(self, t: Transaction) -> Callable[[str], Instrument]:
-        """The look-up of the shop's instruments as of today."""
-        return instrument_finder(known_instruments(t, datetime.now(UTC).date()))
 
     def read(self, work: Callable[[Transaction], BaseModel]) -> Response:
         """Answer a question from the database."""
@@ -111,10 +78,10 @@ class Desk:
         ).hexdigest()
 
         def in_transaction(t: Transaction) -> tuple[int, str]:
-            if not history.claim_key(t, doer.person_id, key, fingerprint, doer.now):
+            if not kept.claim_key(t, doer.person_id, key, fingerprint, doer.now):
                 return _first_answer(t, doer, key, fingerprint)
             answer = work(t, doer).model_dump_json(by_alias=True)
-            history.keep_answer(t, doer.person_id, key, status, answer)
+            kept.keep_answer(t, doer.person_id, key, status, answer)
             return status, answer
 
         given, text = self.database.run(in_transaction, repeatable=True)
@@ -122,7 +89,7 @@ class Desk:
 
 
 def _first_answer(t: Transaction, doer: Doer, key: str, fingerprint: str) -> tuple[int, str]:
-    earlier = history.first_answer(t, doer.person_id, key)
+    earlier = kept.first_answer(t, doer.person_id, key)
     if earlier is None or earlier["answer"] is None:
         raise Conflict("in_work", "The same request is being worked on.", None, "Ask again.")
     if earlier["fingerprint"] != fingerprint:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 
+from ample.base import job_queries as jobs
 from ample.core import exchange as x
 from ample.core.errors import BadInput
 from ample.core.operations import decode_answer
@@ -11,10 +12,9 @@ from ample.core.parts.ratings import element_mm
 from ample.core.sizes import parse_size
 from ample.core.specs import seal_of_reading, spec_of_reading
 from ample.shop.bench.actions import InstrumentOf, identify_in_shop
-from ample.shop.bench.records import CounterAnswer, CounterReading
 from ample.shop.catalogue import queries as catalogue
 from ample.shop.catalogue.index import ShopIndex
-from ample.shop.jobs import queries as jobs
+from ample.shop.counter.records import CounterAnswer, CounterReading
 from ample.store import Transaction
 
 MOST_READINGS = 3

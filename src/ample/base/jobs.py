@@ -1,12 +1,12 @@
-"""Opening jobs and filling their trays."""
+"""Jobs and parts by name: found, opened, put in the tray."""
 
 from __future__ import annotations
 
+from ample.base import job_queries as queries
+from ample.base.audit import record
+from ample.base.doer import Doer
+from ample.base.records import JobHead, NewJob, NewPart, PartHead
 from ample.core.errors import NotKnown
-from ample.shop.doer import Doer
-from ample.shop.history.actions import record
-from ample.shop.jobs import queries
-from ample.shop.jobs.records import JobHead, NewJob, NewPart, PartHead
 from ample.store import Transaction
 
 
@@ -32,4 +32,12 @@ def add_part(t: Transaction, doer: Doer, number: str, new: NewPart) -> PartHead:
     record(t, doer, "part", part_id, "added", None, new)
     part = queries.part(t, part_id)
     assert part is not None
+    return part
+
+
+def known_part(t: Transaction, part_id: int, lock: bool = False) -> PartHead:
+    """The part, or a clear word that there is none."""
+    part = queries.part(t, part_id, lock)
+    if part is None:
+        raise NotKnown("no_such_part", f"There is no part {part_id}.", "part_id")
     return part

@@ -1,0 +1,1 @@
+"""What every job waits for: a read model over sheets and orders."""

@@ -1,0 +1,35 @@
+"""HTTP of the board."""
+
+from __future__ import annotations
+
+from flask import Response
+from flask_openapi3 import APIBlueprint, Tag
+
+from ample.base import job_queries
+from ample.base.desk import ErrorAnswer, desk
+from ample.base.jobs import known_job
+from ample.base.records import JobPath
+from ample.base.rights import needs
+from ample.shop.board.actions import states_of
+from ample.shop.board.records import Board, JobState
+from ample.shop.instruments.today import todays_instruments
+
+api = APIBlueprint("board", __name__, url_prefix="/api", abp_tags=[Tag(name="jobs")])
+
+
+@api.get("/jobs", summary="Every job and what it waits for", responses={200: Board})
+@needs("signed_in")
+def board() -> Response:
+    """Jobs by what they wait for."""
+    now = desk().doer().now
+    return desk().read(
+        lambda t: Board(jobs=states_of(t, job_queries.all_jobs(t), now, todays_instruments(t)))
+    )
+
+
+@api.get("/jobs/<number>", summary="One job", responses={200: JobState, 404: ErrorAnswer, 422: ErrorAnswer})
+@needs("signed_in")
+def job(path: JobPath) -> Response:
+    """A job with its parts, their lights and what they wait for."""
+    now = desk().doer().now
+    return desk().read(lambda t: states_of(t, [known_job(t, path.number)], now, todays_instruments(t))[0])

@@ -1,0 +1,64 @@
+"""Records of the board."""
+
+from __future__ import annotations
+
+from pydantic import BaseModel
+
+from ample.base.records import JobHead, PartHead
+from ample.shop.catalogue.records import Item
+from ample.shop.orders.records import Light
+
+
+class PartState(BaseModel):
+    """A part with how far it has come."""
+
+    part: PartHead
+    chosen: Item | None
+    match: Item | None
+    ball_mm: float | None
+    waits_for: str
+    lights: list[Light]
+    order_number: str | None
+
+
+class OutlinePart(BaseModel):
+    """A part of the line as far as a small drawing needs it."""
+
+    key: str
+    line: str
+    kind: str
+    beside: bool
+    inside_mm: float | None
+    outside_mm: float | None
+    width_mm: float | None
+    left_mark: str
+    right_mark: str
+    verdict: str
+
+
+class LineState(BaseModel):
+    """How far the strip-down has come: what is not judged, in doubt, to be replaced, contradictory."""
+
+    parts: list[OutlinePart]
+    open: int
+    ask: int
+    to_bench: int
+    contradictions: int
+
+
+class JobState(BaseModel):
+    """A job with its line, its tray, the cautions nobody has read yet, and what it waits for."""
+
+    job: JobHead
+    unit: str
+    cautions_open: int
+    line: LineState
+    parts: list[PartState]
+    waits_for: str
+    days_open: int
+
+
+class Board(BaseModel):
+    """Every job with what it waits for."""
+
+    jobs: list[JobState]
