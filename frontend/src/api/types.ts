@@ -663,13 +663,17 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        /**
+         * Every job and what it waits for
+         * @description Jobs by what they wait for.
+         */
+        get: operations["board_board_jobs_get"];
         put?: never;
         /**
          * Open a job
          * @description Open a job under the next number.
          */
-        post: operations["takein_open_job_jobs_post"];
+        post: operations["board_open_job_jobs_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -7924,7 +7928,63 @@ export interface operations {
             };
         };
     };
-    takein_open_job_jobs_post: {
+    board_board_jobs_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Board"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"][];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    board_open_job_jobs_post: {
         parameters: {
             query?: never;
             header?: never;

@@ -1,4 +1,4 @@
-"""HTTP of the board."""
+"""HTTP of the board: jobs seen, and opened (one address, so one file)."""
 
 from __future__ import annotations
 
@@ -8,11 +8,12 @@ from flask_openapi3 import APIBlueprint, Tag
 from ample.base import job_queries
 from ample.base.desk import ErrorAnswer, desk
 from ample.base.jobs import known_job
-from ample.base.records import JobPath
+from ample.base.records import JobHead, JobPath, NewJob
 from ample.base.rights import needs
 from ample.shop.board.actions import states_of
 from ample.shop.board.records import Board, JobState
 from ample.shop.instruments.today import todays_instruments
+from ample.shop.takein.actions import open_unit
 
 api = APIBlueprint("board", __name__, url_prefix="/api", abp_tags=[Tag(name="jobs")])
 
@@ -25,6 +26,13 @@ def board() -> Response:
     return desk().read(
         lambda t: Board(jobs=states_of(t, job_queries.all_jobs(t), now, todays_instruments(t)))
     )
+
+
+@api.post("/jobs", summary="Open a job", responses={201: JobHead, 400: ErrorAnswer, 422: ErrorAnswer})
+@needs("signed_in")
+def open_job(body: NewJob) -> Response:
+    """Open a job under the next number."""
+    return desk().once(lambda t, doer: open_unit(t, doer, body), 201)
 
 
 @api.get("/jobs/<number>", summary="One job", responses={200: JobState, 404: ErrorAnswer, 422: ErrorAnswer})

@@ -7,7 +7,7 @@ from flask_openapi3 import APIBlueprint, Tag
 from pydantic import Field
 
 from ample.base.desk import ErrorAnswer, Responses, desk
-from ample.base.records import JobHead, JobPath, NewJob
+from ample.base.records import JobPath
 from ample.base.rights import needs
 from ample.shop.takein import actions
 from ample.shop.takein.records import TakeInAnswer, TakeInSave
@@ -51,13 +51,6 @@ def save_take_in(path: JobPath, body: TakeInSave) -> Response:
 def acknowledge(path: CautionPath) -> Response:
     """Keep that this person has read a caution."""
     return desk().once(lambda t, doer: actions.acknowledge(t, doer, path.number, path.caution))
-
-
-@api.post("/jobs", summary="Open a job", responses={201: JobHead, 400: ErrorAnswer, 422: ErrorAnswer})
-@needs("signed_in")
-def open_job(body: NewJob) -> Response:
-    """Open a job under the next number."""
-    return desk().once(lambda t, doer: actions.open_unit(t, doer, body), 201)
 
 
 @api.post("/unit-models", summary="Tell builds of a model apart", responses={201: UnitModel, **_WRITES})
