@@ -9,8 +9,9 @@ from typing import Any
 from ample.core import exchange as x
 from ample.core.designation import decode
 from ample.core.errors import BadInput
-from ample.core.parts import CLOSURES, SEALS, BearingSpec, MarkingReading, PartSpec, SealSpec, bearing_kinds
-from ample.core.standards import seal_sizes, sizes_of_family
+from ample.core.parts import CLOSURES, BearingSpec, MarkingReading, PartSpec, SealSpec, bearing_kinds
+from ample.core.parts.specifying import specified
+from ample.core.standards import seal_sizes
 
 
 def spec_of(request: str | x.SpecRequest, field: str) -> BearingSpec:
@@ -68,33 +69,25 @@ def _spec_of_marking(text: str, field: str) -> BearingSpec:
 
 
 def spec_of_reading(reading: MarkingReading | x.ReadingAnswer) -> BearingSpec:
-    """The specification that a reading of a marking amounts to."""
-    a, size = reading.attributes, reading.dimensions
-    width = size.get("B_mm") or size.get("T_mm") or size["C_mm"]
-    return BearingSpec(
-        reading.designation, reading.series, size.get("d_mm") or size.get("Fw_mm") or 0.0,
-        size.get("D_mm", 0.0), width,
-        a["closure"], a["clearance"], a["class"], a["cage"], a["snap_ring"], a["bore_shape"],
-        tuple(a.get("extra", "").split()),
-        kind=a["kind"], T_mm=size.get("T_mm"), C_mm=size.get("C_mm"),
-        angle=a.get("angle", ""),
-    )  # fmt: skip
+    """The specification that a reading of a bearing's marking amounts to."""
+    found = part_of_reading(reading)
+    assert isinstance(found, BearingSpec)
+    return found
 
 
 def seal_of_reading(reading: MarkingReading | x.ReadingAnswer) -> SealSpec:
     """The seal, ring or small part that a reading of a marking amounts to."""
-    family = SEALS[reading.family]
-    own = dict(reading.dimensions)
-    if "outside_mm" in own and reading.family == "hydraulic_seal":
-        own["section_mm"] = round((own["outside_mm"] - own["inside_mm"]) / 2, 4)
-    sizes = tuple(own.get(name, 0.0) for name in family.dimensions)
-    if reading.family == "key":
-        listed = next((s for s in sizes_of_family("key") if s.dimensions_mm[:3] == sizes[:3]), None)
-        sizes = listed.dimensions_mm if listed else sizes
-    marked = tuple((name, reading.attributes[name]) for name in family.marked if reading.attributes.get(name))
-    return SealSpec(
-        reading.family, reading.designation, reading.attributes["kind"], sizes, marked, reading.series
-    )
+    found = part_of_reading(reading)
+    assert isinstance(found, SealSpec)
+    return found
+
+
+def part_of_reading(reading: MarkingReading | x.ReadingAnswer) -> PartSpec:
+    """The part of whatever family that a reading of a marking amounts to."""
+    return specified(
+        reading.family, reading.attributes["kind"], reading.designation, reading.series, reading.dimensions,
+        reading.attributes,
+    )  # fmt: skip
 
 
 def part_of(request: str | x.SpecRequest, field: str) -> PartSpec:
@@ -106,7 +99,7 @@ def part_of(request: str | x.SpecRequest, field: str) -> PartSpec:
         except BadInput as error:
             raise BadInput(error.code, error.message, field, error.hint) from error
         if readings and readings[0].family != "bearing":
-            return seal_of_reading(readings[0])
+            return part_of_reading(readings[0])
     return spec_of(request, field)
 
 

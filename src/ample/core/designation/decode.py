@@ -13,6 +13,7 @@ from ample.core.designation.seals import FEW_WORN, MANY_WORN, seal_readings
 from ample.core.designation.suffixes import code_spans, skip, suffix_choices
 from ample.core.errors import BadInput
 from ample.core.parts import CLOSURES, MarkingReading, Span, bearing_kinds
+from ample.core.parts.attributes import worth_saying
 from ample.core.sizes import parse_size
 from ample.core.standards import BoundarySize, bearing_series, bearing_sizes
 
@@ -162,24 +163,6 @@ _ASSUMED_SPANS = {
     attribute: Span(-1, -1, "", words, attribute, value, "assumed", "common practice")
     for attribute, value, words in _ASSUMED
 }
-_SNAP_RINGS = ("deep_groove", "cylindrical_n", "cylindrical_nu", "cylindrical_nj")
-_TAPER_BORES = ("self_aligning", "spherical_roller", "double_row_cylindrical", "insert")
-_BARE = ("angle_ring", "inch_cup", "thrust_washer")
-
-
-@lru_cache
-def worth_saying(kind: str) -> tuple[str, ...]:
-    """The attributes that are assumed aloud for a kind; the others go without saying."""
-    described = bearing_kinds()[kind]
-    said = {
-        "closure": described.closable,
-        "clearance": bool(described.clearance),
-        "class": kind not in _BARE and described.group not in ("needle", "track"),
-        "cage": kind not in _BARE,
-        "snap_ring": kind in _SNAP_RINGS,
-        "bore_shape": kind in _TAPER_BORES,
-    }
-    return tuple(name for name, worth in said.items() if worth)
 
 
 @lru_cache

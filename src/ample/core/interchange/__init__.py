@@ -2,6 +2,7 @@
 
 from ample.core.interchange.bearings import interchange
 from ample.core.interchange.judgement import AttributeJudgement, Interchange, Running
+from ample.core.interchange.meeting import meets
 from ample.core.interchange.seals import interchange_of, interchange_seals
 
 __all__ = [
@@ -11,4 +12,5 @@ __all__ = [
     "interchange",
     "interchange_of",
     "interchange_seals",
+    "meets",
 ]

@@ -36,16 +36,19 @@ class AttributeJudgement:
     consequence: str
     severity: str
     basis: str
+    known: str = ""  # how the old part's is known: stated, measured, seen, implied, assumed, unknown
 
 
 @dataclass(frozen=True)
 class Interchange:
-    """The verdict with every attribute, differences first."""
+    """The verdict with every attribute, differences first; which contradict what is known for sure, which are open."""
 
     verdict: str
     words: str
     attributes: tuple[AttributeJudgement, ...]
     distance: float
+    contradictions: tuple[str, ...] = ()
+    open: tuple[str, ...] = ()
 
 
 def same(name: str, value: str, basis: str = "by size") -> AttributeJudgement:

@@ -14,6 +14,7 @@ from ample.core.parts.bearing import (
     ring_kind,
     unlisted_measure,
 )
+from ample.core.parts.every_family import FAMILIES
 from ample.core.parts.families import ConditionKind, Family, Feature, Make, PartSpec
 from ample.core.parts.kinds import (
     GROUPS,
@@ -27,8 +28,6 @@ from ample.core.parts.kinds import (
 from ample.core.parts.limits import NO_EFFECT, WORN, Effect, EffectTable, Limits, Measure
 from ample.core.parts.markings import MarkingReading, Span
 from ample.core.parts.seals import SEALS, SealSpec, said_size
-
-FAMILIES: dict[str, Family] = {BEARING.name: BEARING, **SEALS}
 
 __all__ = [
     "BEARING",

@@ -79,6 +79,10 @@ class PartSpec(Protocol):
         """What it is called."""
 
     @property
+    def series(self) -> str:
+        """The series or list that it is of."""
+
+    @property
     def kind(self) -> str:
         """Its kind within the family."""
 

@@ -1,0 +1,68 @@
+"""Which attributes each kind of part has: what must be known of it before another takes its place."""
+
+from __future__ import annotations
+
+from functools import lru_cache
+
+from ample.core.parts.kinds import bearing_kinds
+
+_SNAP_RINGS = ("deep_groove", "cylindrical_n", "cylindrical_nu", "cylindrical_nj")
+_TAPER_BORES = ("self_aligning", "spherical_roller", "double_row_cylindrical", "insert")
+_BARE = ("angle_ring", "inch_cup", "thrust_washer")
+ANGLED = ("angular_contact",)
+HANDED = ("face_conical",)
+NEEDED: dict[str, tuple[str, ...]] = {
+    "lip_seal": ("material",),
+    "o_ring": ("material",),
+    "hydraulic_seal": ("material",),
+    "face_seal": ("faces", "material"),
+}
+LOOKED_AT = ("closure", "bore_shape", "angle")  # seen at a glance on the part, so never taken for granted
+USUAL = {
+    "closure": "open", "clearance": "N", "class": "Normal", "cage": "standard", "snap_ring": "none",
+    "bore_shape": "cylindrical",
+}  # fmt: skip
+
+
+@lru_cache
+def worth_saying(kind: str) -> tuple[str, ...]:
+    """The attributes that are assumed aloud for a kind of bearing; the others go without saying."""
+    described = bearing_kinds()[kind]
+    said = {
+        "closure": described.closable,
+        "clearance": bool(described.clearance),
+        "class": kind not in _BARE and described.group not in ("needle", "track"),
+        "cage": kind not in _BARE,
+        "snap_ring": kind in _SNAP_RINGS,
+        "bore_shape": kind in _TAPER_BORES,
+    }
+    return tuple(name for name, worth in said.items() if worth)
+
+
+@lru_cache
+def attributes_of(family: str, kind: str) -> tuple[str, ...]:
+    """The attributes that must be known of a part of this family and kind: a requirement names them, known or not.
+
+    Args:
+        family: The family of the part.
+        kind: The kind within it; empty while it is not known.
+
+    Returns:
+        The names of the attributes in the order in which they are said.
+
+    Raises:
+        KeyError: When the family or kind does not exist.
+
+    Source: common practice.
+
+    Example:
+        >>> attributes_of("o_ring", "o_ring")
+        ('material',)
+        >>> attributes_of("bearing", "angular_contact")
+        ('angle', 'class', 'cage')
+    """
+    if family == "bearing":
+        if not kind:
+            return ()
+        return (("angle",) if kind in ANGLED else ()) + worth_saying(kind)
+    return NEEDED.get(family, ()) + (("hand",) if kind in HANDED else ())
