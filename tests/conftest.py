@@ -30,6 +30,8 @@ FIRST = (
     "demo",
 )
 
+NOTHING_SAID: dict[str, object] = {"said": {}, "medium": "", "temperature_c": None, "needed": None}
+
 
 def pytest_addoption(parser):
     parser.addoption("--long", action="store_true", help="the long cases too: what CI runs")

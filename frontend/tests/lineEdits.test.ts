@@ -7,7 +7,14 @@ function part(key: string, line = 'main', beside = false): LinePart {
   return { ...edit.makePart(KIND, line), key, beside }
 }
 function sheetOf(letters: string, ties: Tie[] = []): LineSheet {
-  const line = { key: 'main', name: 'shaft', inside: 'oil', left_end: 'air', right_end: 'water' } as const
+  const line = {
+    key: 'main',
+    name: 'shaft',
+    inside: 'oil',
+    left_end: 'air',
+    right_end: 'water',
+    count: 1,
+  } as const
   return { lines: [line], parts: [...letters].map((each) => part(each)), ties, loose: [] }
 }
 const order = (sheet: LineSheet, line = 'main') =>
@@ -42,7 +49,10 @@ describe('a line', () => {
   it('puts a dragged part at its place, on another shaft too', () => {
     expect(order(edit.movedTo(sheetOf('abcd'), 'a', 'main', 2))).toBe('bcad')
     const two = sheetOf('abc')
-    two.lines = [...two.lines, { key: 'othr', name: 'other', inside: '', left_end: '', right_end: '' }]
+    two.lines = [
+      ...two.lines,
+      { key: 'othr', name: 'other', inside: '', left_end: '', right_end: '', count: 1 },
+    ]
     const moved = edit.movedTo(two, 'b', 'othr', 0)
     expect([order(moved), order(moved, 'othr')]).toEqual(['ac', 'b'])
   })

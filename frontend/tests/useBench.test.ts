@@ -19,6 +19,10 @@ const blank: Sheet = {
   condition: '',
   kind: '',
   answers: {},
+  said: {},
+  medium: '',
+  temperature_c: null,
+  needed: null,
   observations: [],
 }
 const seen = (feature: string, ...typed: string[]) => ({
@@ -259,7 +263,7 @@ describe('readings', () => {
   it('being typed are taken and saved before the part is named', async () => {
     const bench = await begun()
     bench.pending.bore = '25'
-    const choosing = bench.choose(5)
+    const choosing = bench.choose(5, false)
     await settled(100)
     expect(await choosing).toBeNull()
     expect(server.asked.slice(-2).map((each) => each.path)).toEqual([

@@ -14,7 +14,14 @@ const KINDS = ['lip_seal', 'shim', 'bearing'].map((kind) => ({
   left: 'flat',
   right: 'flat',
 }))
-const MAIN = { key: 'main', name: 'main shaft', inside: 'oil', left_end: 'air', right_end: 'water' } as const
+const MAIN = {
+  key: 'main',
+  name: 'main shaft',
+  inside: 'oil',
+  left_end: 'air',
+  right_end: 'water',
+  count: 1,
+} as const
 const part = (key: string, more: Partial<LinePart> = {}): LinePart => ({
   ...edit.makePart({ kind: 'shim', left: 'flat', right: 'flat' }, 'main'),
   key,

@@ -59,7 +59,7 @@ def test_every_row_reads_back_as_its_specification(maker):
             row["clearance"],
             row["tolerance_class"],
         )
-        assert spec.B_mm == pytest.approx(row["B_mm"], abs=1e-5)
+        assert spec.B_mm == pytest.approx(row["size_3_mm"], abs=1e-5)
 
 
 @pytest.mark.parametrize("maker", MAKERS)
@@ -78,17 +78,22 @@ def test_rows_and_prices_are_the_same_in_every_run(maker):
 
 def test_finer_wider_and_sealed_cost_more():
     row = {
-        "d_mm": 25.0,
-        "D_mm": 52.0,
-        "B_mm": 15.0,
+        "size_1_mm": 25.0,
+        "size_2_mm": 52.0,
+        "size_3_mm": 15.0,
         "closure": "open",
         "clearance": "N",
         "tolerance_class": "Normal",
         "kind": "deep_groove",
-        "T_mm": None,
+        "size_4_mm": None,
     }
     base = price("Oldwick", row)
-    for change in ({"closure": "seal_two"}, {"clearance": "3"}, {"tolerance_class": "6"}, {"B_mm": 18.0}):
+    for change in (
+        {"closure": "seal_two"},
+        {"clearance": "3"},
+        {"tolerance_class": "6"},
+        {"size_3_mm": 18.0},
+    ):
         assert price("Oldwick", row | change) > base
 
 

@@ -3,6 +3,8 @@ from typing import Any
 
 import pytest
 
+from tests.conftest import NOTHING_SAID
+
 SHEET: dict[str, Any] = {
     "marking": "62?5 2R",
     "condition": "worn",
@@ -27,7 +29,7 @@ def test_a_sheet_comes_back_as_it_was_typed(as_role, a_part):
     saved = client.put(f"/api/parts/{part}/bench", {"version": 1, "sheet": SHEET})
     assert saved.status_code == 200
     again = client.get(f"/api/parts/{part}/bench").get_json()
-    assert again["sheet"] == SHEET | {"family": "bearing"}
+    assert again["sheet"] == SHEET | NOTHING_SAID | {"family": "bearing"}
     assert again["version"] == 2
 
 
@@ -150,7 +152,11 @@ def test_a_part_that_fits_nothing_read_is_kept_as_unlikely(as_role, a_part, data
     wrong = database.run(
         lambda t: t.single_value("SELECT MIN(item_id) FROM catalogue_items WHERE designation = '6310'")
     )
-    chosen = client.post(f"/api/parts/{part}/identification", {"item_id": wrong, "version": 0}).get_json()
+    asked = client.post(f"/api/parts/{part}/identification", {"item_id": wrong, "version": 0})
+    assert (asked.status_code, asked.get_json()["error"]["code"]) == (409, "be_sure")
+    assert "The readings give it 0%" in asked.get_json()["error"]["message"]
+    sure = {"item_id": wrong, "version": 0, "sure": True}
+    chosen = client.post(f"/api/parts/{part}/identification", sure).get_json()
     assert chosen["identification"]["probability"] < 0.001
 
 
@@ -169,7 +175,10 @@ def test_equivalents_by_rule_record_and_size(as_role, a_part):
     markings = {each["item"]["marking"] for each in match["by_rule"]}
     assert {"6205-D2", "6205-GG", "6205-2N"} & markings
     assert all(each["interchange"]["verdict"] == "drop_in" for each in match["by_rule"])
-    distances = [each["interchange"]["distance"] for each in match["by_size"]]
+    distances = [
+        (bool(each["interchange"]["contradictions"]), each["interchange"]["distance"])
+        for each in match["by_size"]
+    ]
     assert distances == sorted(distances)
     assert {"needs_change"} <= {each["interchange"]["verdict"] for each in match["by_size"]}
 

@@ -4,7 +4,7 @@ from typing import Any
 
 import pytest
 
-from ample.shop.orders.actions import _harmless
+from ample.shop.orders.export import _harmless
 
 GOOD_SEATS: dict[str, Any] = {
     "turning": "shaft",
@@ -70,6 +70,7 @@ def test_the_gate_is_shut_until_all_is_proven_or_passed(ready):
         "shaft": "not_looked_at",
         "housing": "not_looked_at",
         "quantity": "holds",
+        "stock": "not_proven",
     }
     placed = client.post(f"/api/orders/{sheet['order_id']}/place", {"version": sheet["version"]})
     assert (placed.status_code, placed.get_json()["error"]["code"]) == (422, "gate_shut")

@@ -4,6 +4,7 @@ from datetime import UTC, datetime, timedelta
 
 import pytest
 
+from ample.shop.catalogue.columns import columns_of
 from ample.shop.catalogue.imports import import_items
 from ample.shop.catalogue.queries import all_items, bump_items
 
@@ -81,7 +82,7 @@ def test_new_items_are_laid_out_anew(app, database, doer):
     before = keeper.current()
     maker = database.run(lambda t: t.first("SELECT maker_id FROM makers"))["maker_id"]
     held = next(iter(database.run(all_items)))
-    new = held.model_dump(exclude={"dimensions"}) | {"marking": "NEW 1", "attributes": None}
+    new = columns_of(held.spec) | {"marking": "NEW 1", "stock_quantity": 0, "stock_place": ""}
     database.run(lambda t: import_items(t, doer("counter"), maker, [new]))
     after = keeper.current()
     database.run(lambda t: t.change("DELETE FROM catalogue_items WHERE marking = 'NEW 1'"))

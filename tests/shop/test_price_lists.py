@@ -22,7 +22,7 @@ def items_of(database, maker):
     return database.run(
         lambda t: t.rows(
             """
-            SELECT i.marking, i.family, i.kind, i.bore_mm, i.outside_mm, i.width_mm, i.stock_quantity, i.stock_place,
+            SELECT i.marking, i.family, i.kind, i.size_1_mm, i.size_2_mm, i.size_3_mm, i.stock_quantity, i.stock_place,
                 s.name AS supplier, o.price, o.lead_days
             FROM catalogue_items i
             JOIN makers m ON m.maker_id = i.maker_id
@@ -52,12 +52,12 @@ def test_bearings_seals_and_rings_are_read_by_their_markings(as_role, database, 
         ("35x52x7 TC NBR", "lip_seal", held[2]["kind"]),
         ("NJ 206", "bearing", "cylindrical_nj"),
     ]
-    assert (float(held[0]["bore_mm"]), float(held[0]["outside_mm"]), float(held[0]["width_mm"])) == (
+    assert (float(held[0]["size_1_mm"]), float(held[0]["size_2_mm"]), float(held[0]["size_3_mm"])) == (
         25,
         52,
         15,
     )
-    assert (float(held[2]["bore_mm"]), float(held[2]["outside_mm"]), float(held[2]["width_mm"])) == (
+    assert (float(held[2]["size_1_mm"]), float(held[2]["size_2_mm"]), float(held[2]["size_3_mm"])) == (
         35,
         52,
         7,

@@ -116,6 +116,6 @@ def test_sizes_and_money_are_decimal(database):
 
 def test_sixty_fourths_of_an_inch_are_kept_exactly(database):
     found = database.run(
-        lambda t: t.single_value("SELECT bore_mm FROM catalogue_items WHERE designation = 'R1-4' LIMIT 1")
+        lambda t: t.single_value("SELECT size_1_mm FROM catalogue_items WHERE designation = 'R1-4' LIMIT 1")
     )
     assert str(found) == "1.984375"

@@ -952,6 +952,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/orders/lines/{line_id}/item": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Put what is chosen now on the order
+         * @description What is chosen on Match now, in the place of the item.
+         */
+        put: operations["orders_change_item_orders_lines__int_line_id__item_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/orders/lines/{line_id}/passes": {
         parameters: {
             query?: never;
@@ -966,6 +986,26 @@ export interface paths {
          * @description Pass what is unproven; the reason stays on record. Needs the right `override`: override an order check with a reason.
          */
         post: operations["orders_pass_light_orders_lines__int_line_id__passes_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orders/lines/{line_id}/withdrawal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Cancel an item of a placed order
+         * @description Cancel an item; it stays on the order with the reason. Needs the right `place_order`: place orders.
+         */
+        post: operations["orders_withdraw_line_orders_lines__int_line_id__withdrawal_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1114,6 +1154,26 @@ export interface paths {
          * @description Choose what replaces a part. Needs the right `confirm`: confirm what a part is and choose its replacement.
          */
         post: operations["bench_choose_match_parts__int_part_id__match_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts/{part_id}/offered": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Compare what a supplier offers
+         * @description What a supplier offers, held against what must be had in the place of a part.
+         */
+        post: operations["bench_offered_parts__int_part_id__offered_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1484,9 +1544,10 @@ export interface components {
             part_id: number;
             /**
              * Quantity
-             * @default 1
+             * @description else as many as the unit needs
+             * @default null
              */
-            quantity: number;
+            quantity: number | null;
             /**
              * Supplier Id
              * @default null
@@ -1539,6 +1600,16 @@ export interface components {
             words: string;
         };
         /**
+         * Answered
+         * @description A question to eye and hand with its answer.
+         */
+        Answered: {
+            /** Answer */
+            answer: string;
+            /** Question */
+            question: string;
+        };
+        /**
          * AttributeAnswer
          * @description One attribute of both parts.
          */
@@ -1554,12 +1625,40 @@ export interface components {
              * @enum {string}
              */
             judgement: "same" | "better" | "worse" | "change" | "unknown";
+            /**
+             * Known
+             * @description how the old part's is known: stated, measured, seen, implied, assumed, unknown
+             * @default
+             */
+            known: string;
             /** Name */
             name: string;
             /** Severity */
             severity: string;
             /** To */
             to: string;
+        };
+        /**
+         * AttributeValue
+         * @description A value that an attribute can have.
+         */
+        AttributeValue: {
+            /** Value */
+            value: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * AttributeWords
+         * @description An attribute in words, with the values that it can have; none: any short text.
+         */
+        AttributeWords: {
+            /** Name */
+            name: string;
+            /** Values */
+            values: components["schemas"]["AttributeValue"][];
+            /** Words */
+            words: string;
         };
         /**
          * AuditAnswer
@@ -1675,8 +1774,32 @@ export interface components {
              * @default
              */
             marking: string;
+            /**
+             * Medium
+             * @description what it stands in
+             * @default
+             */
+            medium: "" | ("mineral_oil" | "water" | "glycol" | "brake_fluid" | "fuel" | "steam" | "refrigerant" | "phosphate_ester");
+            /**
+             * Needed
+             * @description where no line says how many
+             * @default null
+             */
+            needed: number | null;
             /** Observations */
             observations?: components["schemas"]["FeatureReadings"][];
+            /**
+             * Said
+             * @description attributes seen on the part, or known from paper
+             */
+            said?: {
+                [key: string]: string;
+            };
+            /**
+             * Temperature C
+             * @default null
+             */
+            temperature_c: number | null;
         };
         /**
          * Board
@@ -1917,6 +2040,18 @@ export interface components {
             works?: string[];
         };
         /**
+         * Change
+         * @description One thing of a requirement that is another now; empty where it was, or is, not known.
+         */
+        Change: {
+            /** After */
+            after: string;
+            /** Before */
+            before: string;
+            /** Name */
+            name: string;
+        };
+        /**
          * ChangeLine
          * @description Another quantity.
          */
@@ -1945,11 +2080,42 @@ export interface components {
         };
         /**
          * ChooseRequest
-         * @description The listed item that the part is said to be, or that replaces it.
+         * @description A listed item that is chosen for the part.
          */
         ChooseRequest: {
             /** Item Id */
             item_id: number;
+            /**
+             * Version
+             * @description version of the earlier choice; 0 when there is none
+             */
+            version: number;
+        };
+        /**
+         * Clash
+         * @description Two things that are known of the part and cannot both be true.
+         */
+        Clash: {
+            /** Confirmed */
+            confirmed: string;
+            /** Marked */
+            marked: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * ConfirmRequest
+         * @description The listed item that the part is said to be.
+         */
+        ConfirmRequest: {
+            /** Item Id */
+            item_id: number;
+            /**
+             * Sure
+             * @description asked once more, and still this one
+             * @default false
+             */
+            sure: boolean;
             /**
              * Version
              * @description version of the earlier choice; 0 when there is none
@@ -2206,6 +2372,32 @@ export interface components {
             nearest: components["schemas"]["NearestSize"][];
             /** Repeats Disagree */
             repeats_disagree: boolean;
+        };
+        /**
+         * DutyAsked
+         * @description What the part has to bear; what is not known is left out.
+         */
+        DutyAsked: {
+            /**
+             * Dirty
+             * @default null
+             */
+            dirty: boolean | null;
+            /**
+             * Medium
+             * @default
+             */
+            medium: string;
+            /**
+             * Rpm
+             * @default null
+             */
+            rpm: number | null;
+            /**
+             * Temperature C
+             * @default null
+             */
+            temperature_c: number | null;
         };
         /**
          * DutyRequest
@@ -2606,6 +2798,35 @@ export interface components {
             warmer_inner_k: number;
         };
         /**
+         * FittedPart
+         * @description The bearing that the seats are judged for: the replacement chosen, or what must be had.
+         */
+        FittedPart: {
+            /** D Mm */
+            D_mm: number;
+            /**
+             * Chosen
+             * @description a replacement has been chosen; else what must be had
+             */
+            chosen: boolean;
+            /** D Mm */
+            d_mm: number;
+            /** Dimensions */
+            dimensions: {
+                [key: string]: number;
+            };
+            /** Kind */
+            kind: string;
+            /** Kind Words */
+            kind_words: string;
+            /** Size Text */
+            size_text: string;
+            /** Title */
+            title: string;
+            /** Tolerance Class */
+            tolerance_class: string;
+        };
+        /**
          * Health
          * @description Whether the server, its database and its disk do what they should, and in words what does not.
          */
@@ -2644,6 +2865,11 @@ export interface components {
             /** Probability */
             probability: number;
             /**
+             * @description what must be had; made anew from the evidence where it is read in
+             * @default null
+             */
+            requirement: components["schemas"]["Requirement"] | null;
+            /**
              * Worst Sigmas
              * @default null
              */
@@ -2671,6 +2897,13 @@ export interface components {
             person: string;
             /** Probability */
             probability: number;
+            /** @description what must be had in its place */
+            requirement: components["schemas"]["Requirement"];
+            /**
+             * Title
+             * @description what to ask a supplier for
+             */
+            title: string;
             /** Version */
             version: number;
             /** Worst Sigmas */
@@ -2707,6 +2940,13 @@ export interface components {
             offered: string[];
             /** Readings */
             readings: components["schemas"]["DoubtAnswer"][];
+            /** @description what must be had, as far as it is known */
+            requirement: components["schemas"]["Requirement"];
+            /**
+             * Title
+             * @description what to ask a supplier for
+             */
+            title: string;
             unit_hint: components["schemas"]["UnitHintAnswer"] | null;
         };
         /**
@@ -2726,6 +2966,22 @@ export interface components {
              * @default null
              */
             at_hand: string | null;
+            /**
+             * Chosen
+             * @description the key of the listed part whose size is meant; else the likeliest
+             * @default null
+             */
+            chosen: number | null;
+            /**
+             * Count
+             * @default 1
+             */
+            count: number;
+            /**
+             * @description what the part has to bear, where it is known
+             * @default null
+             */
+            duty: components["schemas"]["DutyAsked"] | null;
             /**
              * Family
              * @default bearing
@@ -2750,6 +3006,13 @@ export interface components {
             marking: string | null;
             /** Observations */
             observations?: components["schemas"]["ObservationRequest"][];
+            /**
+             * Said
+             * @description attributes that somebody has seen on the part, or has on paper
+             */
+            said?: {
+                [key: string]: string;
+            };
             /**
              * Variants
              * @description listed parts a candidate, likeliest first
@@ -2897,8 +3160,18 @@ export interface components {
         InterchangeAnswer: {
             /** Attributes */
             attributes: components["schemas"]["AttributeAnswer"][];
+            /**
+             * Contradictions
+             * @description what is known for sure of the old part and is not met
+             */
+            contradictions: string[];
             /** Distance */
             distance: number;
+            /**
+             * Open
+             * @description what nobody knows yet
+             */
+            open: string[];
             /**
              * Verdict
              * @enum {string}
@@ -2969,24 +3242,8 @@ export interface components {
         /**
          * Item
          * @description A listed part of a maker.
-         *
-         *     The five lengths are the dimensions of its family in their order; of a bearing d, D, B, T and C.
          */
         Item: {
-            /** B Mm */
-            B_mm: number;
-            /**
-             * C Mm
-             * @default null
-             */
-            C_mm: number | null;
-            /** D Mm */
-            D_mm: number;
-            /**
-             * T Mm
-             * @default null
-             */
-            T_mm: number | null;
             /**
              * Angle
              * @default
@@ -3015,8 +3272,6 @@ export interface components {
             closure: string;
             /** Confirmed Count */
             confirmed_count: number;
-            /** D Mm */
-            d_mm: number;
             /** Designation */
             designation: string;
             /**
@@ -3208,6 +3463,11 @@ export interface components {
          * @description Groups by their pictures, kinds, questions and features of a family.
          */
         KindsAnswer: {
+            /**
+             * Attributes
+             * @description of parts of every family
+             */
+            attributes: components["schemas"]["AttributeWords"][];
             /** Conditions */
             conditions: string[];
             /** Family */
@@ -3234,6 +3494,46 @@ export interface components {
              * @enum {string}
              */
             family: "bearing" | "lip_seal" | "o_ring" | "hydraulic_seal" | "face_seal" | "retaining_ring" | "washer" | "key";
+        };
+        /**
+         * KnownAttribute
+         * @description One attribute by its code, and how it is known; the value is empty while it is unknown.
+         */
+        KnownAttribute: {
+            /**
+             * Basis
+             * @enum {string}
+             */
+            basis: "stated" | "measured" | "seen" | "implied" | "assumed" | "unknown";
+            /** Name */
+            name: string;
+            /**
+             * Told By
+             * @default
+             */
+            told_by: string;
+            /** Value */
+            value: string;
+        };
+        /**
+         * KnownSize
+         * @description One dimension, mm, by the contract's name, and how it is known.
+         */
+        KnownSize: {
+            /**
+             * Basis
+             * @enum {string}
+             */
+            basis: "stated" | "measured" | "seen" | "implied" | "assumed" | "unknown";
+            /** Mm */
+            mm: number;
+            /** Name */
+            name: string;
+            /**
+             * Told By
+             * @default
+             */
+            told_by: string;
         };
         /**
          * KnownSpare
@@ -3379,6 +3679,12 @@ export interface components {
          * @description One shaft, from left to right as it lies on the bench: what is inside, what at either end.
          */
         Line: {
+            /**
+             * Count
+             * @description how many lines of the unit are like this one
+             * @default 1
+             */
+            count: number;
             /**
              * Inside
              * @default
@@ -3697,6 +4003,7 @@ export interface components {
             /** Part Id */
             part_id: number;
             reading: components["schemas"]["ReadingAnswer"] | null;
+            requirement: components["schemas"]["Requirement"];
         };
         /**
          * MatchFile
@@ -3715,6 +4022,22 @@ export interface components {
             verdict: string;
             /** Words */
             words: string;
+        };
+        /**
+         * Measured
+         * @description What was measured of the part or beside it: the mean and its expanded uncertainty, mm (k = 2).
+         */
+        Measured: {
+            /** Count */
+            count: number;
+            /** Expanded Uncertainty Mm */
+            expanded_uncertainty_mm: number;
+            /** Feature */
+            feature: string;
+            /** Instrument */
+            instrument: string;
+            /** Mean Mm */
+            mean_mm: number;
         };
         /**
          * NearestSize
@@ -4069,12 +4392,77 @@ export interface components {
             supplier_id: number;
         };
         /**
+         * OfferedAnswer
+         * @description How an offered part compares with what must be had.
+         */
+        OfferedAnswer: {
+            interchange: components["schemas"]["InterchangeAnswer"];
+            /** Size Text */
+            size_text: string;
+            /** Title */
+            title: string;
+        };
+        /**
+         * OfferedRequest
+         * @description What a supplier offers, as it is marked or described.
+         */
+        OfferedRequest: {
+            /** Text */
+            text: string;
+        };
+        /**
+         * OperatingConditions
+         * @description What the part has to bear; None or empty where nobody has said it.
+         */
+        OperatingConditions: {
+            /**
+             * Dirty
+             * @default null
+             */
+            dirty: boolean | null;
+            /**
+             * Load
+             * @default
+             */
+            load: string;
+            /**
+             * Medium
+             * @default
+             */
+            medium: string;
+            /**
+             * Rotating Ring
+             * @default
+             */
+            rotating_ring: string;
+            /**
+             * Rpm
+             * @default null
+             */
+            rpm: number | null;
+            /**
+             * Temperature C
+             * @default null
+             */
+            temperature_c: number | null;
+        };
+        /**
          * OrderLine
          * @description One line: what is ordered for which part, and its gate.
          */
         OrderLine: {
             /** Ball Mm */
             ball_mm: number;
+            /**
+             * Changes
+             * @description what has changed of the requirement since this was put on the order
+             */
+            changes: components["schemas"]["Change"][];
+            /**
+             * Differences
+             * @description where the item is not what must be had
+             */
+            differences: components["schemas"]["AttributeAnswer"][];
             item: components["schemas"]["Item"];
             /** Job Number */
             job_number: string;
@@ -4086,6 +4474,13 @@ export interface components {
             lights: components["schemas"]["Light"][];
             /** Line Id */
             line_id: number;
+            /**
+             * Match Item Id
+             * @description what is chosen on Match now, where it is another item
+             */
+            match_item_id: number | null;
+            /** Needed */
+            needed: number;
             /** Open Lights */
             open_lights: number;
             /** Other Offers */
@@ -4098,10 +4493,20 @@ export interface components {
             price: string;
             /** Quantity */
             quantity: number;
-            /** Replaces */
+            /**
+             * Replaces
+             * @description what must be had, as one would ask for it
+             */
             replaces: string;
+            requirement: components["schemas"]["Requirement"] | null;
             /** Version */
             version: number;
+            /** Withdrawn At */
+            withdrawn_at: string | null;
+            /** Withdrawn By */
+            withdrawn_by: string | null;
+            /** Withdrawn Reason */
+            withdrawn_reason: string | null;
         };
         /**
          * OrderSheet
@@ -4208,16 +4613,26 @@ export interface components {
             job_id: number;
             /** Marking */
             marking: string;
+            /** Medium */
+            medium: string;
             /** Name */
             name: string;
+            /** Needed */
+            needed: number | null;
             /** Part Id */
             part_id: number;
             /** Position */
             position: number;
             /** Rpm */
             rpm: number | null;
+            /** Said */
+            said: {
+                [key: string]: string;
+            };
             /** Surroundings */
             surroundings: string;
+            /** Temperature C */
+            temperature_c: number | null;
             /** Version */
             version: number;
         };
@@ -4252,7 +4667,7 @@ export interface components {
              * Light
              * @enum {string}
              */
-            light: "identity" | "interchange" | "shaft" | "housing" | "quantity";
+            light: "identity" | "interchange" | "shaft" | "housing" | "quantity" | "clearance" | "strip_down" | "build" | "stock";
             /** Reason */
             reason: string;
         };
@@ -4541,6 +4956,82 @@ export interface components {
             row: number;
             /** Why */
             why: string;
+        };
+        /**
+         * Requirement
+         * @description What must be had; see the module.
+         */
+        Requirement: {
+            /**
+             * Answers
+             * @default []
+             */
+            answers: components["schemas"]["Answered"][];
+            /**
+             * Arrangement
+             * @default
+             * @enum {string}
+             */
+            arrangement: "" | "back_to_back" | "face_to_face" | "tandem";
+            /** Attributes */
+            attributes: components["schemas"]["KnownAttribute"][];
+            /**
+             * Clashes
+             * @default []
+             */
+            clashes: components["schemas"]["Clash"][];
+            /**
+             * Condition
+             * @default
+             */
+            condition: string;
+            /**
+             * Count
+             * @default 1
+             */
+            count: number;
+            /** Designation */
+            designation: string;
+            /** Dimensions */
+            dimensions: components["schemas"]["KnownSize"][];
+            duty?: components["schemas"]["OperatingConditions"];
+            /** Family */
+            family: string;
+            /** Kind */
+            kind: string;
+            /**
+             * Kind Basis
+             * @enum {string}
+             */
+            kind_basis: "stated" | "measured" | "seen" | "implied" | "assumed" | "unknown";
+            /**
+             * Kind Seen
+             * @default
+             */
+            kind_seen: string;
+            /**
+             * Marking
+             * @default
+             */
+            marking: string;
+            /**
+             * Measured
+             * @default []
+             */
+            measured: components["schemas"]["Measured"][];
+            /**
+             * Notes
+             * @default []
+             */
+            notes: string[];
+            place?: components["schemas"]["WhereItGoes"];
+            /** Series */
+            series: string;
+            /**
+             * Unread
+             * @default []
+             */
+            unread: string[];
         };
         /**
          * RightRow
@@ -4918,7 +5409,7 @@ export interface components {
          * @description The seats of a part.
          */
         SeatsAnswer: {
-            item: components["schemas"]["Item"] | null;
+            fitted: components["schemas"]["FittedPart"] | null;
             job: components["schemas"]["JobHead"];
             judged: components["schemas"]["SeatsJudged"] | null;
             part: components["schemas"]["PartHead"];
@@ -5289,6 +5780,12 @@ export interface components {
              * @default other
              */
             unit: string;
+            /**
+             * Units Alike
+             * @description identical units on this job
+             * @default 1
+             */
+            units_alike: number;
             /** Works */
             works?: string[];
         };
@@ -5482,6 +5979,11 @@ export interface components {
             closure: string;
             /** Closure Words */
             closure_words: string;
+            /**
+             * Contradictions
+             * @description what it does not meet of the requirement; judged of the chosen size only
+             */
+            contradictions: string[];
             /** Designation */
             designation: string;
             /** Key */
@@ -5492,6 +5994,11 @@ export interface components {
             kind_words: string;
             /** Marking */
             marking: string;
+            /**
+             * Open
+             * @description what nobody knows yet, judged likewise
+             */
+            open: string[];
             /** Probability */
             probability: number;
         };
@@ -5517,12 +6024,55 @@ export interface components {
             item: components["schemas"]["Item"];
             /** Job Number */
             job_number: string;
+            /** Needed */
+            needed: number;
             /** Offers */
             offers: components["schemas"]["Offer"][];
             /** Part Id */
             part_id: number;
             /** Part Name */
             part_name: string;
+        };
+        /**
+         * WhereItGoes
+         * @description The place of the part: the unit and job, the line, what it is called there and what lies beside it.
+         */
+        WhereItGoes: {
+            /**
+             * Job
+             * @default
+             */
+            job: string;
+            /**
+             * Line
+             * @default
+             */
+            line: string;
+            /**
+             * Neighbours
+             * @default []
+             */
+            neighbours: string[];
+            /**
+             * Part
+             * @default
+             */
+            part: string;
+            /**
+             * Unit
+             * @default
+             */
+            unit: string;
+        };
+        /**
+         * WithdrawLine
+         * @description An item of a placed order that is not wanted any more.
+         */
+        WithdrawLine: {
+            /** Reason */
+            reason: string;
+            /** Version */
+            version: number;
         };
         /**
          * WordAnswer
@@ -9332,6 +9882,93 @@ export interface operations {
             };
         };
     };
+    orders_change_item_orders_lines__int_line_id__item_put: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                line_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OrderSheet"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
     orders_pass_light_orders_lines__int_line_id__passes_post: {
         parameters: {
             query?: never;
@@ -9344,6 +9981,95 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["PassLight"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OrderSheet"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    orders_withdraw_line_orders_lines__int_line_id__withdrawal_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                line_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WithdrawLine"];
             };
         };
         responses: {
@@ -9914,7 +10640,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["ChooseRequest"];
+                "application/json": components["schemas"]["ConfirmRequest"];
             };
         };
         responses: {
@@ -10121,6 +10847,86 @@ export interface operations {
             };
             /** @description Conflict */
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    bench_offered_parts__int_part_id__offered_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OfferedRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OfferedAnswer"];
+                };
+            };
+            /** @description A header is missing or does not belong to the session. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -3,14 +3,16 @@ import { ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import { percent } from '@/entry/lengths'
 
-/** At the foot of the ladder: what a specialist would say, what to measure next, and "this is it". */
+/** At the foot of the ladder: what a specialist would say, what to measure next, and the button that confirms it. */
 defineProps<{
   advised: readonly string[]
   saidBefore: Schemas['BenchAnswer']['identification']
   refused: string | null
   next: Schemas['IdentifyAnswer']['next_measurement']
   anyEvidence: boolean
-  marking: string
+  title: string
+  /** It has been asked once more. */
+  sure: boolean
 }>()
 const emit = defineEmits<{ go: [] }>()
 const goButton = ref<HTMLButtonElement | null>(null)
@@ -22,16 +24,18 @@ defineExpose({ focus: () => goButton.value?.focus() })
     <p v-for="each in advised" :key="each" class="advice">{{ each }}</p>
     <p v-if="saidBefore" class="said-before">
       <template v-if="saidBefore.from_file">
-        identified as <b>{{ saidBefore.item.marking }}</b> by {{ saidBefore.person }} in the job file;
+        identified as <b>{{ saidBefore.title }}</b> by {{ saidBefore.person }} in the job file;
         {{ percent(saidBefore.probability) }} by its readings. Confirm it here.
       </template>
       <template v-else-if="saidBefore.changed_since">
-        confirmed as <b>{{ saidBefore.item.marking }}</b> by {{ saidBefore.person }}; what is known has
-        changed since: {{ percent(saidBefore.probability) }} now
+        confirmed as <b>{{ saidBefore.title }}</b> by {{ saidBefore.person }}; what is known has changed
+        since: {{ percent(saidBefore.probability) }} now
       </template>
       <template v-else>
-        said to be <b>{{ saidBefore.item.marking }}</b> by {{ saidBefore.person }}, sure to
-        {{ percent(saidBefore.probability) }}
+        identified as <b>{{ saidBefore.title }}</b> by {{ saidBefore.person }} ({{
+          percent(saidBefore.probability)
+        }}
+        confidence)
       </template>
     </p>
     <p v-if="refused" class="do stop" role="alert">{{ refused }}</p>
@@ -41,9 +45,10 @@ defineExpose({ focus: () => goButton.value?.focus() })
       <span class="faint">{{ next.gain_bits.toFixed(1) }} bit</span>
     </p>
     <p v-else-if="anyEvidence" class="do settled">Nothing more to measure would change this.</p>
-    <button ref="goButton" type="button" class="go" :disabled="!marking || !anyEvidence" @click="emit('go')">
-      <span>This is it: {{ marking }}</span
-      ><kbd>{{ next ? 'Ctrl Enter' : 'Enter' }}</kbd>
+    <button ref="goButton" type="button" class="go" :disabled="!title || !anyEvidence" @click="emit('go')">
+      <span>{{ sure ? `Confirm ${title} all the same` : `Confirm ${title}` }}</span><kbd>{{
+        next ? 'Ctrl Enter' : 'Enter'
+      }}</kbd>
     </button>
   </div>
 </template>

@@ -20,7 +20,9 @@ import { bare, useBench, type Feature } from './useBench'
 import { useDrawn } from './useDrawn'
 import { useLed } from './useLed'
 import { statesOf } from '@/drawing/seals'
+import RequirementList from '@/job/RequirementList.vue'
 import { FAMILIES, useKinds, type FamilyName } from '@/job/useKinds'
+import { MEDIA } from './media'
 
 const route = useRoute()
 const router = useRouter()
@@ -34,19 +36,17 @@ const drawing = ref<InstanceType<typeof BenchDrawing> | null>(null)
 const markingField = ref<InstanceType<typeof MarkingStrip> | null>(null)
 const foot = ref<InstanceType<typeof BenchFoot> | null>(null)
 const rung = ref(0)
+/** Families of rubber: what they work in decides which. */
+const RUBBERY = ['lip_seal', 'o_ring', 'hydraulic_seal', 'face_seal']
 const variant = ref<number | null>(null)
 const why = ref(false)
 const refused = ref<string | null>(null)
+/** It was unlikely, or did not fit: asked once more, it is confirmed all the same. */
+const askedAgain = ref(false)
 
 const candidates = computed(() => answer.value?.candidates ?? [])
 const chosen = computed(() => candidates.value[rung.value] ?? candidates.value[0])
 const next = computed(() => answer.value?.next_measurement ?? null)
-const reading = computed(() => answer.value?.marking[0])
-const stated = computed(() =>
-  (reading.value?.spans ?? [])
-    .filter((span) => span.certainty === 'stated' || span.certainty === 'half_read')
-    .map((span) => span.attribute),
-)
 const anyEvidence = computed(() => Boolean(answer.value?.readings.length || answer.value?.marking.length))
 const known = computed(() => anyEvidence.value && (chosen.value?.probability ?? 0) > 0.2)
 const { kindDrawn, drawn, state, asked, beside, nextState, begin } = useDrawn(bench, {
@@ -93,9 +93,10 @@ const { entered, landed, focusField, focusNext, take, ask } = useLed(bench, {
 function drop(feature: Feature, index: number): void {
   pending[feature] = bench.drop(feature, index)
 }
-async function thisIsIt(): Promise<void> {
+async function confirm(): Promise<void> {
   if (!picked.value) return
-  const refusal = await bench.choose(picked.value.key)
+  const refusal = await bench.choose(picked.value.key, askedAgain.value)
+  askedAgain.value = refusal?.code === 'be_sure'
   refused.value = refusal ? `${refusal.message} ${refusal.hint ?? ''}` : null
   if (!refusal) {
     await job.refresh()
@@ -112,7 +113,22 @@ function nextFamily(by: number): FamilyName {
   return FAMILIES[(at + by + FAMILIES.length) % FAMILIES.length]?.[0] ?? 'bearing'
 }
 watch(candidates, (now, before) => {
-  if (now[0]?.designation !== before?.[0]?.designation) rung.value = 0
+  if (now[0]?.designation === before?.[0]?.designation) return
+  rung.value = 0
+  bench.pointed.value = null
+})
+/** A candidate, or a listed part of it, is pointed at: what must be had takes its size. */
+function point(to: number): void {
+  rung.value = Math.max(0, Math.min(to, candidates.value.length - 1))
+  bench.pointed.value = rung.value ? (chosen.value?.variants[0]?.key ?? null) : null
+}
+function pick(key: number | null): void {
+  variant.value = key
+  bench.pointed.value = key
+}
+watch([picked, () => answer.value?.title], () => {
+  askedAgain.value = false
+  refused.value = null
 })
 watch(
   () => [chosen.value?.designation, chosen.value?.variants[0]?.key] as const,
@@ -131,7 +147,7 @@ watch(ready, async () => {
   }
 })
 useKeys([
-  { key: 'Ctrl+Enter', words: 'this is it: to Match', run: () => void thisIsIt(), inFields: true },
+  { key: 'Ctrl+Enter', words: 'confirm it: to Match', run: () => void confirm(), inFields: true },
   { key: 'Alt+b', words: 'bore', run: () => drawing.value?.focus('bore'), inFields: true },
   { key: 'Alt+o', words: 'outside', run: () => drawing.value?.focus('outside'), inFields: true },
   { key: 'Alt+w', words: 'width', run: () => drawing.value?.focus('width'), inFields: true },
@@ -155,13 +171,13 @@ useKeys([
   {
     key: 'Alt+ArrowDown',
     words: 'next candidate',
-    run: () => (rung.value = Math.min(rung.value + 1, candidates.value.length - 1)),
+    run: () => point(rung.value + 1),
     inFields: true,
   },
   {
     key: 'Alt+ArrowUp',
     words: 'candidate before',
-    run: () => (rung.value = Math.max(rung.value - 1, 0)),
+    run: () => point(rung.value - 1),
     inFields: true,
   },
   {
@@ -263,14 +279,34 @@ onMounted(async () => {
           <CandidateCard
             v-for="(candidate, i) in candidates.slice(0, 4)"
             :key="`${candidate.designation}-${candidate.size_text}`"
-            v-model:variant="variant"
+            :variant="variant"
             :family="family"
             :candidate="candidate"
             :chosen="i === rung"
             :why="why"
-            :stated="stated"
-            @choose="rung = i"
-          />
+            @choose="point(i)"
+            @pick="pick"
+          >
+            <RequirementList
+              v-if="answer"
+              :requirement="answer.requirement"
+              :said="sheet.sheet.value.said"
+              editable
+              @say="bench.say"
+            >
+              <div v-if="RUBBERY.includes(family)">
+                <dt>works in</dt>
+                <dd>
+                  <select v-model="sheet.sheet.value.medium" name="medium" aria-label="what it works in">
+                    <option value="">not known</option>
+                    <option v-for="each in MEDIA" :key="each" :value="each">
+                      {{ each.replace(/_/g, ' ') }}
+                    </option>
+                  </select>
+                </dd>
+              </div>
+            </RequirementList>
+          </CandidateCard>
           <div class="none" :class="{ att: nothingFits }">
             <span>none of the listed sizes</span
             ><span class="fig">{{ percent(answer?.none_probability ?? 0) }}</span>
@@ -308,8 +344,9 @@ onMounted(async () => {
         :refused="refused"
         :next="next"
         :any-evidence="anyEvidence"
-        :marking="picked?.marking ?? ''"
-        @go="thisIsIt"
+        :title="answer?.title || picked?.marking || ''"
+        :sure="askedAgain"
+        @go="confirm"
       />
     </section>
     <ClashDialog v-if="sheet.hasClashes.value" :clashes="sheet.clashes.value" @decide="sheet.decide" />

@@ -12,10 +12,9 @@ const props = defineProps<{
   candidate: Schemas['CandidateAnswer']
   chosen: boolean
   why: boolean
-  stated: readonly string[]
+  variant: number | null
 }>()
-const variant = defineModel<number | null>('variant', { default: null })
-defineEmits<{ choose: [] }>()
+const emit = defineEmits<{ choose: []; pick: [key: number | null] }>()
 const MARKS: Record<string, string> = {
   agrees: 'holds',
   doubtful: 'not_proven',
@@ -47,15 +46,18 @@ const options = computed(() =>
       ]
         .filter(Boolean)
         .join(', '),
+      each.contradictions?.length ? `not as marked: ${each.contradictions.join(', ')}` : '',
     ]
       .filter(Boolean)
       .join('  ·  '),
   })),
 )
-const picked = computed(
-  () => props.candidate.variants.find((each) => each.key === variant.value) ?? props.candidate.variants[0],
+/** Of the listed parts of this size none is what must be had. */
+const unmet = computed(() =>
+  props.candidate.variants.length && props.candidate.variants.every((each) => each.contradictions?.length)
+    ? (props.candidate.variants[0]?.contradictions ?? [])
+    : [],
 )
-const basis = computed(() => (props.stated.includes('closure') ? 'by its marking' : 'not marked, look'))
 const kindWords = computed(() => kinds.kind(props.candidate.kind)?.words ?? '')
 const others = computed(() =>
   props.candidate.kinds
@@ -107,14 +109,15 @@ const misfit = computed(() =>
         <b>{{ candidate.designation }}</b> {{ kindWords
         }}<template v-if="candidate.called"
           >, called <b>{{ called }}</b></template
-        >, {{ candidate.variant_count }} of this size on the list.<template
-          v-if="picked?.kind === 'deep_groove'"
-        >
-          Closure {{ basis }}: <b>{{ picked.closure_words }}</b>.</template
-        ><template v-if="others"> By size also {{ others }}.</template>
+        >, {{ candidate.variant_count }} catalogue {{ candidate.variant_count === 1 ? 'item' : 'items' }} in
+        this size.<template v-if="others"> By size also {{ others }}.</template>
       </div>
+      <slot />
+      <p v-if="unmet.length" class="unmet att">
+        No catalogue item is what must be had: the nearest differs in {{ unmet.join(', ') }}.
+      </p>
       <Select
-        v-model="variant"
+        :model-value="variant"
         :options="options"
         option-label="label"
         option-value="value"
@@ -122,6 +125,7 @@ const misfit = computed(() =>
         aria-label="which of the listed parts"
         :virtual-scroller-options="undefined"
         scroll-height="300px"
+        @update:model-value="(key: number) => emit('pick', key)"
       />
       <dl v-if="why" class="why">
         <template v-for="each in candidate.features" :key="each.feature"
@@ -229,6 +233,13 @@ const misfit = computed(() =>
 .vars {
   margin: 10px 0 8px;
   font-size: 15px;
+}
+.unmet {
+  margin-top: 7px;
+  font-size: 15px;
+}
+.pick {
+  margin-top: 8px;
 }
 .misfit {
   margin-top: 8px;

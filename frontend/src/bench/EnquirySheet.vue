@@ -5,6 +5,7 @@ import SizedDrawing, { type Label } from '@/drawing/SizedDrawing.vue'
 import { usual } from '@/drawing/sizes'
 import type { PartSize } from '@/drawing/geometry'
 import { doubt, shown } from '@/entry/lengths'
+import RequirementList from '@/job/RequirementList.vue'
 import { useJob } from '@/job/useJob'
 import { useKinds } from '@/job/useKinds'
 import { useKeys } from '@/shell/useKeys'
@@ -112,6 +113,7 @@ const told = computed(() =>
       kinds.question(name, family.value)?.answers.find((each) => each.value === value)?.words ?? value,
   ),
 )
+const needed = computed(() => part.value?.identification?.requirement.count ?? sheet.sheet.value.needed ?? 1)
 const print = (): void => window.print()
 useKeys([
   { key: 'p', words: 'print', run: print },
@@ -158,12 +160,19 @@ onMounted(async () => {
       <dl>
         <dt>marking</dt>
         <dd class="fig">{{ sheet.sheet.value.marking || 'none that can be read' }}</dd>
+        <dt>wanted</dt>
+        <dd>
+          <RequirementList v-if="answer" :requirement="answer.requirement" />
+        </dd>
+        <dt>how many</dt>
+        <dd>{{ needed }}</dd>
         <dt>seen</dt>
         <dd>{{ [sheet.sheet.value.condition, ...told].filter(Boolean).join(', ') || 'nothing more' }}</dd>
         <dt>runs</dt>
         <dd>
           {{ part?.part.rpm ? `${part.part.rpm} rev/min` : 'speed not known'
-          }}{{ part?.part.dirty ? ', in dirt' : '' }}
+          }}{{ part?.part.dirty ? ', in dirt' : ''
+          }}{{ sheet.sheet.value.medium ? `, in ${sheet.sheet.value.medium.replace(/_/g, ' ')}` : '' }}
         </dd>
         <dt>nearest listed</dt>
         <dd>

@@ -3,19 +3,10 @@ import { computed, reactive } from 'vue'
 import { api, told, type Schemas } from '@/api/client'
 import { useLive } from '@/api/useLive'
 import { percent } from '@/entry/lengths'
+import { MEDIA } from './media'
 
 /** Which rubber it can be, by what hand, eye and scale tell; and what that means for the order. */
 type Question = Schemas['RubberRequest']
-const MEDIA = [
-  'mineral_oil',
-  'water',
-  'glycol',
-  'brake_fluid',
-  'fuel',
-  'steam',
-  'refrigerant',
-  'phosphate_ester',
-]
 const COLOURS = ['black', 'brown', 'green', 'red', 'blue', 'white', 'other']
 const held = reactive({
   hardness: '',

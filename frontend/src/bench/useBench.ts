@@ -26,7 +26,18 @@ type Question = Schemas['IdentifyRequest']
 type Answer = Schemas['IdentifyAnswer']
 
 const RETRY_MS = 1500
-const EMPTY: Sheet = { family: null, marking: '', condition: '', kind: '', answers: {}, observations: [] }
+export const EMPTY: Sheet = {
+  family: null,
+  marking: '',
+  condition: '',
+  kind: '',
+  answers: {},
+  said: {},
+  medium: '',
+  temperature_c: null,
+  needed: null,
+  observations: [],
+}
 
 /** One part on the bench: its sheet, what is being typed, and the ranking as it moves. */
 export function useBench(partId: number) {
@@ -88,6 +99,8 @@ export function useBench(partId: number) {
     return sheet.sheet.value.observations?.find((each) => each.feature === feature)
   }
 
+  /** The listed part that was pointed at; else the likeliest is meant. */
+  const pointed = ref<number | null>(null)
   /** The sheet and the kinds of part have come. */
   const ready = computed(() => sheet.ready.value && features.value.length > 0)
   const question = computed<Question | null>(() => {
@@ -110,6 +123,15 @@ export function useBench(partId: number) {
       answers: sheet.sheet.value.answers ?? {},
       observations,
       marking: sheet.sheet.value.marking || null,
+      said: sheet.sheet.value.said ?? {},
+      duty: {
+        rpm: part.value?.part.rpm ?? null,
+        dirty: part.value?.part.dirty ?? null,
+        medium: sheet.sheet.value.medium ?? '',
+        temperature_c: sheet.sheet.value.temperature_c ?? null,
+      },
+      count: sheet.sheet.value.needed ?? 1,
+      chosen: pointed.value,
       limit: 6,
       variants: 18,
       at_hand: hand.instrument,
@@ -207,21 +229,27 @@ export function useBench(partId: number) {
       return []
     })
     const once = kept.filter((each, i) => kept.findIndex((other) => other.feature === each.feature) === i)
-    Object.assign(sheet.sheet.value, { family: to, kind: '', answers: {}, observations: once })
+    Object.assign(sheet.sheet.value, { family: to, kind: '', answers: {}, said: {}, observations: once })
   }
   function setAnswer(question: string, answer: string): void {
     const { [question]: had, ...rest } = sheet.sheet.value.answers ?? {}
     sheet.sheet.value.answers = had === answer ? rest : { ...rest, [question]: answer }
   }
 
-  async function choose(itemId: number): Promise<Refusal | null> {
+  /** What is seen of an attribute, or known from paper; empty takes it back. */
+  function say(name: string, value: string): void {
+    const rest = Object.entries(sheet.sheet.value.said ?? {}).filter(([each]) => each !== name)
+    sheet.sheet.value.said = Object.fromEntries(value ? [...rest, [name, value]] : rest)
+  }
+
+  async function choose(itemId: number, sure: boolean): Promise<Refusal | null> {
     for (const feature of features.value) take(feature)
     await sheet.flush()
     const version = part.value?.identification?.version ?? 0
     const { answer, refusal } = await told(
       api.POST('/api/parts/{part_id}/identification', {
         params: { path: { part_id: partId } },
-        body: { item_id: itemId, version },
+        body: { item_id: itemId, version, sure },
         ...withKey(),
       }),
     )
@@ -250,6 +278,8 @@ export function useBench(partId: number) {
     setInstrument,
     setKind,
     setAnswer,
+    say,
+    pointed,
     choose,
   }
 }

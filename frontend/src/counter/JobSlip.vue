@@ -30,7 +30,12 @@ const target = computed(() => {
     ? { name: 'order' }
     : { name: first.value.match ? 'seats' : 'match', params }
 })
-const largest = computed(() => Math.max(20, ...props.state.parts.map((part) => part.chosen?.D_mm ?? 0)))
+const largest = computed(() =>
+  Math.max(
+    20,
+    ...props.state.parts.map((part) => Math.max(0, ...Object.values(part.chosen?.dimensions ?? {}))),
+  ),
+)
 const days = computed(() =>
   props.state.days_open === 0
     ? 'today'

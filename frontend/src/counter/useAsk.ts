@@ -3,6 +3,7 @@ import { useRouter } from 'vue-router'
 import { api, told, withKey, type Schemas } from '@/api/client'
 import { useLive } from '@/api/useLive'
 import { useJob } from '@/job/useJob'
+import { EMPTY } from '@/bench/useBench'
 import type { FamilyName } from '@/job/useKinds'
 
 export interface Offered {
@@ -98,7 +99,7 @@ export function useAsk() {
       instrument: 'caliper',
       readings: [{ typed: size, unit: 'mm' as const }],
     }))
-    const sheet = { family: null, marking: '', condition: '' as const, kind: '', answers: {}, observations }
+    const sheet = { ...EMPTY, observations }
     await told(
       api.PUT('/api/parts/{part_id}/bench', {
         params: { path: { part_id: part.part_id } },

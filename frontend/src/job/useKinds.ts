@@ -4,7 +4,7 @@ import { api, told, type Schemas } from '@/api/client'
 
 export type Kinds = Schemas['KindsAnswer']
 export type FamilyName = NonNullable<Schemas['KindsRequest']['family']>
-const STORED = 'ample:kinds:5'
+const STORED = 'ample:kinds:6'
 const REFRESH_MS = 2000
 /** Families in the order in which they are offered, as they are called here. */
 export const FAMILIES = [
@@ -50,7 +50,11 @@ export const useKinds = defineStore('kinds', () => {
     name.replace(/_/g, ' ')
   const question = (name: string, of = 'bearing') =>
     family(of)?.questions.find((each) => each.question === name)
+  const attribute = (name: string) => families.value[0]?.attributes.find((each) => each.name === name)
+  /** A value of an attribute in words; one that has none as it is. */
+  const valueWords = (name: string, value: string): string =>
+    attribute(name)?.values.find((each) => each.value === value)?.words ?? value.replace(/_/g, ' ')
   /** The group that a kind or a group stands under. */
   const groupOf = (name: string): string => kind(name)?.group ?? name
-  return { families, loaded, load, family, groups, kind, feature, question, groupOf }
+  return { families, loaded, load, family, groups, kind, feature, question, attribute, valueWords, groupOf }
 })

@@ -42,6 +42,11 @@ function put(values: Partial<Line>): void {
 function text(event: Event): string {
   return (event.target as HTMLInputElement).value
 }
+/** Two legs alike are one record, counted twice. */
+function alike(typed: string): void {
+  const count = Math.round(Number(typed))
+  if (count >= 1 && count <= 20) put({ count })
+}
 function add(): void {
   if (name.value.trim()) emit('addLine', name.value.trim())
   name.value = ''
@@ -94,6 +99,18 @@ function add(): void {
         </select>
       </label>
     </div>
+    <label v-if="line" class="alike"
+      >lines like this
+      <input
+        name="count"
+        class="fig"
+        inputmode="numeric"
+        maxlength="2"
+        :value="line.count"
+        aria-label="how many lines of the unit are like this one"
+        @change="alike(text($event))"
+      />
+    </label>
     <div class="state">
       <span v-if="wrong" class="att"
         ><b>{{ wrong }} {{ wrong === 1 ? 'contradiction' : 'contradictions' }}</b></span
@@ -119,6 +136,10 @@ function add(): void {
 </template>
 
 <style scoped>
+.alike input {
+  width: 34px;
+  margin-left: 5px;
+}
 .head {
   display: flex;
   align-items: center;

@@ -167,7 +167,14 @@ export function useLine(number: string) {
     change({ ...sheet.value, ties: [...sheet.value.ties, made] })
   }
   function withLine(now: LineSheet, name: string): LineSheet {
-    const made = { key: edit.newKeyOf('l'), name, inside: '', left_end: 'air', right_end: 'air' } as const
+    const made = {
+      key: edit.newKeyOf('l'),
+      name,
+      inside: '',
+      left_end: 'air',
+      right_end: 'air',
+      count: 1,
+    } as const
     lineKey.value = made.key
     return { ...now, lines: [...now.lines, made] }
   }

@@ -8,8 +8,10 @@ import MarkingSpans from '@/drawing/MarkingSpans.vue'
 import { useJob } from '@/job/useJob'
 import { handStays } from '@/shell/leading'
 import { useKeys } from '@/shell/useKeys'
+import RequirementList from '@/job/RequirementList.vue'
 import CompareTable from './CompareTable.vue'
 import EquivalentRow from './EquivalentRow.vue'
+import OfferedBox from './OfferedBox.vue'
 
 type Equivalent = Schemas['Equivalent']
 const route = useRoute()
@@ -50,14 +52,18 @@ const columns = computed(() => {
     picked.push(current.value)
   return picked.slice(0, 3)
 })
-const notMarked = computed(() =>
-  (match.value?.reading?.spans ?? [])
-    .filter((span) => span.certainty === 'assumed')
-    .map((span) => span.attribute)
-    .slice(0, 4)
-    .join(', ')
-    .replace(/_/g, ' '),
-)
+/** Where it goes, and how many: what a supplier and the bench both ask. */
+const place = computed(() => {
+  const { line, neighbours } = match.value?.requirement.place ?? {}
+  const count = match.value?.requirement.count ?? 1
+  return [
+    count > 1 ? `${count} needed` : '',
+    line,
+    neighbours?.length ? `beside ${neighbours.join(', ')}` : '',
+  ]
+    .filter(Boolean)
+    .join('; ')
+})
 const part = computed(() => job.state?.parts.find((each) => each.part.part_id === partId)?.part)
 
 async function load(): Promise<void> {
@@ -128,24 +134,16 @@ onMounted(load)
           />
           <div>
             <MarkingSpans v-if="match.reading" :reading="match.reading" :text="match.marking" large />
+            <p v-else class="fig title">{{ match.marking }}</p>
             <p class="fig dims">
-              {{
-                match.chosen.family === 'bearing'
-                  ? `${match.chosen.d_mm} × ${match.chosen.D_mm} × ${match.chosen.B_mm}`
-                  : match.chosen.size_text
-              }}
-              <span class="faint"
-                >{{ match.chosen.maker
-                }}<template v-if="notMarked">; not marked: {{ notMarked }} as usual</template></span
-              >
+              {{ match.chosen.size_text }}
+              <span class="faint">{{ place }}</span>
             </p>
+            <RequirementList :requirement="match.requirement" class="wanted" />
           </div>
         </div>
-        <CompareTable
-          :original="match.chosen.marking"
-          :columns="columns"
-          :current="current?.item.item_id ?? 0"
-        />
+        <CompareTable :original="match.marking" :columns="columns" :current="current?.item.item_id ?? 0" />
+        <OfferedBox :part-id="partId" />
       </template>
     </section>
     <section class="offers" aria-label="equivalents">
@@ -175,7 +173,10 @@ onMounted(load)
       </div>
       <div class="foot">
         <p v-if="current" class="verdict">
-          <b>{{ current.interchange.words }}</b>
+          <b :class="{ stop: current.interchange.contradictions.length }">{{ current.interchange.words }}</b>
+          <template v-if="current.interchange.contradictions.length">
+            It is not what the old part is known to be: {{ current.interchange.contradictions.join(', ') }}.
+          </template>
         </p>
         <button type="button" class="go" :disabled="!current" @click="choose">
           <span>Take {{ current?.item.marking ?? '' }}: to Seats</span><kbd>Enter</kbd>
@@ -188,7 +189,14 @@ onMounted(load)
 <style scoped>
 .left {
   display: grid;
-  grid-template-rows: 58px auto minmax(0, 1fr);
+  grid-template-rows: 58px auto minmax(0, 1fr) auto;
+}
+.wanted {
+  margin-top: 8px;
+}
+.title {
+  font-size: 34px;
+  line-height: 1.1;
 }
 .spec {
   display: flex;

@@ -4,6 +4,7 @@ import { nextTick, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import { useSession } from '@/api/session'
 import VerdictMark from '@/drawing/VerdictMark.vue'
+import { CHECKS } from './checks'
 
 /** What is unproven about the line in hand, in words; each can be passed with a reason that stays on record. */
 const props = defineProps<{
@@ -14,13 +15,6 @@ const props = defineProps<{
 const session = useSession()
 const asking = ref<string | null>(null)
 const reason = ref('')
-const TITLES: Record<string, string> = {
-  identity: 'Identity',
-  interchange: 'Interchange',
-  shaft: 'Shaft',
-  housing: 'Housing',
-  quantity: 'Quantity',
-}
 const WORDS: Record<string, string> = {
   holds: 'holds',
   not_proven: 'not proven',
@@ -55,7 +49,7 @@ async function give(light: Schemas['Light']): Promise<void> {
       <VerdictMark :state="light.state" :size="18" :passed="!!light.passed_reason" silent />
       <div>
         <h3>
-          {{ TITLES[light.light] }} {{ WORDS[light.state]
+          {{ CHECKS[light.light]?.words ?? light.light }} {{ WORDS[light.state]
           }}<template v-if="light.passed_reason">, passed</template>
         </h3>
         <p>{{ light.words }}</p>

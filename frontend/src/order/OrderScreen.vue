@@ -25,6 +25,7 @@ const sheet = computed(
     sheets.value[0] ??
     null,
 )
+const open = computed(() => (sheet.value?.lines ?? []).reduce((n, each) => n + each.open_lights, 0))
 const mayPlace = computed(() => session.may('place_order'))
 
 async function load(): Promise<void> {
@@ -82,11 +83,43 @@ function pass(light: Schemas['Light'], reason: string): Promise<boolean> {
     ),
   )
 }
+/** What is chosen on Match now, in the place of what is on the order. */
+function change(each: Schemas['OrderLine']): void {
+  void after(
+    told(
+      api.PUT('/api/orders/lines/{line_id}/item', {
+        params: { path: { line_id: each.line_id }, query: { version: each.version } },
+        ...withKey(),
+      }),
+    ),
+  )
+}
+const cancelling = ref<Schemas['OrderLine'] | null>(null)
+const why = ref('')
+function withdraw(each: Schemas['OrderLine']): void {
+  cancelling.value = each
+  why.value = ''
+  void nextTick(() => document.querySelector<HTMLInputElement>('.cancelling input')?.focus())
+}
+async function cancelled(): Promise<void> {
+  const each = cancelling.value
+  if (!each || why.value.trim().length < 4) return
+  const done = await after(
+    told(
+      api.POST('/api/orders/lines/{line_id}/withdrawal', {
+        params: { path: { line_id: each.line_id } },
+        body: { version: each.version, reason: why.value.trim() },
+        ...withKey(),
+      }),
+    ),
+  )
+  if (done) cancelling.value = null
+}
 function put(partId: number, supplierId: number): void {
   void after(
     told(
       api.POST('/api/orders/lines', {
-        body: { part_id: partId, supplier_id: supplierId, quantity: 1 },
+        body: { part_id: partId, supplier_id: supplierId, quantity: null },
         ...withKey(),
       }),
     ),
@@ -132,9 +165,8 @@ onMounted(load)
       <div v-if="orders?.waiting.length" class="waiting">
         <h2>chosen, on no sheet yet</h2>
         <div v-for="part in orders.waiting" :key="part.part_id" class="wait">
-          <b class="fig">{{ part.item.marking }}</b><span
-            >{{ part.part_name }}, job {{ part.job_number }}</span
-          >
+          <b class="fig">{{ part.needed > 1 ? `${part.needed} × ` : '' }}{{ part.item.marking }}</b
+          ><span>{{ part.part_name }}, job {{ part.job_number }}</span>
           <span class="put"
             ><button
               v-for="offer in part.offers"
@@ -156,7 +188,17 @@ onMounted(load)
         @pick="(id: number) => (lineId = id)"
         @quantity="quantity"
         @drop="drop"
+        @change="change"
+        @withdraw="withdraw"
       />
+      <form v-if="cancelling" class="cancelling" @submit.prevent="cancelled">
+        <label
+          >Why is {{ cancelling.item.marking }} cancelled?
+          <input v-model="why" maxlength="300" @keydown.esc="cancelling = null"
+        /></label>
+        <button type="submit" class="chip" :disabled="why.trim().length < 4">cancel it</button>
+        <button type="button" class="plain" @click="cancelling = null">leave it</button>
+      </form>
       <div v-if="orders && !sheets.length && !orders.waiting.length" class="nothing">
         <h2>No order sheet yet</h2>
         <p>A part comes here from Seats, once it is known what replaces it.</p>
@@ -183,9 +225,7 @@ onMounted(load)
           @click="place"
         >
           <span v-if="sheet.state === 'placed'">Placed by {{ sheet.placed_by }}</span>
-          <span v-else-if="!sheet.ready"
-            >Gate shut: {{ sheet.lines.reduce((n, l) => n + l.open_lights, 0) }} unproven</span
-          >
+          <span v-else-if="!sheet.ready">On hold: {{ open }} open {{ open === 1 ? 'check' : 'checks' }}</span>
           <span v-else-if="!mayPlace">Ready: someone who may place orders is needed</span
           ><span v-else>Place {{ sheet.number }}</span
           ><kbd>Ctrl Enter</kbd>
@@ -226,6 +266,23 @@ onMounted(load)
   display: flex;
   gap: 6px;
   flex-wrap: wrap;
+}
+.cancelling {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  border: 1.5px solid var(--attention);
+  padding: 12px 18px;
+  margin-bottom: 18px;
+}
+.cancelling label {
+  flex: 1;
+}
+.cancelling input {
+  width: 100%;
+  border: 1px solid var(--ink);
+  background: var(--sheet);
+  padding: 4px 8px;
 }
 .nothing {
   padding: 90px 40px;

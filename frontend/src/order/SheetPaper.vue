@@ -3,6 +3,8 @@ import type { Schemas } from '@/api/client'
 import PartSection from '@/drawing/PartSection.vue'
 import { partSize } from '@/drawing/sizes'
 import VerdictMark from '@/drawing/VerdictMark.vue'
+import { useKinds } from '@/job/useKinds'
+import { CHECKS, COLUMNS } from './checks'
 
 /** One supplier's sheet as a paper list; it prints as it looks. */
 defineProps<{ sheet: Schemas['OrderSheet']; lineId: number | null }>()
@@ -10,14 +12,44 @@ defineEmits<{
   pick: [lineId: number]
   quantity: [line: Schemas['OrderLine'], to: number]
   drop: [line: Schemas['OrderLine']]
+  change: [line: Schemas['OrderLine']]
+  withdraw: [line: Schemas['OrderLine']]
 }>()
-const SHORT: Record<string, string> = {
-  identity: 'is it',
-  interchange: 'will it do',
-  shaft: 'shaft',
-  housing: 'housing',
-  quantity: 'how many',
+type Line = Schemas['OrderLine']
+const kinds = useKinds()
+const asked = (line: Line) => line.lights.filter((light) => COLUMNS.includes(light.light as 'shaft'))
+const more = (line: Line) =>
+  line.lights.filter((light) => !COLUMNS.includes(light.light as 'shaft') && !light.passed_reason)
+/** What must be had, as a supplier reads it: size, kind and each attribute that is more than usual. */
+function wanted(line: Line): string {
+  const own = line.requirement
+  if (!own) return ''
+  const told = own.attributes
+    .filter((each) => each.value && each.basis !== 'assumed')
+    .map(
+      (each) =>
+        `${kinds.attribute(each.name)?.words ?? each.name} ${kinds.valueWords(each.name, each.value)}`,
+    )
+  return [
+    kinds.kind(own.kind)?.words ?? own.kind,
+    own.arrangement ? `matched pair, ${own.arrangement.replace(/_/g, ' ')}` : '',
+    ...told,
+    own.unread?.length ? `also marked ${own.unread.join(' ')}` : '',
+    own.duty?.medium ? `works in ${own.duty.medium.replace(/_/g, ' ')}` : '',
+  ]
+    .filter(Boolean)
+    .join(', ')
 }
+const differs = (line: Line): string =>
+  line.differences.map((each) => `${each.name}: ${each.from} wanted, ${each.to} ordered`).join('; ')
+/** What has changed of the requirement since it was ordered. */
+const changed = (line: Line): string =>
+  line.changes
+    .map(
+      (each) =>
+        `${kinds.attribute(each.name)?.words ?? each.name.replace(/_/g, ' ')} ${kinds.valueWords(each.name, each.before) || 'not known'} → ${kinds.valueWords(each.name, each.after) || 'not known'}`,
+    )
+    .join(', ')
 </script>
 
 <template>
@@ -30,13 +62,13 @@ const SHORT: Record<string, string> = {
     </header>
     <p v-if="sheet.state === 'placed'" class="stamp">placed by {{ sheet.placed_by }}</p>
     <div class="head">
-      <span>gate</span><span></span><span>part</span><span>quantity</span><span>each</span><span>days</span>
+      <span>checks</span><span></span><span>part</span><span>quantity</span><span>each</span><span>days</span>
     </div>
     <div
       v-for="line in sheet.lines"
       :key="line.line_id"
       class="line"
-      :class="{ now: line.line_id === lineId }"
+      :class="{ now: line.line_id === lineId, gone: line.withdrawn_at }"
       tabindex="0"
       @click="$emit('pick', line.line_id)"
       @focus="$emit('pick', line.line_id)"
@@ -47,9 +79,9 @@ const SHORT: Record<string, string> = {
         :aria-label="
           line.lights.map((light) => `${light.light} ${light.state.replace(/_/g, ' ')}`).join(', ')
         "
-        ><span v-for="light in line.lights" :key="light.light" :title="`${light.light}: ${light.words}`"
+        ><span v-for="light in asked(line)" :key="light.light" :title="`${light.light}: ${light.words}`"
           ><VerdictMark :state="light.state" :size="16" :passed="!!light.passed_reason" silent /><em>{{
-            SHORT[light.light]
+            CHECKS[light.light]?.short
           }}</em></span
         ></span
       >
@@ -63,11 +95,8 @@ const SHORT: Record<string, string> = {
       />
       <span class="what"
         ><b class="fig">{{ line.item.marking }}</b
-        ><em>{{ line.item.maker }}, {{ line.item.d_mm }} × {{ line.item.D_mm }} × {{ line.item.B_mm }}</em
-        ><em>for {{ line.job_number }} {{ line.part_name }}</em>
-        <em v-if="line.replaces && line.replaces !== line.item.marking"
-          >in place of {{ line.replaces }}</em
-        ></span
+        ><em>{{ line.item.maker }}, {{ line.item.size_text }}</em
+        ><em>for {{ line.job_number }} {{ line.part_name }}</em></span
       >
       <span class="amount"
         ><template v-if="sheet.state === 'open'"
@@ -97,8 +126,34 @@ const SHORT: Record<string, string> = {
       >
         take off
       </button>
+      <p v-if="line.withdrawn_at" class="told stop">
+        Cancelled by {{ line.withdrawn_by }}: {{ line.withdrawn_reason }}
+      </p>
+      <p v-if="line.replaces" class="told">
+        in place of <b>{{ line.replaces }}</b>: {{ wanted(line) }}
+      </p>
+      <p v-if="line.differences.length" class="told doubt">differs: {{ differs(line) }}</p>
+      <p v-if="line.changes.length && !line.withdrawn_at" class="told att">
+        <b>Changed since it was ordered:</b> {{ changed(line) }}.
+        <button
+          v-if="sheet.state === 'open' && line.match_item_id"
+          type="button"
+          class="chip"
+          @click.stop="$emit('change', line)"
+        >
+          order what is chosen now
+        </button>
+        <button v-if="sheet.state === 'open'" type="button" class="chip" @click.stop="$emit('drop', line)">
+          take it off
+        </button>
+        <button v-else type="button" class="chip" @click.stop="$emit('withdraw', line)">cancel it</button>
+      </p>
+      <p v-for="light in more(line)" :key="light.light" class="told doubt">
+        <VerdictMark :state="light.state" :size="14" silent /> {{ CHECKS[light.light]?.words }}:
+        {{ light.words }}
+      </p>
       <p v-for="light in line.lights.filter((each) => each.passed_reason)" :key="light.light" class="passed">
-        {{ light.light }} passed by {{ light.passed_by }}: {{ light.passed_reason }}
+        {{ CHECKS[light.light]?.words }} overridden by {{ light.passed_by }}: {{ light.passed_reason }}
       </p>
     </div>
   </article>
@@ -217,6 +272,15 @@ h2 em {
 }
 .amount button:disabled {
   color: var(--rule);
+}
+.told {
+  grid-column: 1 / -1;
+  font-size: 14px;
+}
+.gone .what,
+.gone .num,
+.gone .amount {
+  text-decoration: line-through;
 }
 .passed {
   grid-column: 1 / -1;

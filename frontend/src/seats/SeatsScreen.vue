@@ -24,12 +24,12 @@ const { seats, sheet, judged, load, loadRefusal } = useSeats(partId)
 const held = sheet.sheet
 const why = ref(false)
 const refusal = ref<Refusal | null>(null)
-const item = computed(() => seats.value?.item ?? null)
+const fitted = computed(() => seats.value?.fitted ?? null)
 const state = computed(() => job.state?.parts.find((each) => each.part.part_id === partId))
 const kinds = useKinds()
 /** What it sits on and in, for the drawing of a bearing whose seats are not judged. */
 const seatLabels = computed((): Record<string, Label> => {
-  const { d_mm = 0, D_mm = 0 } = item.value ?? {}
+  const { d_mm = 0, D_mm = 0 } = fitted.value ?? {}
   return {
     ...(d_mm > 0 && { bore: { name: 'shaft', value: `${d_mm}` } }),
     ...(D_mm > 0 && { outside: { name: 'housing', value: `${D_mm}` } }),
@@ -54,7 +54,7 @@ async function toOrder(): Promise<void> {
   if (state.value?.match && !state.value.order_number) {
     const { refusal: no } = await told(
       api.POST('/api/orders/lines', {
-        body: { part_id: partId, supplier_id: null, quantity: 1 },
+        body: { part_id: partId, supplier_id: null, quantity: null },
         ...withKey(),
       }),
     )
@@ -104,12 +104,14 @@ onMounted(async () => {
     <section class="left">
       <div class="where">
         <h1>
-          {{ seats?.part.name }} <span v-if="item ?? replaced">{{ (item ?? replaced)?.marking }}</span>
+          {{ seats?.part.name }}
+          <span v-if="fitted ?? replaced">{{ fitted?.title ?? replaced?.marking }}</span>
         </h1>
-        <span v-if="item" class="faint"
-          >{{ item.d_mm }} × {{ item.D_mm }} × {{ item.B_mm }}, class {{ item.tolerance_class }}</span
+        <span v-if="fitted" class="faint"
+          >{{ fitted.size_text }}, {{ fitted.kind_words }}, class {{ fitted.tolerance_class
+          }}{{ fitted.chosen ? '' : ', as it must be had' }}</span
         >
-        <label v-if="item" class="warm"
+        <label v-if="fitted" class="warm"
           >part at
           <input v-model.number="held.temperature_c" type="number" min="-60" max="200" class="fig" />
           °C</label
@@ -119,11 +121,11 @@ onMounted(async () => {
         {{ loadRefusal.message }} {{ loadRefusal.hint }}
         <button class="plain" type="button" @click="load">Try again</button>
       </p>
-      <template v-if="item && judged">
+      <template v-if="fitted && judged">
         <div v-if="judged.shaft && judged.housing" class="sheet">
           <ZoneChart
             title="shaft"
-            :nominal="item.d_mm"
+            :nominal="fitted.d_mm"
             :judgement="judged.shaft"
             ring="bearing bore"
             :width="424"
@@ -131,7 +133,7 @@ onMounted(async () => {
           />
           <ZoneChart
             title="housing"
-            :nominal="item.D_mm"
+            :nominal="fitted.D_mm"
             :judgement="judged.housing"
             ring="bearing outside"
             :width="424"
@@ -141,9 +143,9 @@ onMounted(async () => {
         <div v-else class="sheet unjudged">
           <SizedDrawing
             v-if="kinds.loaded"
-            :size="partSize(item.kind, item.dimensions, 0)"
+            :size="partSize(fitted.kind, fitted.dimensions, 0)"
             :labels="seatLabels"
-            :words="`section of ${item.marking} with the sizes of its seats`"
+            :words="`section of ${fitted.title} with the sizes of its seats`"
           />
         </div>
         <div v-if="!judged.not_judged" class="duty" role="group" aria-label="load case">
@@ -181,20 +183,20 @@ onMounted(async () => {
             v-if="held.shaft"
             v-model="held.shaft"
             side="shaft"
-            :nominal="item.d_mm"
+            :nominal="fitted.d_mm"
             :judgement="judged.shaft"
           />
           <SeatFields
             v-if="held.housing"
             v-model="held.housing"
             side="housing"
-            :nominal="item.D_mm"
+            :nominal="fitted.D_mm"
             :judgement="judged.housing"
           />
         </div>
       </template>
       <PlaceSheet v-else-if="ofPlace" :part-id="partId" :item="replaced" />
-      <p v-else-if="seats && !item" class="note">
+      <p v-else-if="seats && !fitted" class="note">
         This part has not been identified yet: its seats have no nominal.
         <button class="plain" type="button" @click="toBench">To the Bench</button>
       </p>

@@ -65,7 +65,7 @@ export function useSeats(partId: number) {
     sheet.open({ sheet: padded(answer.sheet), version: answer.version })
   }
   const live = useLive<SeatSheet, Schemas['SeatsJudged']>(
-    () => (sheet.ready.value && seats.value?.item ? sheet.sheet.value : null),
+    () => (sheet.ready.value && seats.value?.fitted ? sheet.sheet.value : null),
     (asked, signal) =>
       told(
         api.POST('/api/parts/{part_id}/seats/judge', {

@@ -42,6 +42,14 @@ const days = computed({
     sheet.value.lie_open_days = text.trim() === '' || !(value >= 0 && value <= 3650) ? null : value
   },
 })
+/** How many of them are on this job: what one needs is ordered for all. */
+const alike = computed({
+  get: () => String(sheet.value.units_alike),
+  set: (text: string) => {
+    const value = Math.round(Number(text))
+    if (value >= 1 && value <= 99) sheet.value.units_alike = value
+  },
+})
 </script>
 
 <template>
@@ -70,6 +78,7 @@ const days = computed({
       <label class="wide">maker's plate<input v-model="sheet.plate" name="plate" maxlength="200" /></label>
       <label>since<input v-model="sheet.since" name="since" maxlength="60" /></label>
       <label>may lie open, days<input v-model="days" name="lie-open" inputmode="numeric" /></label>
+      <label>identical units<input v-model="alike" name="units-alike" inputmode="numeric" /></label>
     </div>
     <datalist id="models"><option v-for="each in models" :key="each.name" :value="each.name" /></datalist>
     <ChipGroup

@@ -15,6 +15,7 @@ const EMPTY: TakeInSheet = {
   since: '',
   lie_open_days: null,
   access: 'cheap',
+  units_alike: 1,
   planned: '',
   note_next: '',
   signs: [],

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from datetime import datetime
+from typing import Any
 
 from ample.base.numbers import count_from, next_number
 from ample.base.records import Acknowledged, JobHead, NewJob, NewPart, PartHead, UnitFacts
@@ -12,7 +13,7 @@ _JOB = "SELECT job_id, number, title, owner, symptom, opened_at, version FROM jo
 _PART = """
         SELECT
             part_id, job_id, position, name, surroundings, dirty, rpm, family,
-            marking, condition_seen, bench_kind, bench_answers, version
+            marking, condition_seen, bench_kind, bench_answers, said, medium, temperature_c, needed, version
         FROM parts
 """
 
@@ -84,6 +85,13 @@ def parts_of_jobs(t: Transaction, job_ids: list[int]) -> list[PartHead]:
     return [PartHead(**row) for row in rows]
 
 
+def parts_by_id(t: Transaction, part_ids: list[int]) -> list[PartHead]:
+    """Several parts by their rows."""
+    if not part_ids:
+        return []
+    return [PartHead(**row) for row in t.rows(_PART + " WHERE part_id IN %(ids)s", {"ids": part_ids})]
+
+
 def part(t: Transaction, part_id: int, lock: bool = False) -> PartHead | None:
     """One part; locked until the transaction ends when it is to be changed."""
     row = t.first(
@@ -127,3 +135,39 @@ def acknowledged(t: Transaction, job_id: int) -> list[Acknowledged]:
         {"job_id": job_id},
     )
     return [Acknowledged(**row) for row in rows]
+
+
+def places(t: Transaction, part_ids: list[int]) -> list[dict[str, Any]]:
+    """Of parts of the tray: their job, the part of the line that they are, and how many units are alike."""
+    if not part_ids:
+        return []
+    return t.rows(
+        """
+        SELECT
+            p.part_id, p.job_id, j.number AS job_number, j.title AS job_title, p.name AS part_name,
+            p.needed, p.line_key AS part_key, lp.line_key, lp.quantity, ls.lines_json,
+            COALESCE(k.units_alike, 1) AS units_alike
+        FROM parts p
+        JOIN jobs j ON j.job_id = p.job_id
+        LEFT JOIN line_parts lp ON lp.job_id = p.job_id AND lp.part_key = p.line_key
+        LEFT JOIN line_sheets ls ON ls.job_id = p.job_id
+        LEFT JOIN take_ins k ON k.job_id = p.job_id
+        WHERE p.part_id IN %(part_ids)s
+        """,
+        {"part_ids": part_ids},
+    )
+
+
+def on_lines(t: Transaction, job_ids: list[int]) -> list[dict[str, Any]]:
+    """What lies on the lines of jobs, in order."""
+    if not job_ids:
+        return []
+    return t.rows(
+        """
+        SELECT job_id, part_key, line_key, name, kind
+        FROM line_parts
+        WHERE job_id IN %(job_ids)s AND NOT beside
+        ORDER BY job_id, position
+        """,
+        {"job_ids": job_ids},
+    )

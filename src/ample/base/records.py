@@ -38,9 +38,13 @@ class PartHead(BaseModel):
     condition_seen: str
     bench_kind: str
     bench_answers: dict[str, str]
+    said: dict[str, str]
+    medium: str
+    temperature_c: float | None
+    needed: int | None
     version: int
 
-    @field_validator("bench_answers", mode="before")
+    @field_validator("bench_answers", "said", mode="before")
     @classmethod
     def _from_column(cls, held: object) -> object:
         """The column holds JSON text, or nothing."""
@@ -81,6 +85,18 @@ class PartPath(BaseModel):
     """A part's row."""
 
     part_id: int = Field(ge=1, le=2**31)
+
+
+class PlaceOfPart(BaseModel):
+    """Where a part of the tray goes: its job and line, what lies beside it there, and how many are needed."""
+
+    job_number: str
+    job_title: str
+    part_name: str
+    line: str = ""
+    neighbours: list[str] = []
+    needed: int = 1
+    because: str = Field(default="", description="how many are needed, as it is worked out")
 
 
 class UnitFacts(BaseModel):

@@ -14,7 +14,7 @@ from ample.core.errors import BadInput
 from ample.core.parts import CLOSURES, BearingSpec, SealSpec, bearing_kinds
 from ample.core.standards import BoundarySize, ball_bearing_sizes, bearing_sizes, seal_sizes
 from ample.core.tables import read_table
-from ample.shop.catalogue.imports import columns_of
+from ample.shop.catalogue.columns import columns_of
 
 MAKERS = ("Oldwick", "Tarnfell", "Sevenmill")
 _EXTRA = {
@@ -136,8 +136,8 @@ def _stock(maker: str, spec: BearingSpec, marking: str) -> int:
 
 def price(maker: str, row: dict[str, Any]) -> Decimal:
     """A made-up price: by ring volume, closure, class and maker."""
-    width = row["T_mm"] or row["B_mm"]
-    volume = width * abs(row["D_mm"] ** 2 - row["d_mm"] ** 2) / 1000
+    width = row["size_4_mm"] or row["size_3_mm"]
+    volume = width * abs(row["size_2_mm"] ** 2 - row["size_1_mm"] ** 2) / 1000
     base = Decimal(str(round(1.6 + 0.16 * volume**0.82, 2))) * _KIND_LEVEL.get(row["kind"], Decimal(1))
     grade = {"Normal": Decimal("1.0"), "6": Decimal("1.6"), "5": Decimal("2.7"), "4": Decimal("4.2")}
     wider = Decimal("1.05") if row["clearance"] != "N" else Decimal(1)
@@ -218,7 +218,7 @@ def seal_price(row: dict[str, Any]) -> Decimal:
     """A made-up price: by size, family and rubber."""
     rubber = json.loads(row["attributes"]).get("material", "NBR")
     level = Decimal(_FAMILY_LEVEL[row["family"]]) * _RUBBER_LEVEL.get(rubber, Decimal(1))
-    return (level * (1 + Decimal(str(round(row["d_mm"], 2))) / 25)).quantize(Decimal("0.01"))
+    return (level * (1 + Decimal(str(round(row["size_1_mm"], 2))) / 25)).quantize(Decimal("0.01"))
 
 
 def seal_offers(row: dict[str, Any], item_id: int) -> dict[str, dict[str, Any]]:

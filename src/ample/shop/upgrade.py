@@ -7,9 +7,13 @@ from functools import partial
 
 from ample.base import audit_queries as history
 from ample.base.jobs import known_part
+from ample.core.designation import Dialect, decode
+from ample.core.specs import part_of_reading
 from ample.shop.bench import queries as bench
-from ample.shop.bench.actions import evidence_mark, judge_again, sheet_of
-from ample.shop.catalogue.index import ShopIndex, build_index
+from ample.shop.bench.actions import evidence_mark, judge_again, keep_requirement, sheet_of
+from ample.shop.catalogue import queries as catalogue
+from ample.shop.catalogue.columns import columns_of
+from ample.shop.catalogue.index import ShopIndex, build_index, dialects
 from ample.shop.instruments.today import todays_instruments
 from ample.shop.orders import queries as orders
 from ample.shop.orders.lights import lights_of
@@ -22,7 +26,10 @@ CHANGED = "changed"  # the mark of an identification whose evidence was changed 
 
 def bring_up_to_date(database: Database) -> int:
     """Bring what earlier versions stored to today's rules; how many records were changed."""
-    return _identifications(database) + _passes(database) + _photos(database)
+    listed = _listed_bearings(database)
+    return (
+        listed + _identifications(database) + _requirements(database) + _passes(database) + _photos(database)
+    )
 
 
 def _identifications(database: Database) -> int:
@@ -52,6 +59,36 @@ def _bind(t: Transaction, row: dict[str, object]) -> bool:
 def _judge(t: Transaction, part_id: int, index: ShopIndex) -> None:
     find = todays_instruments(t)
     judge_again(t, part_id, index, find)
+
+
+def _requirements(database: Database) -> int:
+    """An earlier version kept only which listed part it was confirmed as: what must be had is made from the evidence."""
+    waiting = database.read(bench.without_requirement)
+    if waiting:
+        known = tuple(database.read(dialects).values())
+        for part_id in waiting:
+            database.run(partial(_require, part_id=part_id, known=known))
+    return len(waiting)
+
+
+def _require(t: Transaction, part_id: int, known: tuple[Dialect, ...]) -> None:
+    keep_requirement(t, part_id, known, todays_instruments(t))
+
+
+def _listed_bearings(database: Database) -> int:
+    """An earlier version lost snap rings, pairs and the like of listed bearings: their markings are read again, once."""
+    if database.read(catalogue.extras_are_read):
+        return 0
+    known = database.read(dialects)
+    found = []
+    for row in database.read(catalogue.plain_bearings):
+        readings = decode(row["marking"], tuple(filter(None, [known.get(row["maker"])])), family="bearing")
+        whole = bool(readings) and not readings[0].unread and len(readings[0].dimensions) > 1
+        few = columns_of(part_of_reading(readings[0]))["attributes"] if whole else None
+        if few:
+            found.append({"item_id": row["item_id"], "attributes": few})
+    database.run(partial(catalogue.set_extras, rows=found))
+    return len(found)
 
 
 def _passes(database: Database) -> int:

@@ -13,7 +13,7 @@ from ample.web.security import READING, needs_of
 # Writes that keep nothing, or are the door itself: a repeat of them does no harm.
 WITHOUT_KEY = frozenset({
     "people.first_owner", "people.sign_in", "people.sign_out", "people.own_secret", "people.end_own_sign_ins",
-    "bench.identify", "seats.judge",
+    "bench.identify", "bench.offered", "seats.judge",
 })  # fmt: skip
 IMAGE = {"schema": {"type": "string", "format": "binary"}}
 RAW_BODIES: dict[str, dict[str, Any]] = {

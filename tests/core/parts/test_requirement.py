@@ -131,9 +131,10 @@ def evidences(draw):
 @given(evidences())
 def test_no_evidence_is_dropped(evidence):
     found = requirement_of(evidence)
-    same = ("family", "marking", "measured", "answers", "condition", "count", "place", "duty")
+    same = ("family", "marking", "measured", "condition", "count", "place", "duty")
     assert {name: getattr(found, name) for name in same} == {name: getattr(evidence, name) for name in same}
     assert found.kind_seen == evidence.kind
+    assert tuple((each.question, each.answer) for each in found.answers) == evidence.answers
     values = {(each.name, each.value) for each in found.attributes if each.value}
     clashes = {(each.name, value) for each in found.clashes for value in (each.marked, each.confirmed)}
     for name, value in evidence.said:

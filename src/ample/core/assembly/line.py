@@ -121,6 +121,7 @@ class Line(Sheet):
     inside: Medium = ""
     left_end: Medium = "air"
     right_end: Medium = "air"
+    count: int = Field(default=1, ge=1, le=20, description="how many lines of the unit are like this one")
 
 
 class LineSheet(Sheet):

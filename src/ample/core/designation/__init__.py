@@ -14,6 +14,7 @@ from ample.core.designation.seals import (
     listed_specs,
     seal_words,
 )
+from ample.core.designation.titles import title_of
 
 __all__ = [
     "LONGEST_MARKING",
@@ -33,4 +34,5 @@ __all__ = [
     "listed_specs",
     "read_dialect",
     "seal_words",
+    "title_of",
 ]

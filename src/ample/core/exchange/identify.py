@@ -9,6 +9,7 @@ from pydantic import Field
 from ample.core.exchange.base import Answer, FamilyName, Name, Request, Unit
 from ample.core.exchange.markings import ReadingAnswer
 from ample.core.exchange.sizes import NearestSize
+from ample.core.parts.requirement import Requirement
 
 
 class ObservationRequest(Request):
@@ -19,6 +20,15 @@ class ObservationRequest(Request):
     unit: Unit = "mm"
     instrument: Name = "caliper"
     condition: Name | None = None
+
+
+class DutyAsked(Request):
+    """What the part has to bear; what is not known is left out."""
+
+    rpm: float | None = Field(default=None, ge=0, le=200_000)
+    temperature_c: float | None = Field(default=None, ge=-100, le=400)
+    medium: Name = ""
+    dirty: bool | None = None
 
 
 class IdentifyRequest(Request):
@@ -33,6 +43,16 @@ class IdentifyRequest(Request):
     )
     observations: list[ObservationRequest] = Field(default_factory=list, max_length=12)
     marking: str | None = Field(default=None, max_length=200)
+    said: dict[Name, Name] = Field(
+        default_factory=dict,
+        max_length=12,
+        description="attributes that somebody has seen on the part, or has on paper",
+    )
+    duty: DutyAsked | None = Field(default=None, description="what the part has to bear, where it is known")
+    count: int = Field(default=1, ge=1, le=9999)
+    chosen: int | None = Field(
+        default=None, ge=0, description="the key of the listed part whose size is meant; else the likeliest"
+    )
     limit: int = Field(default=10, ge=1, le=100)
     variants: int = Field(default=60, ge=1, le=200, description="listed parts a candidate, likeliest first")
     at_hand: Name | None = None
@@ -63,6 +83,11 @@ class VariantAnswer(Answer):
     bore_shape: str
     angle: str
     probability: float
+    contradictions: list[str] = Field(
+        default_factory=list,
+        description="what it does not meet of the requirement; judged of the chosen size only",
+    )
+    open: list[str] = Field(default_factory=list, description="what nobody knows yet, judged likewise")
 
 
 class KindShare(Answer):
@@ -144,3 +169,5 @@ class IdentifyAnswer(Answer):
     next_question: NextQuestionAnswer | None
     offered: list[str] = Field(description="features worth measuring on what the part can be")
     advice: list[str] = Field(description="what a specialist would say of these readings")
+    requirement: Requirement = Field(description="what must be had, as far as it is known")
+    title: str = Field(description="what to ask a supplier for")

@@ -52,6 +52,10 @@ class AttributeAnswer(Answer):
     consequence: str
     severity: str
     basis: str
+    known: str = Field(
+        default="",
+        description="how the old part's is known: stated, measured, seen, implied, assumed, unknown",
+    )
 
 
 class InterchangeAnswer(Answer):
@@ -61,3 +65,5 @@ class InterchangeAnswer(Answer):
     words: str
     attributes: list[AttributeAnswer]
     distance: float
+    contradictions: list[str] = Field(description="what is known for sure of the old part and is not met")
+    open: list[str] = Field(description="what nobody knows yet")

@@ -1,12 +1,18 @@
-"""The gate before an order: five lights, each with what is unproven in words."""
+"""The checks before an order: each with what is unproven in words."""
 
 from __future__ import annotations
 
 from dataclasses import dataclass
 
+from ample.core.interchange import Interchange
+from ample.core.kits.places import place_of
+from ample.core.parts import PartSpec
+from ample.core.parts.requirement import Requirement
+
 PROVEN_CHANCE = 0.95
 WORST_SIGMAS = 4.0
-LIGHTS = ("identity", "interchange", "shaft", "housing", "quantity")
+LIGHTS = ("identity", "interchange", "shaft", "housing", "quantity")  # asked of every part
+ALSO = ("clearance", "strip_down", "build", "stock")  # asked where there is something to say
 
 
 @dataclass(frozen=True)
@@ -16,6 +22,24 @@ class SeatFact:
     decision: str
     reason: str
     creep_probability: float
+
+
+@dataclass(frozen=True)
+class OnTheShelf:
+    """A part of the shop's own shelf that meets the requirement."""
+
+    marking: str
+    quantity: int
+    place: str
+
+
+@dataclass(frozen=True)
+class LineFacts:
+    """What is open on the strip-down that the part belongs to."""
+
+    contradictions: int = 0
+    not_judged: tuple[str, ...] = ()
+    build_question: str = ""
 
 
 @dataclass(frozen=True)
@@ -29,27 +53,19 @@ class GateFacts:
     clash: str
     features_read: int
     marking_read: bool
-    verdict: str | None
-    verdict_words: str
+    wanted: Requirement | None
+    fitted: PartSpec | None
+    interchange: Interchange | None
     shaft: SeatFact | None
     housing: SeatFact | None
     quantity: int
-    needed: int
     family: str = "bearing"
-    read: frozenset[str] = frozenset()
     changed_since: bool = False
     from_file: bool = False
-
-
-# What stands for shaft and housing of a part that is not pressed on: features read beside it, and in words.
-PLACES = {
-    "lip_seal": ((("shaft", "shaft_track"), "shaft under the lip"), (("housing_bore",), "housing bore")),
-    "o_ring": ((("groove_diameter",), "bottom of the groove"), (("groove_width", "groove_depth"), "groove")),
-    "hydraulic_seal": ((("rod", "bore"), "rod or bore"), (("groove_diameter", "groove_width"), "groove")),
-    "face_seal": ((("shaft",), "shaft or sleeve"), (("seat_outside",), "seat")),
-    "retaining_ring": ((("groove_diameter",), "groove"), (("groove_width",), "width of the groove")),
-    "key": ((("shaft", "key_width"), "keyway"), (("key_height", "key_width"), "keyway")),
-}
+    needed_because: str = ""
+    clearance_advice: str = ""
+    line: LineFacts = LineFacts()
+    shelf: OnTheShelf | None = None
 
 
 @dataclass(frozen=True)
@@ -64,15 +80,16 @@ class GateLight:
 def gate(facts: GateFacts) -> tuple[GateLight, ...]:
     """Judge what is proven and what is not before a part is ordered.
 
-    Formula: identity holds at 95 % and more with no misfit over 4 doubts and no clash; the
-    interchange by its verdict; a seat by its decision and a creep chance under 5 %, the place of a
-    seal or ring by being measured; the quantity when it meets what the unit needs.
+    Formula: identity holds at 95 % and more with no misfit over 4 σ and no clash; the interchange when the part
+    meets the requirement with nothing open, and does not where it contradicts what is known; a seat by its decision
+    and a chance of creep under 5 %, the place of a seal or ring by sizes that suit it; the quantity when it is what
+    the unit needs. Clearance, strip-down, build and stock are asked where there is something to say.
 
     Args:
         facts: What is known.
 
     Returns:
-        The five lights in the order identity, interchange, shaft, housing, quantity.
+        The checks, the five that every part has first.
 
     Raises:
         Nothing.
@@ -80,26 +97,31 @@ def gate(facts: GateFacts) -> tuple[GateLight, ...]:
     Source: common practice; the limits are house choices.
 
     Example:
-        >>> facts = GateFacts(None, None, "", 0, False, None, "", None, None, 1, 1)
+        >>> facts = GateFacts(None, None, "", 0, False, None, None, None, None, None, 1)
         >>> [light.state for light in gate(facts)][0]
         'not_looked_at'
     """
+    seated = facts.family == "bearing"
     return (
         _identity(facts),
         _interchange(facts),
-        _seat("shaft", facts.shaft) if facts.family == "bearing" else _place("shaft", facts),
-        _seat("housing", facts.housing) if facts.family == "bearing" else _place("housing", facts),
+        _seat("shaft", facts.shaft) if seated else _place("shaft", facts),
+        _seat("housing", facts.housing) if seated else _place("housing", facts),
         _quantity(facts),
+        *_also(facts),
     )
 
 
 def _identity(facts: GateFacts) -> GateLight:
-    if facts.probability is None:
+    if facts.probability is None or facts.wanted is None:
         return GateLight("identity", "not_looked_at", "Nobody has said what the part is.")
+    for clash in facts.wanted.clashes:
+        words = f"The {clash.name.replace('_', ' ')}: {clash.marked} is marked, {clash.confirmed} is said."
+        return GateLight("identity", "not_proven", words)
     if facts.clash:
         return GateLight("identity", "not_proven", facts.clash)
     if facts.worst_sigmas is not None and facts.worst_sigmas > WORST_SIGMAS:
-        words = f"A reading lies {facts.worst_sigmas:.0f} doubts off the size chosen."
+        words = f"A reading is {facts.worst_sigmas:.0f} σ outside the limits of the size chosen."
         return GateLight("identity", "does_not_hold", words)
     if facts.features_read < 2 and not facts.marking_read:
         return GateLight("identity", "not_proven", "It rests on fewer than two sizes and no marking.")
@@ -114,16 +136,24 @@ def _identity(facts: GateFacts) -> GateLight:
 
 
 def _interchange(facts: GateFacts) -> GateLight:
-    states = {
-        None: "not_looked_at",
-        "drop_in": "holds",
-        "fits_with_differences": "not_proven",
-        "needs_change": "not_proven",
-        "not_interchangeable": "does_not_hold",
-    }
-    state = states.get(facts.verdict, "not_proven")
-    words = facts.verdict_words or "No replacement is chosen yet."
-    return GateLight("interchange", state, words)
+    found = facts.interchange
+    if found is None:
+        return GateLight("interchange", "not_looked_at", "No replacement is chosen yet.")
+    if found.contradictions:
+        told = [
+            f"{each.name} ({each.old} wanted, {each.new} offered)"
+            for each in found.attributes
+            if each.name in found.contradictions
+        ]
+        words = f"Contradicts what is known of the old part: {'; '.join(told)}."
+        return GateLight("interchange", "does_not_hold", words)
+    if found.verdict == "not_interchangeable":
+        return GateLight("interchange", "does_not_hold", found.words)
+    if found.open:
+        told = [each.consequence for each in found.attributes if each.name in found.open]
+        return GateLight("interchange", "not_proven", " ".join(dict.fromkeys(told)))
+    state = "holds" if found.verdict == "drop_in" else "not_proven"
+    return GateLight("interchange", state, found.words)
 
 
 def _seat(side: str, seat: SeatFact | None) -> GateLight:
@@ -142,21 +172,43 @@ def _seat(side: str, seat: SeatFact | None) -> GateLight:
 
 
 def _place(side: str, facts: GateFacts) -> GateLight:
-    """The place of a seal, ring or small part: measured beside it, or not looked at."""
-    places = PLACES.get(facts.family)
-    if places is None:
-        return GateLight(side, "holds", "Nothing there to be measured for it.")
-    features, words = places[0 if side == "shaft" else 1]
-    if facts.read & set(features):
-        return GateLight(side, "holds", f"The {words} was measured.")
-    return GateLight(side, "not_looked_at", f"The {words} has not been measured.")
+    """The place of a seal, ring or small part: met only by sizes that suit it."""
+    if facts.fitted is None or facts.wanted is None:
+        return GateLight(side, "not_looked_at", "Its place has not been measured.")
+    found = place_of(facts.fitted, side, {each.feature: each for each in facts.wanted.measured})
+    return GateLight(side, found.state, found.words)
 
 
 def _quantity(facts: GateFacts) -> GateLight:
-    if facts.quantity == facts.needed:
-        return GateLight("quantity", "holds", f"{facts.needed} needed, {facts.quantity} on the sheet.")
-    if facts.quantity < facts.needed:
-        words = f"{facts.needed} needed, only {facts.quantity} on the sheet."
-        return GateLight("quantity", "does_not_hold", words)
-    words = f"{facts.needed} needed, {facts.quantity} on the sheet: more than this place takes."
-    return GateLight("quantity", "not_proven", words)
+    needed = facts.wanted.count if facts.wanted else 1
+    because = f" ({facts.needed_because})" if "×" in facts.needed_because else ""
+    words = f"{needed} needed{because}, {facts.quantity} on the order"
+    if facts.quantity == needed:
+        return GateLight("quantity", "holds", f"{words}.")
+    if facts.quantity < needed:
+        return GateLight("quantity", "does_not_hold", f"{words}: too few.")
+    return GateLight("quantity", "not_proven", f"{words}: more than needed.")
+
+
+def _also(facts: GateFacts) -> list[GateLight]:
+    """What is asked only where there is something to say."""
+    found = []
+    if facts.clearance_advice:
+        found.append(GateLight("clearance", "not_proven", facts.clearance_advice))
+    line = facts.line
+    if line.contradictions or line.not_judged:
+        told = [f"{line.contradictions} contradiction(s) are unanswered."] if line.contradictions else []
+        if line.not_judged:
+            told.append(f"Not judged yet: {', '.join(line.not_judged)}.")
+        found.append(
+            GateLight("strip_down", "not_proven", f"On the strip-down of its line: {' '.join(told)}")
+        )
+    if line.build_question:
+        words = f"{line.build_question} The builds take different parts."
+        found.append(GateLight("build", "not_proven", words))
+    if facts.shelf is not None:
+        shelf = facts.shelf
+        where = f" in {shelf.place}" if shelf.place else ""
+        words = f"{shelf.quantity} of {shelf.marking}{where} on the shop's own shelf: take those first."
+        found.append(GateLight("stock", "not_proven", words))
+    return found

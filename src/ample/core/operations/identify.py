@@ -9,9 +9,11 @@ from ample.core.designation import (
     Dialect,
     decode,
 )
+from ample.core.designation.titles import title_of
 from ample.core.errors import AmpleError, BadInput
 from ample.core.identify import Catalogue, Observation, Seen, identify, standard_catalogue
 from ample.core.identify.ranking import Candidate, Identification, VariantChance
+from ample.core.interchange import meets
 from ample.core.operations.markings import reading_answer
 from ample.core.operations.sizes import nearest
 from ample.core.parts import (
@@ -21,7 +23,15 @@ from ample.core.parts import (
     MarkingReading,
     PartSpec,
 )
+from ample.core.parts.attributes import check_said
 from ample.core.parts.ratings import element_mm
+from ample.core.parts.requirement import (
+    Evidence,
+    Measured,
+    OperatingConditions,
+    Requirement,
+    requirement_of,
+)
 from ample.core.sizes import (
     Instrument,
     combine,
@@ -32,6 +42,7 @@ from ample.core.specs import called
 
 EVIDENCE_READINGS = 400
 SHOWN_MARKINGS = 8
+LIKELY = 0.2  # from here on a size is taken into the requirement while it forms
 InstrumentOf = Callable[[str], Instrument]
 
 
@@ -48,17 +59,19 @@ def identify_answer(
 ) -> x.IdentifyAnswer:
     """Identify from a request over a catalogue, with the shop's own instruments and dialects."""
     family = catalogue.family
-    observations = [
-        _observation(each, f"observations[{place}]", instrument_of, family.name)
-        for place, each in enumerate(request.observations)
-    ]
-    marking = (request.marking or "").strip()
-    markings = decode(marking, tuple(dialects), EVIDENCE_READINGS, family.name) if marking else ()
+    observations, markings = _read(request, family.name, dialects, instrument_of)
     at_hand = instrument_of(request.at_hand) if request.at_hand else None
     seen = Seen.of(request.kind, request.answers, family)
     found = identify(catalogue, observations, markings, request.limit, at_hand, request.variants, seen)
+    place, size_of = _size_meant(found, request.chosen)
+    wanted = requirement_of(_evidence(request, markings, observations, size_of))
+    candidates = [_candidate(each, family) for each in found.candidates]
+    if place is not None:
+        candidates[place].variants = _best_first(candidates[place].variants, found.candidates[place], wanted)
     return x.IdentifyAnswer(
-        candidates=[_candidate(each, family) for each in found.candidates],
+        requirement=wanted,
+        title=title_of(wanted),
+        candidates=candidates,
         none_probability=found.none_probability,
         unit_hint=_unit_hint(found),
         next_measurement=(
@@ -75,6 +88,88 @@ def identify_answer(
         offered=list(found.offered),
         advice=list(found.advice),
     )
+
+
+def _size_meant(found: Identification, chosen: int | None) -> tuple[int | None, PartSpec | None]:
+    """Which candidate's size the requirement takes, and the listed part chosen: the likeliest if it is likely at all."""
+    if chosen is not None:
+        for place, each in enumerate(found.candidates):
+            for variant in each.variants:
+                if variant.entry.key == chosen:
+                    return place, variant.entry.spec
+    if found.candidates and found.candidates[0].probability > LIKELY:
+        return 0, found.candidates[0].variants[0].entry.spec
+    return None, None
+
+
+def _evidence(
+    request: x.IdentifyRequest,
+    markings: Sequence[MarkingReading],
+    observations: Sequence[Observation],
+    size_of: PartSpec | None,
+) -> Evidence:
+    duty = request.duty
+    conditions = [each.condition for each in request.observations if each.condition]
+    return Evidence(
+        request.family,
+        (request.marking or "").strip(),
+        tuple(markings),
+        tuple(_measured(each) for each in observations),
+        request.kind or "",
+        tuple(sorted(request.answers.items())),
+        conditions[0] if conditions else "",
+        tuple(sorted(request.said.items())),
+        size_of,
+        request.count,
+        duty=OperatingConditions(duty.rpm, duty.temperature_c, duty.medium, duty.dirty) if duty
+        else OperatingConditions(),
+    )  # fmt: skip
+
+
+def _measured(observation: Observation) -> Measured:
+    reading = combine(observation.values_mm, observation.instrument, observation.reach)
+    return Measured(
+        observation.feature, round(reading.mean_mm, 5), round(reading.expanded_uncertainty_mm, 4), reading.count,
+        observation.instrument.name,
+    )  # fmt: skip
+
+
+def _best_first(
+    variants: Sequence[x.VariantAnswer], candidate: Candidate, wanted: Requirement
+) -> list[x.VariantAnswer]:
+    """The listed parts of a size held against the requirement: what contradicts it is never offered first."""
+    if wanted.spec is None:
+        return list(variants)
+    judged = []
+    for answer, chance in zip(variants, candidate.variants, strict=True):
+        found = meets(wanted, chance.entry.spec)
+        judged.append(
+            answer.model_copy(update={"contradictions": list(found.contradictions), "open": list(found.open)})
+        )
+    return sorted(judged, key=lambda each: bool(each.contradictions))
+
+
+def requirement_for(
+    request: x.IdentifyRequest,
+    size_of: PartSpec | None,
+    dialects: Sequence[Dialect] = (),
+    instrument_of: InstrumentOf = default_instrument,
+) -> Requirement:
+    """The requirement that a request amounts to, of the size of a listed part that a person confirmed."""
+    observations, markings = _read(request, request.family, dialects, instrument_of)
+    return requirement_of(_evidence(request, markings, observations, size_of))
+
+
+def _read(
+    request: x.IdentifyRequest, family: str, dialects: Sequence[Dialect], instrument_of: InstrumentOf
+) -> tuple[list[Observation], tuple[MarkingReading, ...]]:
+    observations = [
+        _observation(each, f"observations[{place}]", instrument_of, family)
+        for place, each in enumerate(request.observations)
+    ]
+    check_said(request.said)
+    marking = (request.marking or "").strip()
+    return observations, decode(marking, tuple(dialects), EVIDENCE_READINGS, family) if marking else ()
 
 
 def _to_show(markings: Sequence[MarkingReading], found: Identification) -> list[MarkingReading]:

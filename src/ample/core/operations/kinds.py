@@ -6,6 +6,7 @@ from ample.core import exchange as x
 from ample.core.parts import (
     FAMILIES,
 )
+from ample.core.parts.attributes import known_attributes
 
 SHOWN_CONDITIONS = ("new", "used", "worn", "stretched", "swollen", "shrunk", "flattened", "hard")
 BEARING_CONDITIONS = ("new", "worn", "spun", "rusty")
@@ -48,4 +49,12 @@ def kinds_of_family(request: x.KindsRequest) -> x.KindsAnswer:
         ],
         conditions=[word for word in SHOWN_CONDITIONS if word in family.seen_words]
         or list(BEARING_CONDITIONS),
+        attributes=[
+            x.AttributeWords(
+                name=each.name,
+                words=each.words,
+                values=[x.AttributeValue(value=value, words=words) for value, words in each.values],
+            )
+            for each in known_attributes().values()
+        ],
     )

@@ -2,9 +2,14 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
+from dataclasses import dataclass
 from functools import lru_cache
+from pathlib import Path
 
+from ample.core.errors import BadInput
 from ample.core.parts.kinds import bearing_kinds
+from ample.core.tables import read_table
 
 _SNAP_RINGS = ("deep_groove", "cylindrical_n", "cylindrical_nu", "cylindrical_nj")
 _TAPER_BORES = ("self_aligning", "spherical_roller", "double_row_cylindrical", "insert")
@@ -66,3 +71,51 @@ def attributes_of(family: str, kind: str) -> tuple[str, ...]:
             return ()
         return (("angle",) if kind in ANGLED else ()) + worth_saying(kind)
     return NEEDED.get(family, ()) + (("hand",) if kind in HANDED else ())
+
+
+@dataclass(frozen=True)
+class Attribute:
+    """An attribute in words, and the values that it can have, each with its words; none: any short text."""
+
+    name: str
+    words: str
+    values: tuple[tuple[str, str], ...]
+
+
+@lru_cache
+def known_attributes() -> dict[str, Attribute]:
+    """Every attribute by its name."""
+    words: dict[str, str] = {}
+    values: dict[str, list[tuple[str, str]]] = {}
+    for row in read_table(Path(__file__).with_name("attributes.csv")).rows:
+        if row["value"]:
+            values[row["attribute"]].append((row["value"], row["words"]))
+        else:
+            words[row["attribute"]] = row["words"]
+            values[row["attribute"]] = []
+    return {name: Attribute(name, said, tuple(values[name])) for name, said in words.items()}
+
+
+def check_said(said: Mapping[str, str], field: str = "said") -> None:
+    """Refuse what a person says of an attribute that is none, or is none of its values.
+
+    Raises:
+        BadInput: At the attribute, with the values that it can have.
+    """
+    for name, value in said.items():
+        known = known_attributes().get(name)
+        if known is None:
+            names = ", ".join(known_attributes())
+            raise BadInput(
+                "no_such_attribute", f"“{name[:30]}” is not an attribute.", field, f"One of {names}."
+            )
+        values = [each for each, _ in known.values]
+        if values and value not in values:
+            raise BadInput(
+                "no_such_value",
+                f"“{value[:30]}” is not a {known.words}.",
+                f"{field}.{name}",
+                f"One of {', '.join(values)}.",
+            )
+        if name == "hardness_shore_a" and not (value.isdigit() and 10 <= int(value) <= 100):
+            raise BadInput("bad_hardness", "Shore A lies between 10 and 100.", f"{field}.{name}")

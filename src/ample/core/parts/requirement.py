@@ -60,6 +60,14 @@ class Measured:
 
 
 @dataclass(frozen=True)
+class Answered:
+    """A question to eye and hand with its answer."""
+
+    question: str
+    answer: str
+
+
+@dataclass(frozen=True)
 class Clash:
     """Two things that are known of the part and cannot both be true."""
 
@@ -128,7 +136,7 @@ class Requirement:
     notes: tuple[str, ...] = ()
     measured: tuple[Measured, ...] = ()
     kind_seen: str = ""
-    answers: tuple[tuple[str, str], ...] = ()
+    answers: tuple[Answered, ...] = ()
     condition: str = ""
     clashes: tuple[Clash, ...] = ()
     count: int = 1
@@ -202,7 +210,7 @@ def requirement_of(evidence: Evidence) -> Requirement:
         notes=tuple(span.text for span in reading.spans if span.attribute == "note") if reading else (),
         measured=evidence.measured,
         kind_seen=evidence.kind,
-        answers=evidence.answers,
+        answers=tuple(Answered(*each) for each in evidence.answers),
         condition=evidence.condition,
         clashes=clashes,
         count=evidence.count,
@@ -360,3 +368,56 @@ def _kinds_apart(reading: MarkingReading | None) -> list[Clash]:
     if reading is None or len({FAMILIES[reading.family].kinds[kind].group for kind in marked}) < 2:
         return []
     return [Clash("kind", kind, marked[-1]) for kind in marked[:-1]]
+
+
+@dataclass(frozen=True)
+class Change:
+    """One thing of a requirement that is another now; empty where it was, or is, not known."""
+
+    name: str
+    before: str
+    after: str
+
+
+def changes_between(before: Requirement, after: Requirement) -> tuple[Change, ...]:
+    """What of a requirement is another than it was, so that what was ordered for it may be wrong now.
+
+    Formula: sizes, kind, attributes, arrangement, what is not understood, the count and the medium are compared; how
+    something is known, and readings that change none of these, are not.
+
+    Args:
+        before: The requirement that was ordered for.
+        after: The requirement of now.
+
+    Returns:
+        The changes, by name.
+
+    Raises:
+        Nothing.
+
+    Source: common practice.
+
+    Example:
+        >>> ring = requirement_of(Evidence("o_ring", said=(("material", "NBR"),)))
+        >>> changes_between(ring, requirement_of(Evidence("o_ring", said=(("material", "FKM"),))))
+        (Change(name='material', before='NBR', after='FKM'),)
+    """
+    old, new = _compared(before), _compared(after)
+    names = sorted(old.keys() | new.keys())
+    return tuple(
+        Change(name, old.get(name, ""), new.get(name, ""))
+        for name in names
+        if old.get(name, "") != new.get(name, "")
+    )
+
+
+def _compared(requirement: Requirement) -> dict[str, str]:
+    return {
+        "kind": requirement.kind,
+        **{each.name: f"{each.mm:g}" for each in requirement.dimensions},
+        **requirement.attribute_values,
+        "arrangement": requirement.arrangement,
+        "not understood": " ".join(requirement.unread),
+        "count": str(requirement.count),
+        "medium": requirement.duty.medium,
+    }

@@ -6,11 +6,15 @@ import math
 from dataclasses import dataclass
 from functools import lru_cache
 from pathlib import Path
+from typing import Literal, get_args
 
 from ample.core.errors import BadInput
 from ample.core.tables import read_table
 
-MEDIA = ("mineral_oil", "water", "glycol", "brake_fluid", "fuel", "steam", "refrigerant", "phosphate_ester")
+Medium = Literal[
+    "mineral_oil", "water", "glycol", "brake_fluid", "fuel", "steam", "refrigerant", "phosphate_ester"
+]  # fmt: skip
+MEDIA: tuple[str, ...] = get_args(Medium)
 SWELLING = ("none", "some", "much")
 COLOURS = ("black", "brown", "green", "red", "blue", "white", "other")
 WATER_G_CM3 = 0.998

@@ -57,3 +57,22 @@ def _seal(
         sizes = listed.dimensions_mm if listed else sizes
     marked = tuple((name, a[name]) for name in described.marked if a.get(name))
     return SealSpec(family, designation, kind, sizes, marked, series)
+
+
+def attribute_values(spec: PartSpec) -> dict[str, str]:
+    """The attributes of a specification by name, as `specified` takes them; what it does not have is left out.
+
+    Source: the contract's names.
+
+    Example:
+        >>> attribute_values(BearingSpec("6205", "62", 25, 52, 15, clearance="3"))["clearance"]
+        '3'
+    """
+    if not isinstance(spec, BearingSpec):
+        return {name: value for name, value in spec.marked.items() if value}
+    own = {
+        "closure": spec.closure, "clearance": spec.clearance, "class": spec.tolerance_class, "cage": spec.cage,
+        "snap_ring": spec.snap_ring, "bore_shape": spec.bore_shape, "angle": spec.angle,
+        "extra": " ".join(spec.extras),
+    }  # fmt: skip
+    return {name: value for name, value in own.items() if value}

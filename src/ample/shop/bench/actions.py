@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from typing import Any
 
 from ample.base import job_queries as jobs
@@ -12,27 +12,35 @@ from ample.base.jobs import known_part
 from ample.base.marks import mark_of
 from ample.base.records import PartHead
 from ample.core import exchange as x
+from ample.core.designation import Dialect, title_of
 from ample.core.errors import AmpleError, BadInput, Conflict, NotKnown
 from ample.core.identify import Seen, standard_catalogue
+from ample.core.kits.gate import WORST_SIGMAS
 from ample.core.operations import decode_answer, identify_answer
+from ample.core.operations.identify import requirement_for
 from ample.core.parts import FAMILIES
+from ample.core.parts.attributes import check_said
+from ample.core.parts.requirement import Requirement
 from ample.core.sizes import Instrument, parse_length
 from ample.shop.bench import queries
 from ample.shop.bench.records import (
     BenchAnswer,
     BenchSave,
     BenchSheet,
-    ChooseRequest,
+    ConfirmRequest,
     FeatureReadings,
     IdentificationRecord,
     TypedReading,
 )
+from ample.shop.bench.requirements import as_json, from_json, requirements_of
 from ample.shop.catalogue import queries as catalogue
 from ample.shop.catalogue.index import ShopIndex
 from ample.shop.catalogue.records import Item
 from ample.store import Transaction
 
 InstrumentOf = Callable[[str], Instrument]
+EVEN_CHANCE = 0.5
+ADDED_LATER = ("said", "medium", "temperature_c", "needed")  # marks of before know nothing of them
 
 
 def known_item(t: Transaction, item_id: int) -> Item:
@@ -63,6 +71,10 @@ def sheet_of(t: Transaction, part: PartHead) -> BenchSheet:
             "condition": part.condition_seen,
             "kind": part.bench_kind,
             "answers": part.bench_answers,
+            "said": part.said,
+            "medium": part.medium,
+            "temperature_c": part.temperature_c,
+            "needed": part.needed,
             "observations": observations,
         }
     )
@@ -86,10 +98,15 @@ def bench_of(t: Transaction, part_id: int) -> BenchAnswer:
 def identification_of(t: Transaction, part_id: int) -> IdentificationRecord | None:
     """What a part is said to be."""
     row = queries.identification(t, part_id)
-    if row is None:
+    wanted = requirements_of(t, [known_part(t, part_id)]).get(part_id)
+    if row is None or wanted is None:
         return None
     changed = row.pop("facts_mark") != row.pop("judged_mark")
-    return IdentificationRecord(item=known_item(t, row.pop("item_id")), changed_since=changed, **row)
+    row.pop("requirement")
+    return IdentificationRecord(
+        item=known_item(t, row.pop("item_id")), requirement=wanted, title=title_of(wanted), changed_since=changed,
+        **row,
+    )  # fmt: skip
 
 
 def save_and_judge(
@@ -116,6 +133,7 @@ def save_bench(t: Transaction, doer: Doer, part_id: int, save: BenchSave) -> Ben
         )
     family = FAMILIES[save.sheet.family or part.family]
     Seen.of(save.sheet.kind or None, save.sheet.answers, family)
+    check_said(save.sheet.said, "sheet.said")
     for each in save.sheet.observations:
         family.feature(each.feature)
     queries.change_part(t, part_id, save.sheet, save.version)
@@ -165,6 +183,8 @@ def request_of(sheet: BenchSheet, limit: int = 10, family: x.FamilyName = "beari
         ],
         kind=sheet.kind or None,
         answers=sheet.answers,
+        said=sheet.said,
+        duty=x.DutyAsked(medium=sheet.medium, temperature_c=sheet.temperature_c),
         marking=sheet.marking or None,
         limit=limit,
     )
@@ -193,7 +213,7 @@ def choose_identity(
     t: Transaction,
     doer: Doer,
     part_id: int,
-    choice: ChooseRequest,
+    choice: ConfirmRequest,
     index: ShopIndex,
     instrument_of: InstrumentOf,
 ) -> BenchAnswer:
@@ -211,6 +231,7 @@ def choose_identity(
     earlier = queries.identification(t, part_id, lock=True)
     same_version(earlier, choice.version)
     judged = judged_identity(sheet, part.family, item, index, instrument_of)
+    _be_sure(judged, item, choice.sure)
     mark = evidence_mark(sheet, part.family)
     queries.set_identification(
         t,
@@ -225,6 +246,27 @@ def choose_identity(
     record(t, doer, "part", part_id, "identified", earlier and {"item": earlier["item_id"]},
            {"item": item.item_id, "marking": item.marking, "probability": judged["probability"]})  # fmt: skip
     return bench_of(t, part_id)
+
+
+def _be_sure(judged: dict[str, Any], item: Item, sure: bool) -> None:
+    """What is unlikely, does not fit or contradicts itself is asked once more, in words."""
+    wanted: Requirement = from_json(judged["requirement"])
+    doubts = [f"The marking says {each.marked}, and you say {each.confirmed}." for each in wanted.clashes]
+    if judged["clash"] and judged["clash"] not in doubts:
+        doubts.append(judged["clash"])
+    if judged["worst_sigmas"] is not None and judged["worst_sigmas"] > WORST_SIGMAS:
+        doubts.append(
+            f"A reading is {judged['worst_sigmas']:.0f} σ outside the limits of a new {item.designation}."
+        )
+    if judged["probability"] < EVEN_CHANCE:
+        doubts.append(f"The readings give it {judged['probability']:.0%}.")
+    if doubts and not sure:
+        raise Conflict(
+            "be_sure",
+            " ".join(doubts),
+            "sure",
+            f"Confirm {item.designation} all the same, or measure again.",
+        )
 
 
 def judged_identity(
@@ -242,6 +284,7 @@ def judged_identity(
     chance = near[0].probability if near else 0.0
     misfit = near[0].misfit.sigmas if near and near[0].misfit else None
     return {
+        "requirement": _required(sheet, family, item, index, instrument_of),
         "probability": round(chance, 8),
         "worst_sigmas": min(misfit, 99999.0) if misfit is not None else None,
         "clash": (found.clash or "")[:300],
@@ -250,9 +293,22 @@ def judged_identity(
     }
 
 
+def _required(
+    sheet: BenchSheet, family: x.FamilyName, item: Item | None, index: ShopIndex, instrument_of: InstrumentOf
+) -> str:
+    """What must be had, of the size of a listed item, as it is kept."""
+    asked = request_of(sheet, 1, family)
+    return as_json(requirement_for(asked, item.spec if item else None, index.dialects, instrument_of))
+
+
 def evidence_mark(sheet: BenchSheet, family: str) -> str:
     """A mark of what is kept of a part: an identification was made on it."""
-    return mark_of(family, sheet.model_dump(mode="json", exclude={"family"}))
+    not_said = {
+        name
+        for name in ADDED_LATER
+        if getattr(sheet, name) == BenchSheet.model_fields[name].get_default(call_default_factory=True)
+    }
+    return mark_of(family, sheet.model_dump(mode="json", exclude={"family", *not_said}))
 
 
 def judge_again(t: Transaction, part_id: int, index: ShopIndex, instrument_of: InstrumentOf) -> None:
@@ -272,7 +328,7 @@ def judge_again(t: Transaction, part_id: int, index: ShopIndex, instrument_of: I
         words = f"It was confirmed as {item.marking}, and lies here as a {FAMILIES[part.family].words} now."
         judged = {
             "probability": 0.0, "worst_sigmas": None, "clash": words, "features_read": len(sheet.observations),
-            "marking_read": False,
+            "marking_read": False, "requirement": _required(sheet, part.family, None, index, instrument_of),
         }  # fmt: skip
     queries.set_judgement(t, part_id, judged | {"judged_mark": mark})
 
@@ -295,3 +351,17 @@ def decoded(item: Item, index: ShopIndex) -> x.ReadingAnswer | None:
     own = [dialect for dialect in index.dialects if dialect.name == item.maker]
     readings = decode_answer(item.marking, own).readings
     return readings[0] if readings else None
+
+
+def keep_requirement(
+    t: Transaction, part_id: int, dialects: Sequence[Dialect], instrument_of: InstrumentOf
+) -> None:
+    """Make the requirement of a part that an earlier version identified, from what is kept of it."""
+    held = queries.identification(t, part_id, lock=True)
+    if held is None or held["requirement"] is not None:
+        return
+    part = known_part(t, part_id)
+    item = known_item(t, held["item_id"])
+    size_of = item.spec if item.family == part.family else None
+    asked = request_of(sheet_of(t, part), 1, part.family)
+    queries.set_requirement(t, part_id, as_json(requirement_for(asked, size_of, dialects, instrument_of)))

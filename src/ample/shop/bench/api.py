@@ -10,7 +10,7 @@ from ample.base.records import PartPath
 from ample.base.rights import needs
 from ample.core.exchange import IdentifyAnswer, IdentifyRequest
 from ample.shop.bench import actions, matching
-from ample.shop.bench.records import BenchAnswer, BenchSave, ChooseRequest
+from ample.shop.bench.records import BenchAnswer, BenchSave, ChooseRequest, ConfirmRequest, OfferedAnswer, OfferedRequest
 from ample.shop.bench.tools import bench_tools
 from ample.shop.catalogue.keeper import current_index
 from ample.shop.catalogue.records import MatchAnswer
@@ -65,7 +65,7 @@ def identify(body: IdentifyRequest) -> Response:
     responses={200: BenchAnswer, **_WRITES},
 )
 @needs("confirm")
-def choose_identity(path: PartPath, body: ChooseRequest) -> Response:
+def choose_identity(path: PartPath, body: ConfirmRequest) -> Response:
     """Say what a part is; how sure that is comes from the readings kept."""
     index = current_index()
     return desk().once(
@@ -93,3 +93,15 @@ def choose_match(path: PartPath, body: ChooseRequest) -> Response:
     """Choose what replaces a part."""
     index = current_index()
     return desk().once(lambda t, doer: matching.choose_match(t, doer, path.part_id, body, index))
+
+
+@api.post(
+    "/parts/<int:part_id>/offered",
+    summary="Compare what a supplier offers",
+    responses={200: OfferedAnswer, 404: ErrorAnswer, 422: ErrorAnswer},
+)
+@needs("signed_in")
+def offered(path: PartPath, body: OfferedRequest) -> Response:
+    """What a supplier offers, held against what must be had in the place of a part."""
+    index = current_index()
+    return desk().read(lambda t: matching.offered(t, path.part_id, body.text, index))

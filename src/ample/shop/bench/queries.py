@@ -46,6 +46,10 @@ def change_part(t: Transaction, part_id: int, sheet: BenchSheet, version: int) -
             condition_seen = %(condition)s,
             bench_kind = %(kind)s,
             bench_answers = %(answers)s,
+            said = %(said)s,
+            medium = %(medium)s,
+            temperature_c = %(temperature_c)s,
+            needed = %(needed)s,
             family = COALESCE(%(family)s, family),
             version = version + 1
         WHERE part_id = %(part_id)s AND version = %(version)s
@@ -56,6 +60,10 @@ def change_part(t: Transaction, part_id: int, sheet: BenchSheet, version: int) -
             "condition": sheet.condition,
             "kind": sheet.kind,
             "answers": json.dumps(sheet.answers),
+            "said": json.dumps(sheet.said),
+            "medium": sheet.medium,
+            "temperature_c": sheet.temperature_c,
+            "needed": sheet.needed,
             "family": sheet.family,
             "version": version,
         },
@@ -68,7 +76,8 @@ def identification(t: Transaction, part_id: int, lock: bool = False) -> dict[str
         """
         SELECT
             i.item_id, i.probability, i.worst_sigmas, i.clash, i.version, COALESCE(i.from_file, p.name) AS person,
-            i.from_file IS NOT NULL AS from_file, i.facts_mark, i.judged_mark
+            i.from_file IS NOT NULL AS from_file, i.facts_mark, i.judged_mark,
+            i.requirement
         FROM identifications i
         JOIN people p ON p.person_id = i.person_id
         WHERE i.part_id = %(part_id)s
@@ -84,12 +93,12 @@ def set_identification(t: Transaction, values: dict[str, Any]) -> None:
         """
         INSERT INTO identifications (
             part_id, item_id, probability, worst_sigmas, clash, features_read, marking_read,
-            person_id, decided_at, facts_mark, judged_mark, from_file
+            person_id, decided_at, facts_mark, judged_mark, from_file, requirement
         )
         VALUES (
             %(part_id)s, %(item_id)s, %(probability)s, %(worst_sigmas)s, %(clash)s,
             %(features_read)s, %(marking_read)s, %(person_id)s, %(now)s, %(facts_mark)s, %(judged_mark)s,
-            %(from_file)s
+            %(from_file)s, %(requirement)s
         )
         ON DUPLICATE KEY UPDATE
             item_id = VALUES(item_id),
@@ -103,6 +112,7 @@ def set_identification(t: Transaction, values: dict[str, Any]) -> None:
             facts_mark = VALUES(facts_mark),
             judged_mark = VALUES(judged_mark),
             from_file = VALUES(from_file),
+            requirement = VALUES(requirement),
             version = version + 1
         """,
         values,
@@ -120,7 +130,8 @@ def set_judgement(t: Transaction, part_id: int, values: dict[str, Any]) -> None:
             clash = %(clash)s,
             features_read = %(features_read)s,
             marking_read = %(marking_read)s,
-            judged_mark = %(judged_mark)s
+            judged_mark = %(judged_mark)s,
+            requirement = %(requirement)s
         WHERE part_id = %(part_id)s
         """,
         values | {"part_id": part_id},
@@ -176,4 +187,33 @@ def set_marks(t: Transaction, part_id: int, facts_mark: str, judged_mark: str | 
         WHERE part_id = %(part_id)s
         """,
         {"part_id": part_id, "facts_mark": facts_mark, "judged_mark": judged_mark},
+    )
+
+
+def requirements(t: Transaction, part_ids: list[int]) -> dict[int, str]:
+    """What must be had in the place of parts, as JSON."""
+    if not part_ids:
+        return {}
+    rows = t.rows(
+        """
+        SELECT part_id, requirement
+        FROM identifications
+        WHERE part_id IN %(part_ids)s AND requirement IS NOT NULL
+        """,
+        {"part_ids": part_ids},
+    )
+    return {row["part_id"]: row["requirement"] for row in rows}
+
+
+def without_requirement(t: Transaction) -> list[int]:
+    """Parts that an earlier version identified: what must be had in their place is not kept yet."""
+    rows = t.rows("SELECT part_id FROM identifications WHERE requirement IS NULL ORDER BY part_id")
+    return [row["part_id"] for row in rows]
+
+
+def set_requirement(t: Transaction, part_id: int, requirement: str) -> None:
+    """Keep what must be had in the place of a part."""
+    t.change(
+        "UPDATE identifications SET requirement = %(requirement)s WHERE part_id = %(part_id)s",
+        {"part_id": part_id, "requirement": requirement},
     )

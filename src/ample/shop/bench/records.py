@@ -2,13 +2,15 @@
 
 from __future__ import annotations
 
-from typing import Literal
+from typing import Annotated, Literal
 
 from pydantic import BaseModel, Field
 
 from ample.base.records import JobHead, PartHead
 from ample.base.strict import Strict
-from ample.core.exchange import FamilyName
+from ample.core.exchange import FamilyName, InterchangeAnswer
+from ample.core.parts.requirement import Requirement
+from ample.core.parts.rubber import Medium
 from ample.shop.catalogue.records import Item
 
 
@@ -44,6 +46,12 @@ class BenchSheet(Strict):
     ] = ""
     kind: str = Field(default="", max_length=40, description="a kind or group, as its picture is chosen")
     answers: dict[str, str] = Field(default_factory=dict, max_length=12)
+    said: dict[Annotated[str, Field(max_length=40)], Annotated[str, Field(max_length=40)]] = Field(
+        default_factory=dict, max_length=12, description="attributes seen on the part, or known from paper"
+    )
+    medium: Literal[""] | Medium = Field(default="", description="what it stands in")
+    temperature_c: float | None = Field(default=None, ge=-100, le=400)
+    needed: int | None = Field(default=None, ge=1, le=999, description="where no line says how many")
     observations: list[FeatureReadings] = Field(default_factory=list, max_length=12)
 
 
@@ -58,6 +66,8 @@ class IdentificationRecord(BaseModel):
     """What a part is said to be, by whom, and how sure that is on what is kept of it now."""
 
     item: Item
+    requirement: Requirement = Field(description="what must be had in its place")
+    title: str = Field(description="what to ask a supplier for")
     probability: float
     worst_sigmas: float | None
     clash: str
@@ -79,7 +89,27 @@ class BenchAnswer(BaseModel):
 
 
 class ChooseRequest(Strict):
-    """The listed item that the part is said to be, or that replaces it."""
+    """A listed item that is chosen for the part."""
 
     item_id: int = Field(ge=1, le=2**31)
     version: int = Field(ge=0, description="version of the earlier choice; 0 when there is none")
+
+
+class ConfirmRequest(ChooseRequest):
+    """The listed item that the part is said to be."""
+
+    sure: bool = Field(default=False, description="asked once more, and still this one")
+
+
+class OfferedRequest(Strict):
+    """What a supplier offers, as it is marked or described."""
+
+    text: str = Field(min_length=1, max_length=60)
+
+
+class OfferedAnswer(BaseModel):
+    """How an offered part compares with what must be had."""
+
+    title: str
+    size_text: str
+    interchange: InterchangeAnswer

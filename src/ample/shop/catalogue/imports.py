@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import json
 from collections.abc import Iterator, Mapping, Sequence
 from typing import Any
 
@@ -10,7 +9,6 @@ from ample.base.audit import record
 from ample.base.doer import Doer
 from ample.core.designation import checked_dialect
 from ample.core.errors import Conflict
-from ample.core.parts import BearingSpec, SealSpec
 from ample.shop.catalogue import queries
 from ample.shop.catalogue.records import DialectCode, DialectRecord, DialectsAnswer, NewDialect
 from ample.store import Transaction
@@ -63,28 +61,6 @@ def dialects_of(t: Transaction) -> DialectsAnswer:
             DialectRecord(name=name, version=version, codes=codes) for (name, version), codes in found.items()
         ]
     )
-
-
-def columns_of(spec: BearingSpec | SealSpec) -> dict[str, Any]:
-    """What the catalogue keeps of a part's specification; `Item.spec` reads it back."""
-    common: dict[str, Any] = {
-        "designation": spec.designation[:40], "series": spec.series[:40], "kind": spec.kind,
-    }  # fmt: skip
-    if isinstance(spec, BearingSpec):
-        return common | {
-            "d_mm": round(spec.d_mm, 6), "D_mm": round(spec.D_mm, 6), "B_mm": round(spec.B_mm, 6),
-            "T_mm": None if spec.T_mm is None else round(spec.T_mm, 6),
-            "C_mm": None if spec.C_mm is None else round(spec.C_mm, 6),
-            "closure": spec.closure, "clearance": spec.clearance, "tolerance_class": spec.tolerance_class,
-            "bore_shape": spec.bore_shape, "angle": spec.angle, "cage": spec.cage,
-        }  # fmt: skip
-    lengths = (*spec.dimensions_mm, 0.0, 0.0)[:5]
-    return common | {
-        "d_mm": lengths[0], "D_mm": lengths[1], "B_mm": lengths[2], "T_mm": lengths[3] or None,
-        "C_mm": lengths[4] or None, "closure": "open", "clearance": "N", "tolerance_class": "Normal",
-        "bore_shape": "cylindrical", "angle": "", "cage": "standard", "family": spec.family,
-        "attributes": json.dumps(dict(spec.attributes)),
-    }  # fmt: skip
 
 
 def import_items(t: Transaction, doer: Doer, maker_id: int, rows: Sequence[dict[str, Any]]) -> None:

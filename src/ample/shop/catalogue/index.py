@@ -2,16 +2,14 @@
 
 from __future__ import annotations
 
-import json
-import sys
 from dataclasses import dataclass, replace
-from typing import Any
 
 from ample.core.designation import Dialect, read_dialect
 from ample.core.identify import Catalogue, Entry
 from ample.core.identify.catalogue import usual_weight
-from ample.core.parts import SEALS, BearingSpec, PartSpec, SealSpec
+from ample.core.parts import PartSpec
 from ample.shop.catalogue import queries
+from ample.shop.catalogue.columns import spec_of
 from ample.shop.catalogue.queries import Revision
 from ample.store import Transaction
 
@@ -34,7 +32,7 @@ def build_index(t: Transaction) -> ShopIndex:
     after = 0
     while slice_ := queries.items_after(t, after, AT_ONCE):
         for row in slice_:
-            spec, usual = _shared(known, _spec(row))
+            spec, usual = _shared(known, spec_of(row))
             met = 1 + MET_BEFORE * row["confirmed_count"] + ON_THE_SHELF * (row["stock_quantity"] > 0)
             entries.setdefault(spec.family, []).append(
                 Entry(spec, row["marking"], usual * met, row["item_id"])
@@ -58,44 +56,6 @@ def _shared(known: dict[PartSpec, tuple[PartSpec, float]], spec: PartSpec) -> tu
     return held
 
 
-def _spec(row: dict[str, Any]) -> PartSpec:
-    return _bearing(row) if row["family"] == "bearing" else _seal(row)
-
-
-def _seal(row: dict[str, Any]) -> SealSpec:
-    lengths = [round(float(row[name] or 0), 4) for name in _LENGTHS]
-    marked = tuple(json.loads(row["attributes"]).items()) if row["attributes"] else ()
-    family = sys.intern(row["family"])
-    return SealSpec(
-        family, row["designation"], sys.intern(row["kind"]), tuple(lengths[: len(SEALS[family].dimensions)]),
-        marked, sys.intern(row["series"]),
-    )  # fmt: skip
-
-
-def _bearing(row: dict[str, Any]) -> BearingSpec:
-    d, D, B = (float(row[name]) for name in ("bore_mm", "outside_mm", "width_mm"))
-    T, C = (None if row[name] is None else float(row[name]) for name in _MORE_SIZES)
-    words = [sys.intern(row[name]) for name in _WORDS]
-    designation, series, closure, clearance, tolerance_class, cage, bore_shape, kind, angle = words
-    return BearingSpec(
-        designation, series, d, D, B, closure, clearance, tolerance_class, cage, "none", bore_shape, (),
-        kind, T, C, angle,
-    )  # fmt: skip
-
-
-_LENGTHS = ("bore_mm", "outside_mm", "width_mm", "assembled_width_mm", "outer_ring_width_mm")
-_MORE_SIZES = ("assembled_width_mm", "outer_ring_width_mm")
-_WORDS = (
-    "designation",
-    "series",
-    "closure",
-    "clearance",
-    "tolerance_class",
-    "cage",
-    "bore_shape",
-    "kind",
-    "angle",
-)
 AT_ONCE = 5000
 
 

@@ -15,6 +15,7 @@ from ample.core.errors import BadInput
 from ample.core.parts import BearingSpec, SealSpec
 from ample.core.specs import seal_of_reading, spec_of_reading
 from ample.shop.catalogue import imports, queries
+from ample.shop.catalogue.columns import columns_of
 from ample.shop.catalogue.index import dialects as dialects_of
 from ample.shop.catalogue.records import PriceListAnswer, RefusedRow
 from ample.store import Transaction
@@ -167,7 +168,7 @@ def _items(t: Transaction, doer: Doer, maker_id: int, rows: list[ListRow]) -> in
 
 def _columns(row: ListRow) -> dict[str, Any]:
     shelf = {"stock_quantity": row.stock or 0, "stock_place": row.place}
-    return imports.columns_of(row.spec) | {"marking": row.marking} | shelf
+    return columns_of(row.spec) | {"marking": row.marking} | shelf
 
 
 def _offers(t: Transaction, doer: Doer, supplier: str, rows: list[ListRow], makers: dict[str, int]) -> int:

@@ -6,6 +6,8 @@ import json
 from collections.abc import Mapping, Sequence
 from typing import Any, NamedTuple
 
+from ample.core.parts import PartSpec
+from ample.shop.catalogue.columns import SIZES, columns_of
 from ample.shop.catalogue.records import CrossReference, Item, Offer
 from ample.store import Transaction
 
@@ -16,11 +18,11 @@ _ITEM = """
             i.marking,
             i.designation,
             i.series,
-            i.bore_mm AS d_mm,
-            i.outside_mm AS D_mm,
-            i.width_mm AS B_mm,
-            i.assembled_width_mm AS T_mm,
-            i.outer_ring_width_mm AS C_mm,
+            i.size_1_mm,
+            i.size_2_mm,
+            i.size_3_mm,
+            i.size_4_mm,
+            i.size_5_mm,
             i.kind,
             i.bore_shape,
             i.angle,
@@ -70,11 +72,11 @@ def items_after(t: Transaction, after: int, most: int) -> list[dict[str, Any]]:
             marking,
             designation,
             series,
-            bore_mm,
-            outside_mm,
-            width_mm,
-            assembled_width_mm,
-            outer_ring_width_mm,
+            size_1_mm,
+            size_2_mm,
+            size_3_mm,
+            size_4_mm,
+            size_5_mm,
             kind,
             bore_shape,
             angle,
@@ -102,8 +104,8 @@ def items_checksum(t: Transaction) -> str:
         SELECT
             COUNT(*) AS rows_held,
             COALESCE(BIT_XOR(CAST(CRC32(CONCAT_WS(
-                '|', item_id, marking, designation, series, bore_mm, outside_mm, width_mm,
-                COALESCE(assembled_width_mm, '-'), COALESCE(outer_ring_width_mm, '-'), kind, bore_shape, angle,
+                '|', item_id, marking, designation, series, size_1_mm, size_2_mm, size_3_mm,
+                COALESCE(size_4_mm, '-'), COALESCE(size_5_mm, '-'), kind, bore_shape, angle,
                 cage, family, COALESCE(attributes, '-'), closure, clearance, tolerance_class, stock_quantity > 0
             )) AS UNSIGNED) * MOD(item_id * 2654435761, 4294967291)), 0) AS mark
         FROM catalogue_items
@@ -133,10 +135,9 @@ def items_of_maker(t: Transaction, maker: str) -> list[dict[str, Any]]:
 
 
 def _as_floats(row: dict[str, Any]) -> dict[str, Any]:
-    sizes = ("d_mm", "D_mm", "B_mm", "T_mm", "C_mm")
     attributes = json.loads(row["attributes"]) if row["attributes"] else {}
     return (
-        row | {name: float(row[name]) for name in sizes if row[name] is not None} | {"attributes": attributes}
+        row | {name: float(row[name]) for name in SIZES if row[name] is not None} | {"attributes": attributes}
     )
 
 
@@ -154,23 +155,19 @@ def items(t: Transaction, item_ids: list[int]) -> dict[int, Item]:
     return {row["item_id"]: Item(**row) for row in rows}
 
 
-def items_of_size(t: Transaction, of: Item) -> list[Item]:
-    """Every item with the bore and outside of another, to a hundredth."""
+def items_of_size(t: Transaction, of: PartSpec, in_stock: int = 0) -> list[Item]:
+    """Every item of a part's family with its first two sizes, to a hundredth; of which so many are in stock."""
+    own = columns_of(of)
     rows = t.rows(
         _ITEM
         + """
         WHERE i.family = %(family)s
-            AND i.bore_mm BETWEEN %(d_low)s AND %(d_high)s
-            AND i.outside_mm BETWEEN %(D_low)s AND %(D_high)s
+            AND i.size_1_mm BETWEEN %(first)s - 0.01 AND %(first)s + 0.01
+            AND i.size_2_mm BETWEEN %(second)s - 0.01 AND %(second)s + 0.01
+            AND i.stock_quantity >= %(least)s
         ORDER BY i.item_id
         """,
-        {
-            "family": of.family,
-            "d_low": of.d_mm - 0.01,
-            "d_high": of.d_mm + 0.01,
-            "D_low": of.D_mm - 0.01,
-            "D_high": of.D_mm + 0.01,
-        },
+        {"family": of.family, "first": own["size_1_mm"], "second": own["size_2_mm"], "least": in_stock},
     )
     return [Item(**row) for row in rows]
 
@@ -294,17 +291,18 @@ def add_items(t: Transaction, maker_id: int, rows: Sequence[dict[str, Any]]) -> 
     t.change_many(
         """
         INSERT INTO catalogue_items (
-            maker_id, marking, designation, series, bore_mm, outside_mm, width_mm,
+            maker_id, marking, designation, series, size_1_mm, size_2_mm, size_3_mm, size_4_mm, size_5_mm,
             closure, clearance, tolerance_class, stock_quantity, stock_place,
-            kind, assembled_width_mm, outer_ring_width_mm, bore_shape, angle, cage, family, attributes
+            kind, bore_shape, angle, cage, family, attributes
         )
         VALUES (
-            %(maker_id)s, %(marking)s, %(designation)s, %(series)s, %(d_mm)s, %(D_mm)s, %(B_mm)s,
+            %(maker_id)s, %(marking)s, %(designation)s, %(series)s,
+            %(size_1_mm)s, %(size_2_mm)s, %(size_3_mm)s, %(size_4_mm)s, %(size_5_mm)s,
             %(closure)s, %(clearance)s, %(tolerance_class)s, %(stock_quantity)s, %(stock_place)s,
-            %(kind)s, %(T_mm)s, %(C_mm)s, %(bore_shape)s, %(angle)s, %(cage)s, %(family)s, %(attributes)s
+            %(kind)s, %(bore_shape)s, %(angle)s, %(cage)s, %(family)s, %(attributes)s
         )
         """,
-        [{"family": "bearing", "attributes": None} | row | {"maker_id": maker_id} for row in rows],
+        [row | {"maker_id": maker_id} for row in rows],
     )
 
 
@@ -378,3 +376,29 @@ def item_ids(t: Transaction, wanted: Sequence[tuple[int, str]]) -> dict[tuple[in
         },
     )
     return {(row["maker_id"], str(row["marking"]).casefold()): row["item_id"] for row in rows}
+
+
+def extras_are_read(t: Transaction) -> bool:
+    """Whether the listed bearings hold snap rings, pairs and the like."""
+    return bool(t.single_value("SELECT extras_read FROM catalogue_state WHERE only_row = 1"))
+
+
+def plain_bearings(t: Transaction) -> list[dict[str, Any]]:
+    """Listed bearings without anything beyond the usual attributes."""
+    return t.rows(
+        """
+        SELECT i.item_id, i.marking, m.name AS maker
+        FROM catalogue_items i
+        JOIN makers m ON m.maker_id = i.maker_id
+        WHERE i.family = 'bearing' AND i.attributes IS NULL
+        """
+    )
+
+
+def set_extras(t: Transaction, rows: Sequence[dict[str, Any]]) -> None:
+    """Keep what is beyond the usual attributes of listed bearings; it is read once."""
+    t.change_many("UPDATE catalogue_items SET attributes = %(attributes)s WHERE item_id = %(item_id)s", rows)
+    t.change(
+        "UPDATE catalogue_state SET extras_read = TRUE, revision = revision + %(changed)s WHERE only_row = 1",
+        {"changed": int(bool(rows))},
+    )

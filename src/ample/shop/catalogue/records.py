@@ -9,32 +9,31 @@ from decimal import Decimal
 from pydantic import BaseModel, ConfigDict, Field, computed_field, field_validator
 
 from ample.core.exchange import InterchangeAnswer, ReadingAnswer
-from ample.core.parts import SEALS, BearingSpec, PartSpec, SealSpec
+from ample.core.parts import BearingSpec, PartSpec
 from ample.core.parts.ratings import element_mm
+from ample.core.parts.requirement import Requirement
+from ample.shop.catalogue.columns import spec_of
 
 
 class Item(BaseModel):
-    """A listed part of a maker.
-
-    The five lengths are the dimensions of its family in their order; of a bearing d, D, B, T and C.
-    """
+    """A listed part of a maker."""
 
     item_id: int
     maker: str
     marking: str
     designation: str
     series: str
-    d_mm: float
-    D_mm: float
-    B_mm: float
+    size_1_mm: float = Field(exclude=True)
+    size_2_mm: float = Field(exclude=True)
+    size_3_mm: float = Field(exclude=True)
+    size_4_mm: float | None = Field(default=None, exclude=True)
+    size_5_mm: float | None = Field(default=None, exclude=True)
     closure: str
     clearance: str
     tolerance_class: str
     stock_quantity: int
     stock_place: str
     confirmed_count: int
-    T_mm: float | None = None
-    C_mm: float | None = None
     kind: str = "deep_groove"
     bore_shape: str = "cylindrical"
     angle: str = ""
@@ -51,20 +50,7 @@ class Item(BaseModel):
     @property
     def spec(self) -> PartSpec:
         """The specification that the core works with."""
-        return self._bearing() if self.family == "bearing" else self._seal()
-
-    def _seal(self) -> SealSpec:
-        lengths = (self.d_mm, self.D_mm, self.B_mm, self.T_mm or 0.0, self.C_mm or 0.0)
-        sizes = tuple(round(size, 4) for size in lengths[: len(SEALS[self.family].dimensions)])
-        marked = tuple(self.attributes.items())
-        return SealSpec(self.family, self.designation, self.kind, sizes, marked, self.series)
-
-    def _bearing(self) -> BearingSpec:
-        return BearingSpec(
-            self.designation, self.series, self.d_mm, self.D_mm, self.B_mm,
-            self.closure, self.clearance, self.tolerance_class, self.cage, "none", self.bore_shape,
-            (), self.kind, self.T_mm, self.C_mm, self.angle,
-        )  # fmt: skip
+        return spec_of(self.__dict__)
 
     @computed_field  # type: ignore[prop-decorator]
     @property
@@ -81,9 +67,12 @@ class Item(BaseModel):
     @property
     def element_mm(self) -> float:
         """The diameter of what rolls in it, for drawings; nothing rolls in a seal."""
-        if self.family != "bearing":
-            return 0.0
-        return element_mm(self.kind, self.d_mm, self.D_mm, self.T_mm or self.B_mm)
+        spec = self.spec
+        return (
+            element_mm(spec.kind, spec.d_mm, spec.D_mm, spec.T_mm or spec.B_mm)
+            if isinstance(spec, BearingSpec)
+            else 0.0
+        )
 
 
 class DialectCode(BaseModel):
@@ -163,6 +152,7 @@ class MatchAnswer(BaseModel):
     ball_mm: float
     reading: ReadingAnswer | None
     marking: str
+    requirement: Requirement
     by_rule: list[Equivalent]
     by_record: list[Equivalent]
     by_size: list[Equivalent]

@@ -22,6 +22,8 @@ _WORDS = {
     ("photo", "removed"): "deleted a photo",
     ("order_line", "added"): "put {of} on an order",
     ("order_line", "quantity"): "ordered {quantity} for {of}",
+    ("order_line", "item"): "changed the item for {of} to {marking}",
+    ("order_line", "withdrawn"): "cancelled {of} on a placed order: {reason}",
     ("order_line", "dropped"): "deleted {of} from an order",
     ("order_line", "passed"): "overrode the {light} check of {of}: {reason}",
     ("order", "placed"): "placed the order, {total}",

@@ -14,6 +14,7 @@ from ample.base.records import NewJob, NewPart, PartHead
 from ample.shop.bench import queries as bench
 from ample.shop.bench.actions import InstrumentOf, judge_again, save_bench, sheet_of
 from ample.shop.bench.records import BenchSave
+from ample.shop.bench.requirements import from_json
 from ample.shop.catalogue.index import ShopIndex
 from ample.shop.jobfile import queries
 from ample.shop.jobfile.records import Imported, JobFile, ListedItem, TrayPartFile
@@ -76,6 +77,8 @@ def _tray_part(t: Transaction, part: PartHead, key: str | None) -> dict[str, Any
 def _with_item(row: dict[str, Any] | None) -> dict[str, Any] | None:
     if row is None:
         return None
+    if row.get("requirement"):
+        row["requirement"] = from_json(row["requirement"])
     return {"item": {"maker": row.pop("maker"), "marking": row.pop("marking")}, **row}
 
 
@@ -161,11 +164,11 @@ def _import_part(
         item_id = _listed(t, said.item, notes)
         if item_id is None:
             break
-        values = said.model_dump(exclude={"item", "person", "decided_at"})
+        values = said.model_dump(exclude={"item", "person", "decided_at", "requirement"})
         keep(t, values | {
             "part_id": made.part_id, "item_id": item_id, "person_id": doer.person_id, "now": _bare(said.decided_at),
             "from_file": said.person,
-            "facts_mark": FROM_FILE, "judged_mark": None,
+            "facts_mark": FROM_FILE, "judged_mark": None, "requirement": None,
         })  # fmt: skip
     judge_again(t, made.part_id, index, instrument_of)
     if part.seats is not None:

@@ -28,7 +28,7 @@ def identification(t: Transaction, part_id: int) -> dict[str, Any] | None:
         """
         SELECT
             k.name AS maker, c.marking, i.probability, i.worst_sigmas, i.clash, i.features_read,
-            i.marking_read, COALESCE(i.from_file, p.name) AS person, i.decided_at
+            i.marking_read, COALESCE(i.from_file, p.name) AS person, i.decided_at, i.requirement
         FROM identifications i
         JOIN catalogue_items c ON c.item_id = i.item_id
         JOIN makers k ON k.maker_id = c.maker_id

@@ -11,6 +11,7 @@ from ample.base.strict import Strict
 from ample.base.times import UtcTime
 from ample.core.assembly import LineSheet
 from ample.core.exchange import FamilyName
+from ample.core.parts.requirement import Requirement
 from ample.shop.bench.records import BenchSheet
 from ample.shop.line.records import Decided, PartKey
 from ample.shop.photos.records import PhotoPlace
@@ -36,6 +37,9 @@ class IdentificationFile(Strict):
     clash: str = Field(default="", max_length=300)
     features_read: int = Field(ge=0, le=100)
     marking_read: bool
+    requirement: Requirement | None = Field(
+        default=None, description="what must be had; made anew from the evidence where it is read in"
+    )
     person: Person
     decided_at: UtcTime
 

@@ -2,20 +2,26 @@
 
 from __future__ import annotations
 
-import csv
-import io
-import re
-from collections.abc import Callable
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass
 from decimal import Decimal
 from typing import Any
 
+from ample.base import job_queries
 from ample.base.audit import record
 from ample.base.doer import Doer
 from ample.base.jobs import known_part
+from ample.base.places import places_of
+from ample.base.records import PartHead
+from ample.core.designation import title_of
 from ample.core.errors import BadInput, Conflict, NotKnown
+from ample.core.exchange import AttributeAnswer
+from ample.core.interchange import meets
+from ample.core.parts.requirement import Requirement, changes_between
 from ample.core.sizes import Instrument
 from ample.shop.bench import queries as bench
 from ample.shop.bench.actions import known_item
+from ample.shop.bench.requirements import as_json, from_json, requirements_of
 from ample.shop.catalogue import queries as catalogue
 from ample.shop.catalogue.records import Item, Offer
 from ample.shop.orders import queries
@@ -30,6 +36,7 @@ from ample.shop.orders.records import (
     PassLight,
     PlaceOrder,
     WaitingPart,
+    WithdrawLine,
 )
 from ample.store import Transaction
 
@@ -52,53 +59,87 @@ def sheet(t: Transaction, order_id: int, instrument_of: InstrumentOf) -> OrderSh
 def _sheets(t: Transaction, order_id: int | None, instrument_of: InstrumentOf) -> list[OrderSheet]:
     heads = queries.sheets(t, order_id)
     rows = queries.lines(t, [head["order_id"] for head in heads])
-    lights = lights_of(t, [row["part_id"] for row in rows], instrument_of)
-    offers = catalogue.offers_of(t, [row["item_id"] for row in rows])
+    part_ids = [row["part_id"] for row in rows]
+    items = catalogue.items(t, sorted({row["item_id"] for row in rows}))
+    facts = _Known(
+        lights_of(t, part_ids, instrument_of),
+        catalogue.offers_of(t, [row["item_id"] for row in rows]),
+        items,
+        requirements_of(t, job_queries.parts_by_id(t, part_ids)),
+        {part_id: row["match_id"] for part_id, row in queries.decisions(t, part_ids).items()},
+    )
     found = []
     for head in heads:
         own = [row for row in rows if row["order_id"] == head["order_id"]]
-        made = [_line(t, row, lights[row["part_id"]], offers, head["supplier_id"]) for row in own]
+        made = [_line(row, facts, head["supplier_id"]) for row in own]
+        live = [each for each in made if each.withdrawn_at is None]
         found.append(
             OrderSheet(
                 **head,
                 lines=made,
-                total=sum((each.price * each.quantity for each in made), Decimal(0)),
-                longest_days=max((each.lead_days for each in made), default=0),
-                ready=bool(made) and all(each.open_lights == 0 for each in made),
+                total=sum((each.price * each.quantity for each in live), Decimal(0)),
+                longest_days=max((each.lead_days for each in live), default=0),
+                ready=bool(live) and all(each.open_lights == 0 for each in live),
             )
         )
     return [each for each in found if each.lines or each.state == "placed" or order_id]
 
 
-def _line(
-    t: Transaction, row: dict[str, Any], lights: list[Light], offers: dict[int, list[Offer]], supplier_id: int
-) -> OrderLine:
-    identified = bench.identification(t, row["part_id"])
-    replaces = known_item(t, identified["item_id"]).marking if identified else ""
-    item = known_item(t, row["item_id"])
+@dataclass(frozen=True)
+class _Known:
+    """What is known of all that is on order, read at once."""
+
+    lights: Mapping[int, list[Light]]
+    offers: Mapping[int, list[Offer]]
+    items: Mapping[int, Item]
+    wanted: Mapping[int, Requirement]
+    matches: Mapping[int, int | None]
+
+
+def _line(row: dict[str, Any], known: _Known, supplier_id: int) -> OrderLine:
+    item, now = known.items[row["item_id"]], known.wanted.get(row["part_id"])
+    ordered_for = from_json(row["requirement"]) if row["requirement"] else now
+    lights, match = known.lights[row["part_id"]], known.matches.get(row["part_id"])
     return OrderLine(
         **{name: row[name] for name in (
             "line_id", "part_id", "part_name", "job_number", "job_title", "quantity", "price",
-            "lead_days", "version",
+            "lead_days", "version", "withdrawn_at", "withdrawn_by", "withdrawn_reason",
         )},
-        replaces=replaces,
+        replaces=title_of(now) if now else "",
+        requirement=now,
         item=item,
         ball_mm=item.element_mm,
+        differences=_differences(now, item),
+        changes=list(changes_between(ordered_for, now)) if ordered_for and now else [],
+        match_item_id=match if match != row["item_id"] else None,
+        needed=now.count if now else 1,
         lights=lights,
-        open_lights=sum(is_open(light) for light in lights),
-        other_offers=[each for each in offers.get(row["item_id"], []) if each.supplier_id != supplier_id],
+        open_lights=0 if row["withdrawn_at"] else sum(is_open(light) for light in lights),
+        other_offers=[
+            each for each in known.offers.get(row["item_id"], []) if each.supplier_id != supplier_id
+        ],
     )  # fmt: skip
+
+
+def _differences(wanted: Requirement | None, item: Item) -> list[AttributeAnswer]:
+    if wanted is None or wanted.spec is None or wanted.family != item.family:
+        return []
+    judged = meets(wanted, item.spec)
+    return [AttributeAnswer.model_validate(each) for each in judged.attributes if each.judgement != "same"]
 
 
 def _waiting(t: Transaction) -> list[WaitingPart]:
     rows = queries.matched_without_line(t)
     offers = catalogue.offers_of(t, [row["item_id"] for row in rows])
+    items = catalogue.items(t, sorted({row["item_id"] for row in rows}))
+    places = places_of(t, [row["part_id"] for row in rows])
     return [
         WaitingPart(
             part_id=row["part_id"],
             part_name=row["part_name"],
             job_number=row["job_number"],
-            item=known_item(t, row["item_id"]),
+            item=items[row["item_id"]],
+            needed=places[row["part_id"]].needed,
             offers=offers.get(row["item_id"], []),
         )
         for row in rows
@@ -107,7 +148,7 @@ def _waiting(t: Transaction) -> list[WaitingPart]:
 
 def add_line(t: Transaction, doer: Doer, new: AddLine, instrument_of: InstrumentOf) -> OrderSheet:
     """Put a part on a supplier's open sheet at the price offered now."""
-    known_part(t, new.part_id, lock=True)
+    part = known_part(t, new.part_id, lock=True)
     match = bench.match(t, new.part_id)
     if match is None:
         raise BadInput(
@@ -116,26 +157,25 @@ def add_line(t: Transaction, doer: Doer, new: AddLine, instrument_of: Instrument
     item = known_item(t, match["item_id"])
     offer = _offer(t, item, new.supplier_id)
     order_id = queries.open_order_of(t, offer.supplier_id) or queries.add_order(t, offer.supplier_id)
-    if any(row["part_id"] == new.part_id for row in queries.lines(t, _all_orders(t))):
+    if queries.live_line_of(t, new.part_id) is not None:
         raise Conflict("on_a_sheet", "This part is on an order sheet already.", "part_id")
     line_id = queries.add_line(
-        t,
-        {
-            "order_id": order_id,
-            "part_id": new.part_id,
-            "item_id": item.item_id,
-            "quantity": new.quantity,
-            "price": offer.price,
-            "lead_days": offer.lead_days,
-        },
+        t, {"order_id": order_id, "part_id": new.part_id} | _ordered(t, part, item, offer, new.quantity)
     )
     queries.touch_order(t, order_id)
     record(t, doer, "order_line", line_id, "added", None, new)
     return sheet(t, order_id, instrument_of)
 
 
-def _all_orders(t: Transaction) -> list[int]:
-    return [head["order_id"] for head in queries.sheets(t)]
+def _ordered(
+    t: Transaction, part: PartHead, item: Item, offer: Offer, quantity: int | None
+) -> dict[str, Any]:
+    """What a line holds of an item: price and days of today, and what it was ordered for."""
+    wanted = requirements_of(t, [part]).get(part.part_id)
+    return {
+        "item_id": item.item_id, "quantity": quantity or min(wanted.count if wanted else 1, 999),
+        "price": offer.price, "lead_days": offer.lead_days, "requirement": as_json(wanted) if wanted else None,
+    }  # fmt: skip
 
 
 def _offer(t: Transaction, item: Item, supplier_id: int | None) -> Offer:
@@ -177,6 +217,54 @@ def change_line(
     queries.set_quantity(t, line_id, change.quantity, change.version)
     queries.touch_order(t, line["order_id"])
     record(t, doer, "order_line", line_id, "quantity", {"quantity": line["quantity"]}, change)
+    return sheet(t, line["order_id"], instrument_of)
+
+
+def change_item(
+    t: Transaction, doer: Doer, line_id: int, version: int, instrument_of: InstrumentOf
+) -> OrderSheet:
+    """What is chosen on Match now takes the place of the item on an open order, from the same supplier."""
+    line = _open_line(t, line_id)
+    _same_line(line, version)
+    part = known_part(t, line["part_id"], lock=True)
+    match = bench.match(t, part.part_id)
+    if match is None:
+        raise BadInput("no_match", "Nothing is chosen to replace this part.", "part_id", "Choose on Match.")
+    item = known_item(t, match["item_id"])
+    head = queries.sheets(t, line["order_id"])[0]
+    offer = _offer(t, item, head["supplier_id"])
+    values = _ordered(t, part, item, offer, None) | {"line_id": line_id, "version": version}
+    queries.set_item(t, values)
+    queries.touch_order(t, line["order_id"])
+    record(
+        t,
+        doer,
+        "order_line",
+        line_id,
+        "item",
+        {"item": line["item_id"]},
+        {"item": item.item_id, "marking": item.marking},
+    )
+    return sheet(t, line["order_id"], instrument_of)
+
+
+def withdraw_line(
+    t: Transaction, doer: Doer, line_id: int, asked: WithdrawLine, instrument_of: InstrumentOf
+) -> OrderSheet:
+    """Cancel an item of a placed order; the part can be ordered again."""
+    doer.must("place_order")
+    line = queries.line(t, line_id)
+    if line is None:
+        raise NotKnown("no_such_line", f"There is no order line {line_id}.", "line_id")
+    if line["state"] == "open":
+        raise Conflict("not_placed", "This order has not been placed: take the item off it.", "line_id")
+    _same_line(line, asked.version)
+    if line["withdrawn_at"] is not None:
+        raise Conflict("withdrawn", "This item has been cancelled already.", "line_id")
+    values = {"line_id": line_id, "version": asked.version, "reason": asked.reason.strip()}
+    queries.withdraw(t, values | {"person_id": doer.person_id, "now": doer.now})
+    queries.touch_order(t, line["order_id"])
+    record(t, doer, "order_line", line_id, "withdrawn", None, asked)
     return sheet(t, line["order_id"], instrument_of)
 
 
@@ -256,37 +344,3 @@ def place(
         )  # fmt: skip
     record(t, doer, "order", order_id, "placed", None, {"total": str(found.total)})
     return sheet(t, order_id, instrument_of)
-
-
-def sheet_csv(found: OrderSheet) -> str:
-    """The sheet as CSV: one line a part, with what was passed and why."""
-    out = io.StringIO()
-    writer = csv.writer(out, lineterminator="\r\n", quoting=csv.QUOTE_NONNUMERIC)  # as RFC 4180 asks
-    writer.writerow(
-        ["order", "supplier", "job", "part", "marking", "maker", "bore_mm", "outside_mm", "width_mm",
-         "quantity", "price", "lead_days", "unproven_and_passed"]
-    )  # fmt: skip
-    for line in found.lines:
-        passed = "; ".join(
-            f"{light.light}: {light.words} Passed by {light.passed_by}: {light.passed_reason}"
-            for light in line.lights
-            if light.passed_reason
-        )
-        item = line.item
-        row = [found.number, found.supplier, line.job_number, line.part_name, item.marking, item.maker,
-               f"{item.d_mm:g}", f"{item.D_mm:g}", f"{item.B_mm:g}", line.quantity, line.price,
-               line.lead_days, passed]  # fmt: skip
-        writer.writerow([_harmless(value) for value in row])
-    return out.getvalue()
-
-
-_BREAK = re.compile(r"[\x00-\x1f\x7f\x85\u2028\u2029]+")
-# also where a spreadsheet that parts at semicolons or tabs would begin a cell
-_FORMULA = re.compile(r"(^\s*|[;|]\s*)([=+\-@＝＋－＠])")
-
-
-def _harmless(value: object) -> object:
-    """A text on one line, and one that a spreadsheet would run as a formula is quoted."""
-    if not isinstance(value, str):
-        return value
-    return _FORMULA.sub(r"\1'\2", _BREAK.sub(" ", value).strip())

@@ -10,6 +10,7 @@ from ample.base.desk import ErrorAnswer, Responses, desk
 from ample.base.rights import needs
 from ample.shop.instruments.today import todays_instruments
 from ample.shop.orders import actions
+from ample.shop.orders.export import sheet_csv as sheet_csv_of
 from ample.shop.orders.records import (
     AddLine,
     ChangeLine,
@@ -17,6 +18,7 @@ from ample.shop.orders.records import (
     OrderSheet,
     PassLight,
     PlaceOrder,
+    WithdrawLine,
 )
 
 api = APIBlueprint("orders", __name__, url_prefix="/api", abp_tags=[Tag(name="orders")])
@@ -70,6 +72,32 @@ def change_line(path: LinePath, body: ChangeLine) -> Response:
     )
 
 
+@api.put(
+    "/orders/lines/<int:line_id>/item",
+    summary="Put what is chosen now on the order",
+    responses={200: OrderSheet, **_WRITES},
+)
+@needs("signed_in")
+def change_item(path: LinePath, query: SeenQuery) -> Response:
+    """What is chosen on Match now, in the place of the item."""
+    return desk().once(
+        lambda t, doer: actions.change_item(t, doer, path.line_id, query.version, todays_instruments(t))
+    )
+
+
+@api.post(
+    "/orders/lines/<int:line_id>/withdrawal",
+    summary="Cancel an item of a placed order",
+    responses={200: OrderSheet, **_WRITES},
+)
+@needs("place_order")
+def withdraw_line(path: LinePath, body: WithdrawLine) -> Response:
+    """Cancel an item; it stays on the order with the reason."""
+    return desk().once(
+        lambda t, doer: actions.withdraw_line(t, doer, path.line_id, body, todays_instruments(t))
+    )
+
+
 @api.delete("/orders/lines/<int:line_id>", summary="Take a line off", responses={200: OrderSheet, **_WRITES})
 @needs("delete")
 def drop_line(path: LinePath, query: SeenQuery) -> Response:
@@ -106,7 +134,7 @@ def place(path: OrderPath, body: PlaceOrder) -> Response:
 def sheet_csv(path: OrderPath) -> Response:
     """An order sheet as CSV."""
     found = desk().database.read(lambda t: actions.sheet(t, path.order_id, todays_instruments(t)))
-    response = make_response(actions.sheet_csv(found))
+    response = make_response(sheet_csv_of(found))
     response.mimetype = "text/csv"
     response.headers["Content-Disposition"] = f'attachment; filename="{found.number}.csv"'
     return response

@@ -1,40 +1,50 @@
-"""The gate's lights of parts, from what the shop knows of them."""
+"""The checks of parts before they are ordered, from what the shop knows of them."""
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Mapping
 from typing import Any
 
+from ample.base import job_queries
 from ample.base.marks import mark_of
-from ample.core.interchange import interchange_of
-from ample.core.kits import GateFacts, SeatFact, gate
+from ample.base.places import places_of
+from ample.base.records import PlaceOfPart
+from ample.core.interchange import meets
+from ample.core.kits import GateFacts, LineFacts, OnTheShelf, SeatFact, gate
+from ample.core.parts import BearingSpec
+from ample.core.parts.requirement import Requirement
 from ample.core.sizes import Instrument
-from ample.shop.bench.matching import running
+from ample.shop.bench.requirements import as_json, requirements_of
 from ample.shop.catalogue import queries as catalogue
 from ample.shop.catalogue.records import Item
 from ample.shop.orders import queries
 from ample.shop.orders.records import Light
 from ample.shop.seats import queries as seats
 from ample.shop.seats.actions import judge, sheet_of
-from ample.shop.seats.records import SeatJudgement, SeatSheet
+from ample.shop.seats.records import SeatJudgement, SeatSheet, SeatsJudged
+from ample.shop.units.actions import model_of
 from ample.store import Transaction
 
 InstrumentOf = Callable[[str], Instrument]
-NEEDED = 1
+MOST_NAMED = 4
 
 
 def lights_of(t: Transaction, part_ids: list[int], instrument_of: InstrumentOf) -> dict[int, list[Light]]:
-    """Five lights for each part, with the passes that people gave; what is ordered is what is judged."""
+    """The checks of each part, with the overrides that people gave; what is ordered is what is judged."""
     known = queries.decisions(t, part_ids)
     items = catalogue.items(t, sorted({item_id for row in known.values() for item_id in _items_of(row)}))
+    wanted = requirements_of(t, job_queries.parts_by_id(t, list(known)))
+    places = places_of(t, list(known))
     measured = seats.parts_with_sheets(t, part_ids)
     given = queries.passes(t, [row["line_id"] for row in known.values() if row["line_id"]])
+    lines, builds = _lines(t, list(known)), _builds(t, {row["job_id"] for row in known.values()})
     found = {}
     for part_id, row in known.items():
         own = [each for each in given if each["line_id"] == row["line_id"]]
         sheet = sheet_of(t, part_id)[0] if part_id in measured else None
-        facts = _facts(row, items, sheet, instrument_of)
-        bound = _bound_to(row, sheet)
+        line = LineFacts(*lines.get(part_id, (0, ())), build_question=builds.get(row["job_id"], ""))
+        facts = _facts(t, row, items, wanted.get(part_id), places[part_id], sheet, line, instrument_of)
+        bound = _bound_to(row, facts, sheet)
         found[part_id] = [
             _with_pass(
                 Light(
@@ -57,65 +67,129 @@ def _fitted(row: dict[str, Any]) -> int | None:
     return found
 
 
+def _lines(t: Transaction, part_ids: list[int]) -> dict[int, tuple[int, tuple[str, ...]]]:
+    found = {}
+    for row in queries.strip_down_of(t, part_ids):
+        names = [name.replace("_", " ") for name in (row["not_judged"] or "").split("\n") if name]
+        more = [f"{len(names) - MOST_NAMED} more"] if len(names) > MOST_NAMED else []
+        found[row["part_id"]] = (int(row["contradictions"]), (*names[:MOST_NAMED], *more))
+    return found
+
+
+def _builds(t: Transaction, job_ids: set[int]) -> dict[int, str]:
+    """Of each job whose model is known in several builds the question that is not answered yet."""
+    found = {}
+    for job_id in sorted(job_ids):
+        unit = job_queries.unit_facts(t, job_id)
+        model = model_of(t, unit.model) if unit.model and not unit.build else None
+        if model is not None and len(model.builds) > 1:
+            found[job_id] = model.question
+    return found
+
+
 def _facts(
-    row: dict[str, Any], items: dict[int, Item], sheet: SeatSheet | None, instrument_of: InstrumentOf
-) -> GateFacts:
-    chosen, fitted = items.get(row["chosen_id"] or 0), items.get(_fitted(row) or 0)
+    t: Transaction, row: dict[str, Any], items: Mapping[int, Item], wanted: Requirement | None, place: PlaceOfPart,
+    sheet: SeatSheet | None, line: LineFacts, instrument_of: InstrumentOf,
+) -> GateFacts:  # fmt: skip
+    fitted = items.get(_fitted(row) or 0)
     replaced = row["match_id"] or row["ordered_id"]
-    judged = None
-    if chosen and fitted and replaced and chosen.family == fitted.family:
-        judged = interchange_of(chosen.spec, fitted.spec, running(row["rpm"], bool(row["dirty"])))
+    spec = fitted.spec if fitted else None
+    comparable = (
+        wanted is not None and wanted.spec is not None and spec is not None and spec.family == wanted.family
+    )
+    judged = meets(wanted, spec) if replaced and comparable and wanted and spec else None
     shaft = housing = None
-    if fitted is not None and fitted.family == "bearing" and sheet is not None:
-        shaft, housing = _seat_facts(fitted, sheet, instrument_of)
+    advice = ""
+    if isinstance(spec, BearingSpec) and sheet is not None:
+        seats_judged = judge(spec, sheet, instrument_of)
+        shaft, housing = (
+            _seat_fact(side, seats_judged) for side in (seats_judged.shaft, seats_judged.housing)
+        )
+        advice = _clearance_advice(spec, seats_judged)
+    ordering = row["line_id"] and row["order_state"] == "open"
     return GateFacts(
         probability=float(row["probability"]) if row["probability"] is not None else None,
         worst_sigmas=float(row["worst_sigmas"]) if row["worst_sigmas"] is not None else None,
         clash=row["clash"] or "",
         features_read=row["features_read"] or 0,
         marking_read=bool(row["marking_read"]),
-        verdict=judged.verdict if judged else None,
-        verdict_words=judged.words if judged else "",
+        wanted=wanted,
+        fitted=spec,
+        interchange=judged,
         shaft=shaft,
         housing=housing,
-        quantity=row["quantity"] or NEEDED,
-        needed=NEEDED,
+        quantity=row["quantity"] or place.needed,
         family=row["family"],
-        read=frozenset((row["features"] or "").split(",")),
         changed_since=row["chosen_id"] is not None and not row["as_confirmed"] and not row["from_file"],
         from_file=bool(row["from_file"]),
+        needed_because=place.because,
+        clearance_advice=advice,
+        line=line,
+        shelf=_shelf(t, wanted) if ordering and wanted else None,
     )
 
 
-def _bound_to(row: dict[str, Any], sheet: SeatSheet | None) -> dict[str, object]:
-    """Of each light the facts that it is judged on: a pass is given for them and for no others."""
+def _shelf(t: Transaction, wanted: Requirement) -> OnTheShelf | None:
+    """A part in stock that meets the requirement with nothing worse and nothing open."""
+    if wanted.spec is None:
+        return None
+    for item in catalogue.items_of_size(t, wanted.spec, in_stock=1):
+        judged = meets(wanted, item.spec)
+        if judged.verdict == "drop_in" and not judged.open and not judged.contradictions:
+            return OnTheShelf(item.marking, item.stock_quantity, item.stock_place)
+    return None
+
+
+def _clearance_advice(spec: BearingSpec, judged: SeatsJudged) -> str:
+    """What Seats says of the clearance, where the group to be fitted is another."""
+    clearance = judged.clearance
+    measured = bool(judged.shaft and judged.shaft.check) or bool(judged.housing and judged.housing.check)
+    if clearance is None or not measured or clearance.advice not in ("take_group", "no_group"):
+        return ""
+    if clearance.advice == "take_group" and clearance.suits == spec.clearance:
+        return ""
+    return clearance.words
+
+
+def _bound_to(row: dict[str, Any], facts: GateFacts, sheet: SeatSheet | None) -> dict[str, object]:
+    """Of each check the facts that it is judged on: an override is given for them and for no others."""
     fitted = _fitted(row)
-    place = (fitted, row["features"], sheet and sheet.model_dump(mode="json", exclude={"shaft", "housing"}))
+    wanted = facts.wanted and as_json(facts.wanted)
+    place: tuple[object, ...]
+    if facts.family == "bearing":
+        place = (
+            fitted,
+            row["features"],
+            sheet and sheet.model_dump(mode="json", exclude={"shaft", "housing"}),
+        )
+    else:
+        place = (
+            fitted,
+            [(each.feature, each.mean_mm) for each in facts.wanted.measured] if facts.wanted else None,
+        )
+    needed = facts.wanted.count if facts.wanted else 1
     return {
         "identity": (row["chosen_id"], row["judged_mark"], *(("from_file",) if row["from_file"] else ())),
-        "interchange": (row["chosen_id"], fitted, row["rpm"], bool(row["dirty"])),
+        "interchange": (wanted, fitted, row["rpm"], bool(row["dirty"])),
         "shaft": (*place, sheet and sheet.shaft.model_dump(mode="json")),
         "housing": (*place, sheet and sheet.housing.model_dump(mode="json")),
-        "quantity": (row["quantity"], NEEDED),
+        "quantity": (row["quantity"], needed),
+        "clearance": (fitted, sheet and sheet.model_dump(mode="json")),
+        "strip_down": (facts.line.contradictions, facts.line.not_judged),
+        "build": facts.line.build_question,
+        "stock": facts.shelf and (facts.shelf.marking, facts.shelf.place),
     }
 
 
-def _seat_facts(
-    item: Item, sheet: SeatSheet, instrument_of: InstrumentOf
-) -> tuple[SeatFact | None, SeatFact | None]:
-    judged = judge(item, sheet, instrument_of)
-
-    def fact(side: SeatJudgement | None) -> SeatFact | None:
-        if side is None:
-            return SeatFact("not_judged", judged.words, 0.0)
-        check = side.check
-        return SeatFact(check.decision, check.reason, check.creep_probability) if check else None
-
-    return fact(judged.shaft), fact(judged.housing)
+def _seat_fact(side: SeatJudgement | None, judged: SeatsJudged) -> SeatFact | None:
+    if side is None:
+        return SeatFact("not_judged", judged.words, 0.0)
+    check = side.check
+    return SeatFact(check.decision, check.reason, check.creep_probability) if check else None
 
 
 def _with_pass(light: Light, given: list[dict[str, Any]]) -> Light:
-    """A pass stands only for the facts that it was given for, however they are worded: others need a new one."""
+    """An override stands only for the facts that it was given for, however they are worded: others need a new one."""
     for each in reversed(given):
         if each["light"] == light.light and each["facts_mark"] == light.facts_mark:
             given_by = {
@@ -128,5 +202,5 @@ def _with_pass(light: Light, given: list[dict[str, Any]]) -> Light:
 
 
 def is_open(light: Light) -> bool:
-    """Whether a light keeps the gate shut."""
+    """Whether a check keeps the order on hold."""
     return light.state != "holds" and light.passed_reason is None

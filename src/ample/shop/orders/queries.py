@@ -36,10 +36,12 @@ def lines(t: Transaction, order_ids: list[int]) -> list[dict[str, Any]]:
         """
         SELECT
             l.line_id, l.order_id, l.part_id, p.name AS part_name, j.number AS job_number,
-            j.title AS job_title, l.item_id, l.quantity, l.price, l.lead_days, l.version
+            j.title AS job_title, l.item_id, l.quantity, l.price, l.lead_days, l.version, l.requirement,
+            l.withdrawn_at, l.withdrawn_reason, w.name AS withdrawn_by
         FROM order_lines l
         JOIN parts p ON p.part_id = l.part_id
         JOIN jobs j ON j.job_id = p.job_id
+        LEFT JOIN people w ON w.person_id = l.withdrawn_by
         WHERE l.order_id IN %(order_ids)s
         ORDER BY l.line_id
         """,
@@ -51,7 +53,7 @@ def line(t: Transaction, line_id: int) -> dict[str, Any] | None:
     """One line, locked, with the state of its sheet."""
     return t.first(
         """
-        SELECT l.line_id, l.order_id, l.part_id, l.item_id, l.quantity, l.version, o.state
+        SELECT l.line_id, l.order_id, l.part_id, l.item_id, l.quantity, l.version, l.withdrawn_at, o.state
         FROM order_lines l
         JOIN orders o ON o.order_id = l.order_id
         WHERE l.line_id = %(line_id)s
@@ -106,8 +108,10 @@ def add_line(t: Transaction, values: dict[str, Any]) -> int:
     """A new line."""
     return t.insert(
         """
-        INSERT INTO order_lines (order_id, part_id, item_id, quantity, price, lead_days)
-        VALUES (%(order_id)s, %(part_id)s, %(item_id)s, %(quantity)s, %(price)s, %(lead_days)s)
+        INSERT INTO order_lines (order_id, part_id, item_id, quantity, price, lead_days, requirement)
+        VALUES (
+            %(order_id)s, %(part_id)s, %(item_id)s, %(quantity)s, %(price)s, %(lead_days)s, %(requirement)s
+        )
         """,
         values,
     )
@@ -127,6 +131,63 @@ def set_quantity(t: Transaction, line_id: int, quantity: int, version: int) -> i
         WHERE line_id = %(line_id)s AND version = %(version)s
         """,
         {"line_id": line_id, "quantity": quantity, "version": version},
+    )
+
+
+def set_item(t: Transaction, values: dict[str, Any]) -> int:
+    """Another item on a line, if the line is still at this version."""
+    return t.change(
+        """
+        UPDATE order_lines
+        SET item_id = %(item_id)s, price = %(price)s, lead_days = %(lead_days)s, quantity = %(quantity)s,
+            requirement = %(requirement)s, version = version + 1
+        WHERE line_id = %(line_id)s AND version = %(version)s
+        """,
+        values,
+    )
+
+
+def withdraw(t: Transaction, values: dict[str, Any]) -> int:
+    """An item of a placed order is not wanted any more; it stays on the order with the reason."""
+    return t.change(
+        """
+        UPDATE order_lines
+        SET withdrawn_at = %(now)s, withdrawn_by = %(person_id)s, withdrawn_reason = %(reason)s,
+            version = version + 1
+        WHERE line_id = %(line_id)s AND version = %(version)s AND withdrawn_at IS NULL
+        """,
+        values,
+    )
+
+
+def live_line_of(t: Transaction, part_id: int) -> int | None:
+    """The line that a part is on order by."""
+    row = t.first(
+        "SELECT line_id FROM order_lines WHERE part_id = %(part_id)s AND withdrawn_at IS NULL",
+        {"part_id": part_id},
+    )
+    return row["line_id"] if row else None
+
+
+def strip_down_of(t: Transaction, part_ids: list[int]) -> list[dict[str, Any]]:
+    """Of parts that came from a line: what is not judged on that line, and how many contradictions its sheet has."""
+    if not part_ids:
+        return []
+    return t.rows(
+        """
+        SELECT
+            p.part_id, s.contradictions,
+            (
+                SELECT GROUP_CONCAT(IF(b.name = '', b.kind, b.name) ORDER BY b.position SEPARATOR '\n')
+                FROM line_parts b
+                WHERE b.job_id = p.job_id AND b.line_key = a.line_key AND b.verdict IN ('open', 'ask')
+            ) AS not_judged
+        FROM parts p
+        JOIN line_parts a ON a.job_id = p.job_id AND a.part_key = p.line_key
+        JOIN line_sheets s ON s.job_id = p.job_id
+        WHERE p.part_id IN %(part_ids)s
+        """,
+        {"part_ids": part_ids},
     )
 
 
@@ -168,7 +229,7 @@ def matched_without_line(t: Transaction) -> list[dict[str, Any]]:
         FROM matches m
         JOIN parts p ON p.part_id = m.part_id
         JOIN jobs j ON j.job_id = p.job_id
-        LEFT JOIN order_lines l ON l.part_id = m.part_id
+        LEFT JOIN order_lines l ON l.part_id = m.part_id AND l.withdrawn_at IS NULL
         WHERE l.line_id IS NULL
         ORDER BY j.job_id, p.position
         """
@@ -203,6 +264,7 @@ def decisions(t: Transaction, part_ids: list[int]) -> dict[int, dict[str, Any]]:
         """
         SELECT
             p.part_id,
+            p.job_id,
             p.family,
             p.rpm,
             p.dirty,
@@ -229,7 +291,7 @@ def decisions(t: Transaction, part_ids: list[int]) -> dict[int, dict[str, Any]]:
         FROM parts p
         LEFT JOIN identifications i ON i.part_id = p.part_id
         LEFT JOIN matches m ON m.part_id = p.part_id
-        LEFT JOIN order_lines l ON l.part_id = p.part_id
+        LEFT JOIN order_lines l ON l.part_id = p.part_id AND l.withdrawn_at IS NULL
         LEFT JOIN orders o ON o.order_id = l.order_id
         WHERE p.part_id IN %(part_ids)s
         """,

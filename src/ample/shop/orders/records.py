@@ -9,6 +9,8 @@ from pydantic import BaseModel, Field
 
 from ample.base.strict import Strict
 from ample.base.times import UtcTime
+from ample.core.exchange import AttributeAnswer
+from ample.core.parts.requirement import Change, Requirement
 from ample.shop.catalogue.records import Item, Offer
 
 
@@ -32,9 +34,19 @@ class OrderLine(BaseModel):
     part_name: str
     job_number: str
     job_title: str
-    replaces: str
+    replaces: str = Field(description="what must be had, as one would ask for it")
+    requirement: Requirement | None
     item: Item
     ball_mm: float
+    differences: list[AttributeAnswer] = Field(description="where the item is not what must be had")
+    changes: list[Change] = Field(
+        description="what has changed of the requirement since this was put on the order"
+    )
+    match_item_id: int | None = Field(description="what is chosen on Match now, where it is another item")
+    needed: int
+    withdrawn_at: UtcTime | None
+    withdrawn_by: str | None
+    withdrawn_reason: str | None
     quantity: int
     price: Decimal
     lead_days: int
@@ -69,6 +81,7 @@ class WaitingPart(BaseModel):
     part_name: str
     job_number: str
     item: Item
+    needed: int
     offers: list[Offer]
 
 
@@ -84,7 +97,14 @@ class AddLine(Strict):
 
     part_id: int = Field(ge=1, le=2**31)
     supplier_id: int | None = Field(default=None, ge=1, le=2**31)
-    quantity: int = Field(default=1, ge=1, le=999)
+    quantity: int | None = Field(default=None, ge=1, le=999, description="else as many as the unit needs")
+
+
+class WithdrawLine(Strict):
+    """An item of a placed order that is not wanted any more."""
+
+    version: int = Field(ge=1)
+    reason: str = Field(min_length=4, max_length=300)
 
 
 class ChangeLine(Strict):
@@ -97,7 +117,9 @@ class ChangeLine(Strict):
 class PassLight(Strict):
     """Pass a light with a reason that stays on record."""
 
-    light: Literal["identity", "interchange", "shaft", "housing", "quantity"]
+    light: Literal[
+        "identity", "interchange", "shaft", "housing", "quantity", "clearance", "strip_down", "build", "stock"
+    ]  # fmt: skip
     facts_mark: str = Field(pattern=r"^[0-9a-f]{16}$", description="of the light as it was seen")
     reason: str = Field(min_length=8, max_length=300)
 

@@ -9,18 +9,21 @@ from ample.base import job_queries as jobs
 from ample.base.audit import record
 from ample.base.doer import Doer
 from ample.base.jobs import known_part
+from ample.base.records import PartHead
 from ample.core import exchange as x
+from ample.core.designation import title_of
 from ample.core.errors import AmpleError, BadInput, Conflict
 from ample.core.fits.rules import not_judged, not_judged_words
 from ample.core.operations.seats import advised_zones, clearance_left, seat_of
-from ample.core.parts import BearingSpec
+from ample.core.parts import BearingSpec, bearing_kinds
 from ample.core.sizes import Instrument, parse_length
 from ample.core.standards import limits
 from ample.shop.bench import queries as bench
 from ample.shop.bench.actions import known_item
-from ample.shop.catalogue.records import Item
+from ample.shop.bench.requirements import requirements_of
 from ample.shop.seats import queries
 from ample.shop.seats.records import (
+    FittedPart,
     SeatJudgement,
     SeatsAnswer,
     SeatSave,
@@ -35,14 +38,30 @@ SeatName = Literal["shaft", "housing"]
 SIDES: tuple[SeatName, ...] = ("shaft", "housing")
 
 
-def ordered_item(t: Transaction, part_id: int) -> Item | None:
-    """The bearing that would be fitted: the chosen replacement, else what the part is.
+def fitted_part(t: Transaction, part: PartHead) -> FittedPart | None:
+    """The bearing that would be fitted: the chosen replacement, else what must be had.
 
     A seal, ring or small part is not pressed to a zone and has no seats here.
     """
-    row = bench.match(t, part_id) or bench.identification(t, part_id)
-    item = known_item(t, row["item_id"]) if row else None
-    return item if item is not None and item.family == "bearing" else None
+    row = bench.match(t, part.part_id)
+    if row is not None:
+        item = known_item(t, row["item_id"])
+        spec, title, chosen = item.spec, item.marking, True
+    else:
+        wanted = requirements_of(t, [part]).get(part.part_id)
+        if wanted is None or wanted.spec is None:
+            return None
+        spec, title, chosen = wanted.spec, title_of(wanted), False
+    return as_fitted(spec, title, chosen) if isinstance(spec, BearingSpec) else None
+
+
+def as_fitted(spec: BearingSpec, title: str, chosen: bool) -> FittedPart:
+    """A bearing as Seats asks for it."""
+    return FittedPart(
+        title=title, chosen=chosen, size_text=spec.size_text, kind=spec.kind,
+        kind_words=bearing_kinds()[spec.kind].words, dimensions=spec.dimensions, d_mm=spec.d_mm, D_mm=spec.D_mm,
+        tolerance_class=spec.tolerance_class, spec=spec,
+    )  # fmt: skip
 
 
 def sheet_of(t: Transaction, part_id: int) -> tuple[SeatSheet, int]:
@@ -79,18 +98,16 @@ def seats_of(t: Transaction, part_id: int, instrument_of: InstrumentOf) -> Seats
     part = known_part(t, part_id)
     job = jobs.job_by_id(t, part.job_id)
     assert job is not None
-    item = ordered_item(t, part_id)
+    fitted = fitted_part(t, part)
     sheet, version = sheet_of(t, part_id)
-    judged = judge(item, sheet, instrument_of) if item else None
-    return SeatsAnswer(job=job, part=part, item=item, sheet=sheet, version=version, judged=judged)
+    judged = judge(fitted.spec, sheet, instrument_of) if fitted else None
+    return SeatsAnswer(job=job, part=part, fitted=fitted, sheet=sheet, version=version, judged=judged)
 
 
-def judge(item: Item, sheet: SeatSheet, instrument_of: InstrumentOf) -> SeatsJudged:
+def judge(spec: BearingSpec, sheet: SeatSheet, instrument_of: InstrumentOf) -> SeatsJudged:
     """Judge both seats as far as they are measured, and the clearance they leave; by the rules of the bearing's
     kind, or not at all.
     """
-    spec = item.spec
-    assert isinstance(spec, BearingSpec)
     why = not_judged(spec)
     if why is not None:
         return SeatsJudged(
@@ -172,10 +189,10 @@ def save_seats(
     t: Transaction, doer: Doer, part_id: int, save: SeatSave, instrument_of: InstrumentOf
 ) -> SeatsAnswer:
     """Keep a seat sheet; one made from an older version is refused with the newer one beside it."""
-    known_part(t, part_id, lock=True)
+    part = known_part(t, part_id, lock=True)
     row = queries.sheet(t, part_id, lock=True)
     before, version = sheet_of(t, part_id)
-    values = _checked(save.sheet, ordered_item(t, part_id))
+    values = _checked(save.sheet, fitted_part(t, part))
     if (row["version"] if row else 0) != save.version:
         raise Conflict(
             "changed_meanwhile",
@@ -201,14 +218,14 @@ def save_seats(
     return seats_of(t, part_id, instrument_of)
 
 
-def _checked(sheet: SeatSheet, item: Item | None) -> list[dict[str, object]]:
+def _checked(sheet: SeatSheet, fitted: FittedPart | None) -> list[dict[str, object]]:
     """The readings as rows; one that cannot be read, or a zone that does not exist, is refused."""
     rows: list[dict[str, object]] = []
     for side in SIDES:
         typed: SeatSide = getattr(sheet, side)
         if typed.zone:
             try:
-                size = (item.d_mm if side == "shaft" else item.D_mm) if item else 25.0
+                size = (fitted.d_mm if side == "shaft" else fitted.D_mm) if fitted else 25.0
                 limits(size, typed.zone)
             except BadInput as error:
                 raise BadInput(error.code, error.message, f"sheet.{side}.zone", error.hint) from error

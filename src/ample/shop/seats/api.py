@@ -6,6 +6,7 @@ from flask import Response
 from flask_openapi3 import APIBlueprint, Tag
 
 from ample.base.desk import ErrorAnswer, desk
+from ample.base.jobs import known_part
 from ample.base.records import PartPath
 from ample.base.rights import needs
 from ample.core.errors import BadInput
@@ -49,9 +50,9 @@ def judge(path: PartPath, body: SeatSheet) -> Response:
     """Judge a seat sheet as it is typed."""
 
     def work(t: Transaction) -> SeatsJudged:
-        item = actions.ordered_item(t, path.part_id)
-        if item is None:
+        fitted = actions.fitted_part(t, known_part(t, path.part_id))
+        if fitted is None:
             raise BadInput("not_identified", "This part has not been identified yet.", "part_id")
-        return actions.judge(item, body, todays_instruments(t))
+        return actions.judge(fitted.spec, body, todays_instruments(t))
 
     return desk().read(work)

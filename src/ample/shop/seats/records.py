@@ -9,7 +9,7 @@ from pydantic import BaseModel, Field
 from ample.base.records import JobHead, PartHead
 from ample.base.strict import Strict
 from ample.core.exchange import FittedClearanceAnswer, SeatAnswer, ZoneAdviceAnswer
-from ample.shop.catalogue.records import Item
+from ample.core.parts import BearingSpec
 
 
 class SeatSide(Strict):
@@ -59,12 +59,27 @@ class SeatsJudged(BaseModel):
     words: str = ""
 
 
+class FittedPart(BaseModel):
+    """The bearing that the seats are judged for: the replacement chosen, or what must be had."""
+
+    title: str
+    chosen: bool = Field(description="a replacement has been chosen; else what must be had")
+    size_text: str
+    kind: str
+    kind_words: str
+    dimensions: dict[str, float]
+    d_mm: float
+    D_mm: float
+    tolerance_class: str
+    spec: BearingSpec = Field(exclude=True)
+
+
 class SeatsAnswer(BaseModel):
     """The seats of a part."""
 
     job: JobHead
     part: PartHead
-    item: Item | None
+    fitted: FittedPart | None
     sheet: SeatSheet
     version: int
     judged: SeatsJudged | None

@@ -28,6 +28,7 @@ class TakeInSheet(Strict):
     since: str = Field(default="", max_length=60)
     lie_open_days: int | None = Field(default=None, ge=0, le=3650)
     access: Literal["cheap", "costly"] = "cheap"
+    units_alike: int = Field(default=1, ge=1, le=99, description="identical units on this job")
     planned: str = Field(default="", max_length=2000)
     note_next: str = Field(default="", max_length=2000)
     signs: list[Name] = Field(default_factory=list, max_length=80)

@@ -1,0 +1,77 @@
+"""An order as CSV: each family's sizes and attributes under their own names, and what it was ordered for."""
+
+from __future__ import annotations
+
+import csv
+import io
+import re
+
+from ample.core.parts.requirement import Requirement
+from ample.core.parts.specifying import attribute_values
+from ample.shop.orders.records import OrderLine, OrderSheet
+
+FIRST = ("order", "supplier", "job", "part", "marking", "maker", "family", "kind")
+LAST = (
+    "quantity", "price", "lead_days", "needed", "required", "required_sizes", "required_attributes", "arrangement",
+    "not_understood", "medium", "place", "differences", "unproven_and_passed", "cancelled",
+)  # fmt: skip
+
+
+def sheet_csv(found: OrderSheet) -> str:
+    """The order as CSV: one row an item; sizes in mm and attributes in columns of their own names."""
+    out = io.StringIO()
+    writer = csv.writer(out, lineterminator="\r\n", quoting=csv.QUOTE_NONNUMERIC)  # as RFC 4180 asks
+    rows = [_row(found, line) for line in found.lines]
+    own = [
+        dict.fromkeys(name for row in rows for name in row if name.endswith(end)) for end in ("_mm", "_as")
+    ]
+    names = [*FIRST, *own[0], *own[1], *LAST]
+    writer.writerow([name.removesuffix("_as") for name in names])
+    for row in rows:
+        writer.writerow([_harmless(row.get(name, "")) for name in names])
+    return out.getvalue()
+
+
+def _row(found: OrderSheet, line: OrderLine) -> dict[str, object]:
+    item, wanted = line.item, line.requirement
+    return {
+        "order": found.number, "supplier": found.supplier, "job": line.job_number, "part": line.part_name,
+        "marking": item.marking, "maker": item.maker, "family": item.family, "kind": item.kind,
+        **{name: f"{mm:g}" for name, mm in item.dimensions.items()},
+        **{f"{name}_as": value for name, value in attribute_values(item.spec).items()},
+        "quantity": line.quantity, "price": line.price, "lead_days": line.lead_days, "needed": line.needed,
+        "required": line.replaces,
+        **(_required(wanted) if wanted else {}),
+        "differences": "; ".join(f"{each.name}: {each.old} wanted, {each.new} ordered" for each in line.differences),
+        "unproven_and_passed": "; ".join(
+            f"{light.light}: {light.words} Passed by {light.passed_by}: {light.passed_reason}"
+            for light in line.lights if light.passed_reason
+        ),
+        "cancelled": line.withdrawn_reason or "",
+    }  # fmt: skip
+
+
+def _required(wanted: Requirement) -> dict[str, object]:
+    """What must be had, each value with its basis."""
+    return {
+        "required_sizes": "; ".join(f"{each.name}={each.mm:g} ({each.basis})" for each in wanted.dimensions),
+        "required_attributes": "; ".join(
+            f"{each.name}={each.value or '?'} ({each.basis})" for each in wanted.attributes
+        ),
+        "arrangement": wanted.arrangement,
+        "not_understood": " ".join(wanted.unread),
+        "medium": wanted.duty.medium,
+        "place": ", ".join(filter(None, (wanted.place.line, *wanted.place.neighbours))),
+    }
+
+
+_BREAK = re.compile(r"[\x00-\x1f\x7f\x85\u2028\u2029]+")
+# also where a spreadsheet that parts at semicolons or tabs would begin a cell
+_FORMULA = re.compile(r"(^\s*|[;|]\s*)([=+\-@＝＋－＠])")
+
+
+def _harmless(value: object) -> object:
+    """A text on one line, and one that a spreadsheet would run as a formula is quoted."""
+    if not isinstance(value, str):
+        return value
+    return _FORMULA.sub(r"\1'\2", _BREAK.sub(" ", value).strip())
