@@ -13,7 +13,7 @@ def test_the_keys_of_a_screen_are_listed(person):
     page.locator("h1").wait_for()
     page.get_by_role("button", name="keys").click()
     dialog = page.get_by_role("dialog")
-    expect(dialog).to_contain_text("this is it: to Match")
+    expect(dialog).to_contain_text("confirm it: to Match")
     expect(dialog).to_contain_text("next part in the tray")
     page.keyboard.press("Escape")
     expect(dialog).to_be_hidden()

@@ -40,7 +40,7 @@ def test_the_whole_way_by_keyboard_alone(person):
     expect(page.locator(".verdict h2").first).to_contain_text("Shaft")
     saved(page)
     keys.press("Control+Enter")
-    page.get_by_text("Gate shut").wait_for()
+    page.get_by_text("On hold").wait_for()
     expect(page.locator(".panel h2")).to_contain_text("6204")
     expect(page.locator(".panel")).to_contain_text("The housing has not been measured.")
 
@@ -66,7 +66,7 @@ def test_the_ladder_moves_while_one_types_and_focus_goes_where_it_is_worth_most(
     page.keyboard.type("17.96")
     expect(page.locator(".card.chosen .size")).to_have_text("25 × 52 × 18")
     page.keyboard.press("Enter")
-    expect(page.locator(":focus")).to_contain_text("This is it")
+    expect(page.locator(":focus")).to_contain_text("Confirm")
 
 
 def test_a_bad_reading_is_said_at_its_field_and_the_rest_is_ranked(person, make_part):

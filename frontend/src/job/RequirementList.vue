@@ -62,18 +62,20 @@ const sayable = (row: { basis: string; values: readonly unknown[] }): boolean =>
     >
       <dt>{{ row.words }}</dt>
       <dd>
-        <select
-          v-if="sayable(row)"
-          :value="said?.[row.name] ?? ''"
-          :name="row.name"
-          :aria-label="`${row.words}, as seen on the part`"
-          @change="emit('say', row.name, ($event.target as HTMLSelectElement).value)"
-        >
-          <option value="">
-            {{ row.basis === 'unknown' ? 'not known: look' : `${row.value || 'usual'}, assumed` }}
-          </option>
-          <option v-for="each in row.values" :key="each.value" :value="each.value">{{ each.words }}</option>
-        </select>
+        <span v-if="sayable(row)" class="say">
+          <b>{{ row.value || 'not known' }}</b> <i>{{ row.value ? BASIS[row.basis] : 'look' }} ▾</i>
+          <select
+            :value="said?.[row.name] ?? ''"
+            :name="row.name"
+            :aria-label="`${row.words}, as seen on the part`"
+            @change="emit('say', row.name, ($event.target as HTMLSelectElement).value)"
+          >
+            <option value="">not said</option>
+            <option v-for="each in row.values" :key="each.value" :value="each.value">
+              {{ each.words }}
+            </option>
+          </select>
+        </span>
         <template v-else>
           <b>{{ row.value }}</b> <i>{{ BASIS[row.basis] ?? row.basis }}</i>
         </template>
@@ -121,6 +123,23 @@ const sayable = (row: { basis: string; values: readonly unknown[] }): boolean =>
   background: var(--sheet);
   color: var(--ink);
   padding: 1px 3px;
+}
+/** The choices lie over the words, so that a value is as short as it is and a click anywhere opens them. */
+.say {
+  position: relative;
+  border-bottom: 1px dotted var(--faint);
+}
+.say:focus-within {
+  outline: 2px solid var(--action);
+  outline-offset: 2px;
+}
+.requirement .say :deep(select),
+.requirement .say select {
+  position: absolute;
+  inset: 0;
+  width: 100%;
+  opacity: 0;
+  cursor: pointer;
 }
 .open dt,
 .open dd,

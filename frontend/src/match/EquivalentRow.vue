@@ -21,6 +21,10 @@ const WORDS: Record<string, string> = {
   needs_change: 'unit must change',
   not_interchangeable: 'not interchangeable',
 }
+const contradicts = computed(() => props.equivalent.interchange.contradictions.length > 0)
+const mark = computed(() =>
+  contradicts.value ? 'does_not_hold' : (MARKS[props.equivalent.interchange.verdict] ?? ''),
+)
 const item = computed(() => props.equivalent.item)
 const best = computed(() => props.equivalent.offers[0])
 const differs = computed(() =>
@@ -34,7 +38,7 @@ const differs = computed(() =>
 
 <template>
   <div class="row" :class="{ now, long: item.marking.length > 14 }" role="option" :aria-selected="now">
-    <VerdictMark :state="MARKS[equivalent.interchange.verdict] ?? ''" :size="16" silent />
+    <VerdictMark :state="mark" :size="16" silent />
     <span class="main"
       ><b class="fig">{{ item.marking }}</b
       ><em

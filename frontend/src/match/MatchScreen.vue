@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, ref } from 'vue'
-import { useRoute, useRouter } from 'vue-router'
+import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { api, told, withKey, type Refusal, type Schemas } from '@/api/client'
 import PartSection from '@/drawing/PartSection.vue'
 import { partSize } from '@/drawing/sizes'
@@ -23,18 +23,27 @@ const refusal = ref<Refusal | null>(null)
 const at = ref(0)
 const compared = ref<number[]>([])
 const list = ref<HTMLElement | null>(null)
-/** Where an equivalent comes from, and what that is called; by size a bearing keeps its bore and outside alone. */
+const offered = ref<InstanceType<typeof OfferedBox> | null>(null)
+/** Where an equivalent comes from, and what that is called; what contradicts the old part stands last. */
 const GROUPS = [
   ['rule', 'the same, in other makers’ codes'],
   ['record', 'on record as fitted'],
   ['size', 'the same size, other attributes'],
+  ['other', 'not what the old part is known to be'],
 ] as const
 const OF_A_BEARING = 'the same bore and outside, other attributes'
+const contradicts = (each: Equivalent | undefined): boolean =>
+  Boolean(each?.interchange.contradictions.length)
 
 const groups = computed(() => {
   const m = match.value
   if (!m) return []
-  const rows: Record<string, Equivalent[]> = { rule: m.by_rule, record: m.by_record, size: m.by_size }
+  const rows: Record<string, Equivalent[]> = {
+    rule: m.by_rule,
+    record: m.by_record,
+    size: m.by_size.filter((each) => !contradicts(each)),
+    other: m.by_size.filter(contradicts),
+  }
   const bearing = (m.chosen?.family ?? 'bearing') === 'bearing'
   return GROUPS.map(([name, words]) => ({
     name,
@@ -42,6 +51,8 @@ const groups = computed(() => {
     rows: rows[name] ?? [],
   })).filter((group) => group.rows.length)
 })
+/** Of all that is listed nothing is what must be had: a supplier is asked. */
+const nothingMeets = computed(() => match.value !== null && all.value.every(contradicts))
 const all = computed(() => groups.value.flatMap((group) => group.rows))
 const current = computed(() => all.value[at.value])
 const columns = computed(() => {
@@ -111,6 +122,12 @@ useKeys([
   { key: 'ArrowUp', words: 'equivalent before', run: () => move(-1) },
   { key: ' ', words: 'space: put it beside the original (three at most)', run: beside },
   { key: 'Enter', words: 'take this one: to Seats', run: () => void choose() },
+  { key: 'o', words: 'what a supplier offers', run: () => offered.value?.focus() },
+  {
+    key: 'e',
+    words: 'enquiry sheet',
+    run: () => void router.push({ name: 'enquiry', params: route.params }),
+  },
 ])
 onMounted(load)
 </script>
@@ -143,7 +160,7 @@ onMounted(load)
           </div>
         </div>
         <CompareTable :original="match.marking" :columns="columns" :current="current?.item.item_id ?? 0" />
-        <OfferedBox :part-id="partId" />
+        <OfferedBox ref="offered" :part-id="partId" />
       </template>
     </section>
     <section class="offers" aria-label="equivalents">
@@ -155,6 +172,12 @@ onMounted(load)
         aria-label="equivalents"
         :aria-activedescendant="`eq-${current?.item.item_id}`"
       >
+        <p v-if="nothingMeets" class="none att">
+          <b>No catalogue item is what must be had.</b> Type what a supplier offers in the box, or
+          <RouterLink class="plain" :to="{ name: 'enquiry', params: route.params }"
+            >print an enquiry <kbd>e</kbd></RouterLink
+          >.
+        </p>
         <template v-for="group in groups" :key="group.name">
           <h2>{{ group.words }}</h2>
           <EquivalentRow
@@ -168,7 +191,6 @@ onMounted(load)
             @click="at = all.indexOf(each)"
           />
         </template>
-        <p v-if="match && !all.length" class="faint none">Nothing on the list has this bore and outside.</p>
         <p v-if="match?.by_size_more" class="faint none">{{ match.by_size_more }} more lie further off.</p>
       </div>
       <div class="foot">
@@ -179,7 +201,10 @@ onMounted(load)
           </template>
         </p>
         <button type="button" class="go" :disabled="!current" @click="choose">
-          <span>Take {{ current?.item.marking ?? '' }}: to Seats</span><kbd>Enter</kbd>
+          <span
+            >Take {{ current?.item.marking ?? ''
+            }}{{ contradicts(current) ? ' all the same' : ': to Seats' }}</span
+          ><kbd>Enter</kbd>
         </button>
       </div>
     </section>

@@ -7,6 +7,8 @@ import VerdictMark from '@/drawing/VerdictMark.vue'
 /** What a supplier offers, typed as he says it, held against what must be had. */
 const props = defineProps<{ partId: number }>()
 const text = ref('')
+const field = ref<HTMLInputElement | null>(null)
+defineExpose({ focus: () => field.value?.focus() })
 const live = useLive<string, Schemas['OfferedAnswer']>(
   () => text.value.trim() || null,
   (asked, signal) =>
@@ -34,8 +36,9 @@ const differing = computed(() => (judged.value?.attributes ?? []).filter((each) 
 <template>
   <section class="offered" aria-label="what a supplier offers">
     <label
-      >supplier offers
+      >supplier offers <kbd>o</kbd>
       <input
+        ref="field"
         v-model="text"
         name="offered"
         class="fig"

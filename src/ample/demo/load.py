@@ -19,7 +19,7 @@ from ample.demo.seal_trays import load_seal_trays
 from ample.demo.strip import demo_jobs, load_job, load_models
 from ample.shop.bench.actions import bench_of, choose_identity, identify_in_shop, request_of, save_bench
 from ample.shop.bench.matching import choose_match, matches_of
-from ample.shop.bench.records import BenchSave, BenchSheet, ChooseRequest
+from ample.shop.bench.records import BenchSave, BenchSheet, ChooseRequest, ConfirmRequest
 from ample.shop.calipers import queries as calipers
 from ample.shop.catalogue import imports, queries
 from ample.shop.catalogue.index import ShopIndex, build_index
@@ -261,7 +261,7 @@ def _seats(
 def _identify(t: Transaction, doer: Doer, part_id: int, index: ShopIndex, find: InstrumentOf) -> None:
     answer: IdentifyAnswer = identify_in_shop(index, _asked(t, part_id), find)
     best = answer.candidates[0].variants[0].key
-    choose_identity(t, doer, part_id, ChooseRequest(item_id=best, version=0), index, find)
+    choose_identity(t, doer, part_id, ConfirmRequest(item_id=best, version=0), index, find)
 
 
 def _asked(t: Transaction, part_id: int) -> IdentifyRequest:

@@ -156,14 +156,14 @@ def _unread(wanted: Sequence[str], offered: Sequence[str]) -> list[AttributeJudg
         else:
             words = f"“{text}” is marked on the old part and has no meaning here: ask the supplier what it stands for."
             found.append(AttributeJudgement(
-                f"“{text}”", "marked", "not marked", "unknown", words, "fits_with_differences", "by marking",
+                f"“{text}”", "with it", "without it", "unknown", words, "fits_with_differences", "by marking",
                 known="stated",
             ))  # fmt: skip
     for text in offered:
         if text.upper() not in {each.upper() for each in wanted}:
             words = f"“{text}” is marked on the offered part and has no meaning here: ask what it stands for."
             found.append(AttributeJudgement(
-                f"“{text}”", "not marked", "marked", "unknown", words, "fits_with_differences", "by marking",
+                f"“{text}”", "without it", "with it", "unknown", words, "fits_with_differences", "by marking",
                 known="stated",
             ))  # fmt: skip
     return found

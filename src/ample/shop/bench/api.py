@@ -10,7 +10,14 @@ from ample.base.records import PartPath
 from ample.base.rights import needs
 from ample.core.exchange import IdentifyAnswer, IdentifyRequest
 from ample.shop.bench import actions, matching
-from ample.shop.bench.records import BenchAnswer, BenchSave, ChooseRequest, ConfirmRequest, OfferedAnswer, OfferedRequest
+from ample.shop.bench.records import (
+    BenchAnswer,
+    BenchSave,
+    ChooseRequest,
+    ConfirmRequest,
+    OfferedAnswer,
+    OfferedRequest,
+)
 from ample.shop.bench.tools import bench_tools
 from ample.shop.catalogue.keeper import current_index
 from ample.shop.catalogue.records import MatchAnswer

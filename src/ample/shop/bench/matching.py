@@ -39,7 +39,9 @@ def matches_of(t: Transaction, part_id: int, index: ShopIndex) -> MatchAnswer:
     recorded = {
         item_id: said for item_id, said in recorded.items() if item_id in {i.item_id for i in by_record}
     }
-    by_rule = [item for item in same_size if item.spec == spec]
+    by_rule = [
+        item for item in same_size if item.spec == spec and not meets(wanted, item.spec).contradictions
+    ]
     taken = {item.item_id for item in by_rule} | set(recorded)
     others = [item for item in same_size if item.item_id not in taken]
     judged = [_equivalent(wanted, item, "size") for item in others]
