@@ -129,9 +129,11 @@ def test_what_can_be_seen_is_said_and_goes_with_the_part(person, make_part):
     page = person("Marl").go(f"/jobs/{number}/parts/{part}/bench")
     confirmed(page, number, part, {"bore": "25.0", "outside": "52.0", "width": "15.0"})
     expect(page.locator("dl.requirement")).to_contain_text("not known")
-    page.get_by_label("closure, as seen on the part").select_option("seal_two")
+    with page.expect_response(
+        lambda answer: answer.request.method == "PUT" and answer.url.endswith("/bench")
+    ):
+        page.get_by_label("closure, as seen on the part").select_option("seal_two")
     expect(page.locator("dl.requirement")).to_contain_text("contact seals, both sides")
-    expect(page.get_by_role("status")).to_contain_text("saved")
     page.keyboard.press("Control+Enter")
     page.get_by_role("listbox", name="equivalents").wait_for()
     expect(page.locator("dl.requirement")).to_contain_text("contact seals, both sides seen")
@@ -149,8 +151,11 @@ def test_a_fact_that_changes_after_ordering_says_so_on_the_order(person, make_pa
     page.keyboard.press("Control+Enter")
     expect(page.locator(".line.now")).to_contain_text("in place of TC 35x62x7 NBR")
     page.goto(page.url.split("/orders")[0] + f"/jobs/{number}/parts/{part}/bench")
-    page.locator("input[name=marking]").fill("TC 35x62x7 FKM")
-    expect(page.get_by_role("status")).to_contain_text("saved")
+    page.locator("input[name=marking]").wait_for()
+    with page.expect_response(
+        lambda answer: answer.request.method == "PUT" and answer.url.endswith("/bench")
+    ):
+        page.locator("input[name=marking]").fill("TC 35x62x7 FKM")
     page.goto(page.url.split("/jobs")[0] + f"/orders?part={part}")
     line = page.locator(".line.now")
     expect(line).to_contain_text("Changed since it was ordered: rubber NBR → FKM")
