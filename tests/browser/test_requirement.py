@@ -26,8 +26,8 @@ MARKS = [
     ),
     (
         "bearing", "7008 C P4 DB", {"bore": "40.0", "outside": "68.0"},
-        ["pieces matched pair, back to back marked", "contact angle 15° marked", "tolerance class 4 marked"],
-        "matched pair, back to back, contact angle 15°, tolerance class 4", True,
+        ["pieces matched pair, back to back marked", "contact angle 15° marked", "class 4 marked"],
+        "matched pair, back to back, contact angle 15°, class 4", True,
     ),
     ("o_ring", "8-222 cut backup ring", {"inside": "37.9"}, ["rubber not known"], "backup ring, cut once", True),
     ("hydraulic_seal", "U-CUP 1870-1125-375 PU", {"rod": "28.54"}, ["rubber PU marked"], "rubber PU", False),

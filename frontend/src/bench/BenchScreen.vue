@@ -71,6 +71,12 @@ const advised = computed(() =>
 const picked = computed(
   () => chosen.value?.variants.find((each) => each.key === variant.value) ?? chosen.value?.variants[0],
 )
+/** Drawn as it must be had; while nobody knows its closure, as the listed part. */
+const closure = computed(
+  () =>
+    answer.value?.requirement.attributes.find((each) => each.name === 'closure')?.value ||
+    (picked.value?.closure ?? 'open'),
+)
 const readings = computed(() =>
   Object.fromEntries(
     features.value.map((name) => [
@@ -227,7 +233,7 @@ onMounted(async () => {
           :family="family"
           :state="state"
           :size="drawn"
-          :closure="picked?.closure ?? 'open'"
+          :closure="closure"
           :known="known"
           :unit="hand.unit"
           :asked="asked"

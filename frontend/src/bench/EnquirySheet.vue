@@ -136,7 +136,7 @@ onMounted(async () => {
       <header>
         <div>
           <h1>Enquiry: {{ part?.part.name }}</h1>
-          <p>{{ kinds.kind(kind)?.words }} · {{ part?.part.surroundings }}</p>
+          <p>{{ [kinds.kind(kind)?.words, part?.part.surroundings].filter(Boolean).join(' · ') }}</p>
         </div>
         <p class="no fig">{{ job.state?.job.number }}</p>
       </header>

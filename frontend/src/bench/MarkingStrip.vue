@@ -18,13 +18,6 @@ const agreed = computed(() => {
   if (worn && top && props.answer?.readings.length) return `Marking and size agree on ${top.designation}.`
   return ''
 })
-const assumed = computed(() =>
-  (reading.value?.spans ?? [])
-    .filter((span) => span.certainty === 'assumed')
-    .slice(0, 2)
-    .map((span) => span.meaning)
-    .join('; '),
-)
 /** What it can still be, the likeliest left out: that one is spelled out beside the field. */
 const others = computed(() => {
   const names = (props.answer?.marking ?? []).map((each) => each.designation)
@@ -64,7 +57,7 @@ defineExpose({ focus: () => field.value?.focus() })
         v-else-if="marking && !reading && answer"
         class="att"
         >No known designation in it; it is kept as it is.</span
-      ><span class="faint">{{ assumed }}</span>
+      >
     </p>
   </div>
 </template>
@@ -99,6 +92,8 @@ defineExpose({ focus: () => field.value?.focus() })
   color: var(--hatch);
 }
 .said {
+  max-height: 92px;
+  overflow: auto;
   font-size: 14.5px;
   flex: 1;
   min-width: 120px;

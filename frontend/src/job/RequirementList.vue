@@ -63,7 +63,7 @@ const sayable = (row: { basis: string; values: readonly unknown[] }): boolean =>
       <dt>{{ row.words }}</dt>
       <dd>
         <span v-if="sayable(row)" class="say">
-          <b>{{ row.value || 'not known' }}</b> <i>{{ row.value ? BASIS[row.basis] : 'look' }} ▾</i>
+          <b>{{ row.value || 'not known' }}</b> <i>{{ row.value ? BASIS[row.basis] : 'look' }}</i>
           <select
             :value="said?.[row.name] ?? ''"
             :name="row.name"
@@ -111,6 +111,7 @@ const sayable = (row: { basis: string; values: readonly unknown[] }): boolean =>
   font-weight: 650;
 }
 .requirement i {
+  white-space: nowrap;
   font-style: normal;
   font-size: 13px;
   color: var(--faint);

@@ -251,8 +251,12 @@ def choose_identity(
 def _be_sure(judged: dict[str, Any], item: Item, sure: bool) -> None:
     """What is unlikely, does not fit or contradicts itself is asked once more, in words."""
     wanted: Requirement = from_json(judged["requirement"])
-    doubts = [f"The marking says {each.marked}, and you say {each.confirmed}." for each in wanted.clashes]
-    if judged["clash"] and judged["clash"] not in doubts:
+    doubts = [
+        f"The marking says {each.marked}, and you say {each.confirmed}."
+        for each in wanted.clashes
+        if not (each.name == "size" and judged["clash"])
+    ]
+    if judged["clash"]:
         doubts.append(judged["clash"])
     if judged["worst_sigmas"] is not None and judged["worst_sigmas"] > WORST_SIGMAS:
         doubts.append(
