@@ -102,7 +102,7 @@ def test_quantity_by_keys_moves_its_light(person):
     page.locator(".line.now .what").click()
     page.keyboard.press("+")
     expect(page.locator(".line.now .amount b")).to_have_text(str(int(before) + 1))
-    expect(page.locator(".panel")).to_contain_text("more than this place takes")
+    expect(page.locator(".panel")).to_contain_text("more than needed")
     page.keyboard.press("-")
     expect(page.locator(".line.now .amount b")).to_have_text(before)
 

@@ -114,6 +114,7 @@ def test_what_a_supplier_offers_is_held_against_what_must_be_had(person, make_pa
     confirmed(page, number, part, {"shaft": "34.97", "width": "7.0"})
     page.keyboard.press("Control+Enter")
     page.get_by_role("listbox", name="equivalents").wait_for()
+    page.locator(".offered input").wait_for()
     page.keyboard.press("o")
     page.keyboard.type("TC 35x62x7 NBR")
     said = page.locator(".offered [role=status]")

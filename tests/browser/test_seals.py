@@ -265,7 +265,7 @@ def test_the_place_of_a_ring_is_drawn_with_what_was_measured_of_it(person):
     drawing = page.get_by_role("img", name="in its place")
     expect(drawing).to_contain_text("groove bottom")
     expect(drawing).to_contain_text("50.60")
-    expect(page.locator(".places")).to_contain_text("The bottom of the groove was measured")
+    expect(page.locator(".places")).to_contain_text("The groove bottom 50.60 ±0.04 mm suits it")
     page.keyboard.press("b")
     page.wait_for_url("**/bench")
     expect(page.get_by_role("radio", name="seated")).to_have_attribute("aria-checked", "true")

@@ -2014,6 +2014,11 @@ export interface components {
         CautionsAnswer: {
             /** Cautions */
             cautions: components["schemas"]["CautionAnswer"][];
+            /**
+             * Not Understood
+             * @description of what is planned; it is not judged
+             */
+            not_understood: string[];
             /** Refused */
             refused: components["schemas"]["RefusalAnswer"][];
         };
@@ -5685,6 +5690,8 @@ export interface components {
             found_on_line: string[];
             job: components["schemas"]["JobHead"];
             model: components["schemas"]["UnitModel"] | null;
+            /** Not Understood */
+            not_understood: string[];
             /** Refused */
             refused: components["schemas"]["RefusalAnswer"][];
             sheet: components["schemas"]["TakeInSheet"];

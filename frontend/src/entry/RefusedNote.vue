@@ -2,12 +2,15 @@
 import type { Schemas } from '@/api/client'
 
 /** Dangerous or outdated practice, refused in words with what to do instead. */
-defineProps<{ refused: readonly Schemas['RefusalAnswer'][] }>()
+defineProps<{ refused: readonly Schemas['RefusalAnswer'][]; notUnderstood?: readonly string[] }>()
 </script>
 
 <template>
   <p v-for="each in refused" :key="each.practice" class="refused" role="alert">
     <b>Not like this: “{{ each.told_by }}”.</b> {{ each.why }} Instead: {{ each.instead }}
+  </p>
+  <p v-if="notUnderstood?.length" class="unread">
+    Not understood, so not judged: “{{ notUnderstood.join('”, “') }}”.
   </p>
 </template>
 
@@ -16,6 +19,10 @@ defineProps<{ refused: readonly Schemas['RefusalAnswer'][] }>()
   border-left: 4px solid var(--attention);
   padding-left: 10px;
   font-size: 14px;
+}
+.unread {
+  font-size: 14px;
+  color: var(--faint);
 }
 .refused b {
   color: var(--attention);

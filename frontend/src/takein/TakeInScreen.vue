@@ -103,6 +103,7 @@ onMounted(async () => {
         :model="answer?.model ?? null"
         :models="models"
         :refused="answer?.refused ?? []"
+        :not-understood="answer?.not_understood ?? []"
         @new-model="telling = true"
       />
       <section class="why" aria-label="signs and causes">

@@ -12,6 +12,7 @@ defineProps<{
   model: Schemas['UnitModel'] | null
   models: Schemas['UnitModel'][]
   refused: readonly Schemas['RefusalAnswer'][]
+  notUnderstood: readonly string[]
 }>()
 const emit = defineEmits<{ newModel: [] }>()
 const sheet = defineModel<TakeInSheet>({ required: true })
@@ -103,7 +104,7 @@ const alike = computed({
       >what is planned
       <textarea v-model="sheet.planned" name="planned" rows="2" maxlength="2000" />
     </label>
-    <RefusedNote :refused="refused" />
+    <RefusedNote :refused="refused" :not-understood="notUnderstood" />
     <label class="planned"
       >note for the next person<textarea
         v-model="sheet.note_next"

@@ -86,6 +86,7 @@ class CautionsAnswer(Answer):
 
     cautions: list[CautionAnswer]
     refused: list[RefusalAnswer]
+    not_understood: list[str] = Field(description="of what is planned; it is not judged")
 
 
 class InspectRequest(Request):

@@ -4,7 +4,7 @@ from ample.core.condition.causes import Cause, FoundCause, find_causes, known_si
 from ample.core.condition.cautions import Caution, Situation, cautions_for, known_units, known_words
 from ample.core.condition.inspection import Card, Verdict, card_of, inspect_part, known_cards
 from ample.core.condition.keeping import KeepAdvice, keep_advice
-from ample.core.condition.practice import Refusal, refused_practices
+from ample.core.condition.practice import PlannedPractice, Refusal, planned_practice, refused_practices
 
 __all__ = [
     "Card",
@@ -12,6 +12,7 @@ __all__ = [
     "Caution",
     "FoundCause",
     "KeepAdvice",
+    "PlannedPractice",
     "Refusal",
     "Situation",
     "Verdict",
@@ -24,5 +25,6 @@ __all__ = [
     "known_signs",
     "known_units",
     "known_words",
+    "planned_practice",
     "refused_practices",
 ]

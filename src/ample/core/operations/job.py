@@ -20,6 +20,7 @@ from ample.core.condition import (
     known_signs,
     known_units,
     known_words,
+    planned_practice,
     refused_practices,
 )
 from ample.core.condition.causes import known_causes
@@ -37,10 +38,12 @@ def causes(request: j.CausesRequest) -> j.CausesAnswer:
 
 def cautions(request: j.CautionsRequest) -> j.CautionsAnswer:
     """Gather the cautions of a situation, and refuse what is dangerous in what is planned."""
+    planned = planned_practice(request.planned)
     situation = Situation(request.unit, tuple(request.energies), tuple(request.fluids), tuple(request.works))
     return j.CautionsAnswer(
         cautions=[j.CautionAnswer.model_validate(each) for each in cautions_for(situation)],
-        refused=[j.RefusalAnswer.model_validate(each) for each in refused_practices(request.planned)],
+        refused=[j.RefusalAnswer.model_validate(each) for each in planned.refused],
+        not_understood=list(planned.not_understood),
     )
 
 

@@ -54,6 +54,7 @@ def take_in_of(t: Transaction, number: str) -> TakeInAnswer:
         causes=core.causes(j.CausesRequest(signs=signs, checked=dict(sheet.checked))),
         cautions=found.cautions,
         refused=found.refused,
+        not_understood=found.not_understood,
         acknowledged=job_queries.acknowledged(t, job.job_id),
         model=model_of(t, sheet.model),
         spares=spares_of(t, job.job_id, sheet.model, sheet.build, sheet.lie_open_days),

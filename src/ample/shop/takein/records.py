@@ -57,6 +57,7 @@ class TakeInAnswer(BaseModel):
     causes: CausesAnswer
     cautions: list[CautionAnswer]
     refused: list[RefusalAnswer]
+    not_understood: list[str]
     acknowledged: list[Acknowledged]
     model: UnitModel | None
     spares: list[KnownSpare]
