@@ -1988,6 +1988,11 @@ export interface components {
             limit: number;
             /** Signs */
             signs?: string[];
+            /**
+             * Unit
+             * @default other
+             */
+            unit: string;
         };
         /**
          * CautionAnswer
@@ -2027,6 +2032,11 @@ export interface components {
          * @description What is there: unit, stored energies, fluids, work to be done, and what is planned in words.
          */
         CautionsRequest: {
+            /**
+             * Duties
+             * @description what depends on the unit
+             */
+            duties?: string[];
             /** Energies */
             energies?: string[];
             /** Fluids */
@@ -2212,7 +2222,7 @@ export interface components {
              * Verdict
              * @enum {string}
              */
-            verdict: "reuse" | "regrease" | "dress" | "move_lip" | "sleeve" | "machine_shop" | "replace" | "reclaim";
+            verdict: "reuse" | "regrease" | "dress" | "move_lip" | "sleeve" | "machine_shop" | "replace" | "reclaim" | "ask_supplier";
         };
         /**
          * Decision
@@ -2262,7 +2272,7 @@ export interface components {
              * Verdict
              * @enum {string}
              */
-            verdict: "reuse" | "regrease" | "dress" | "move_lip" | "sleeve" | "machine_shop" | "replace" | "reclaim";
+            verdict: "reuse" | "regrease" | "dress" | "move_lip" | "sleeve" | "machine_shop" | "replace" | "reclaim" | "ask_supplier";
         };
         /**
          * DecodeAnswer
@@ -5729,6 +5739,11 @@ export interface components {
             checked?: {
                 [key: string]: "found" | "cleared";
             };
+            /**
+             * Duties
+             * @description what depends on the unit
+             */
+            duties?: string[];
             /** Energies */
             energies?: string[];
             /** Fluids */
@@ -5775,6 +5790,8 @@ export interface components {
              * @default
              */
             since: string;
+            /** Spares */
+            spares?: components["schemas"]["TypedSpare"][];
             /**
              * Symptom
              * @default
@@ -5911,6 +5928,19 @@ export interface components {
              * @enum {string}
              */
             unit: "mm" | "in";
+        };
+        /**
+         * TypedSpare
+         * @description A part that somebody says the unit will need: a marking, a size or a name.
+         */
+        TypedSpare: {
+            /** Name */
+            name: string;
+            /**
+             * Quantity
+             * @default 1
+             */
+            quantity: number;
         };
         /**
          * UnitAnswer

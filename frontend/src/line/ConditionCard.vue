@@ -15,10 +15,9 @@ function answer(question: string, value: string): void {
   else rest[question] = value
   emit('patch', { findings: rest })
 }
+/** A length as it is said: 0.25, 10 thou, 0.01 in; what cannot be read the core says at the field. */
 function typed(question: string, event: Event): void {
-  const text = (event.target as HTMLInputElement).value.replace(',', '.').trim()
-  const value = Number(text)
-  if (!text || (Number.isFinite(value) && value >= 0 && value <= 500)) answer(question, text)
+  answer(question, (event.target as HTMLInputElement).value.trim())
 }
 </script>
 
@@ -55,7 +54,7 @@ function typed(question: string, event: Event): void {
           :value="found[each.question] ?? ''"
           @change="typed(each.question, $event)"
         />
-        mm</label
+        mm, thou or in</label
       >
     </div>
   </section>

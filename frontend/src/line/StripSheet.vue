@@ -73,8 +73,22 @@ function notes(part: LinePart): string[] {
   if (part.note) found.push(part.note)
   return found
 }
+/** The order in which it goes back: the last off is the first on; the numbers stay those of the strip-down. */
+const back = ref(route.query.order === 'back')
+function inOrder(key: string): { part: LinePart; no: number }[] {
+  const off = [...along(sheet.value, key), ...beside(sheet.value, key)].map((part, i) => ({
+    part,
+    no: i + 1,
+  }))
+  return back.value ? off.reverse() : off
+}
+function turn(): void {
+  back.value = !back.value
+  void router.replace({ query: back.value ? { order: 'back' } : {} })
+}
 const print = (): void => window.print()
 useKeys([
+  { key: 'r', words: 'in the order in which it goes back', run: turn },
   { key: 'p', words: 'print', run: print },
   {
     key: 'Escape',
@@ -141,7 +155,8 @@ onMounted(async () => {
         <h2>
           {{ each.name }}
           <span class="faint"
-            >off in this order from the left; {{ each.inside || 'nothing said' }} inside</span
+            >{{ back ? 'back in this order' : 'off in this order from the left' }};
+            {{ each.inside || 'nothing said' }} inside</span
           >
         </h2>
         <LineDrawing
@@ -171,8 +186,8 @@ onMounted(async () => {
             </tr>
           </thead>
           <tbody>
-            <tr v-for="(part, i) in [...along(sheet, each.key), ...beside(sheet, each.key)]" :key="part.key">
-              <td class="fig">{{ i + 1 }}</td>
+            <tr v-for="{ part, no } in inOrder(each.key)" :key="part.key">
+              <td class="fig">{{ no }}</td>
               <td>
                 {{ (part.quantity ?? 1) > 1 ? `${part.quantity} × ` : ''
                 }}<b>{{ part.name || trade.kindWords(part.kind) }}</b
@@ -212,6 +227,9 @@ onMounted(async () => {
     </div>
     <div class="keys">
       <button type="button" class="go" @click="print"><span>Print</span><kbd>p</kbd></button>
+      <button type="button" class="plain" @click="turn">
+        {{ back ? 'in the order it came off' : 'in the order it goes back' }} <kbd>r</kbd>
+      </button>
       <a class="plain" :href="`/api/jobs/${number}/file`" download>job as a file</a>
     </div>
   </main>

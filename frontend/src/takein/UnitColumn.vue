@@ -21,6 +21,7 @@ const LISTS = [
   ['energy', 'energies', 'stored in it'],
   ['fluid', 'fluids', 'what is in it'],
   ['work', 'works', 'to be done'],
+  ['duty', 'duties', 'what depends on it'],
 ] as const
 const ACCESS = [
   { name: 'cheap', words: 'cheap' },
@@ -43,6 +44,23 @@ const days = computed({
     sheet.value.lie_open_days = text.trim() === '' || !(value >= 0 && value <= 3650) ? null : value
   },
 })
+const TIMES = /^\s*(\d{1,3})\s*[x×*]\s+(\S.*)$/i
+const spares = computed(() =>
+  sheet.value.spares
+    .map((each) => ((each.quantity ?? 1) > 1 ? `${each.quantity} x ${each.name}` : each.name))
+    .join('\n'),
+)
+function needs(event: Event): void {
+  const rows = (event.target as HTMLTextAreaElement).value.split('\n').map((row) => row.trim())
+  sheet.value.spares = rows
+    .filter((row) => row.length > 1)
+    .slice(0, 60)
+    .map((row) => {
+      const times = TIMES.exec(row)
+      const name = (times?.[2] ?? row).slice(0, 80)
+      return { name, quantity: times ? Math.max(1, Number(times[1])) : 1 }
+    })
+}
 /** How many of them are on this job: what one needs is ordered for all. */
 const alike = computed({
   get: () => String(sheet.value.units_alike),
@@ -100,6 +118,10 @@ const alike = computed({
       :chosen="sheet[list]"
       @toggle="sheet[list] = toggled(sheet[list], $event)"
     />
+    <label class="planned"
+      >parts it will need, one a line
+      <textarea :value="spares" name="spares" rows="2" placeholder="2 x 30206" @change="needs" />
+    </label>
     <label class="planned"
       >what is planned
       <textarea v-model="sheet.planned" name="planned" rows="2" maxlength="2000" />

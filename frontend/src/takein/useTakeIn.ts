@@ -22,6 +22,8 @@ const EMPTY: TakeInSheet = {
   energies: [],
   fluids: [],
   works: [],
+  duties: [],
+  spares: [],
   checked: {},
 }
 

@@ -15,6 +15,7 @@ Findings = dict[Name, Annotated[str, Field(max_length=30)]]
 class CausesRequest(Request):
     """Symptoms and evidence, and what checks have shown so far."""
 
+    unit: Name = "other"
     signs: list[Name] = Field(default_factory=list, max_length=80)
     checked: dict[Name, Name] = Field(default_factory=dict, max_length=60)
     limit: int = Field(default=6, ge=1, le=40)
@@ -58,6 +59,7 @@ class CautionsRequest(Request):
     energies: list[Name] = Field(default_factory=list, max_length=20)
     fluids: list[Name] = Field(default_factory=list, max_length=20)
     works: list[Name] = Field(default_factory=list, max_length=20)
+    duties: list[Name] = Field(default_factory=list, max_length=10, description="what depends on the unit")
     planned: str = Field(default="", max_length=2000)
 
 

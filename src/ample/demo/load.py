@@ -30,7 +30,8 @@ from ample.shop.orders.records import AddLine, PassLight
 from ample.shop.people.keeping import add_demo_person
 from ample.shop.seats.actions import save_seats
 from ample.shop.seats.records import SeatSave, SeatSheet
-from ample.shop.takein.actions import acknowledge, open_unit, take_in_of
+from ample.shop.takein.actions import acknowledge, open_unit, save_take_in, take_in_of
+from ample.shop.takein.records import TakeInSave
 from ample.store import Database, Transaction
 
 PEOPLE = (
@@ -138,7 +139,9 @@ def _jobs(t: Transaction, bench: Doer) -> None:
 def _job(t: Transaction, doer: Doer, number: str, new: NewJob) -> None:
     job = open_unit(t, doer, new)
     jobs.set_number(t, job.job_id, number)
-    for caution in take_in_of(t, number).cautions:
+    taken = take_in_of(t, number)
+    said = taken.sheet.model_copy(update={"duties": ["none"]})
+    for caution in save_take_in(t, doer, number, TakeInSave(version=taken.version, sheet=said)).cautions:
         if caution.stage == "strip":
             acknowledge(t, doer, number, caution.caution)
 

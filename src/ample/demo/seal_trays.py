@@ -11,7 +11,8 @@ from ample.base.records import NewJob, NewPart
 from ample.core.exchange import FamilyName
 from ample.shop.bench.actions import save_bench
 from ample.shop.bench.records import BenchSave, BenchSheet
-from ample.shop.takein.actions import acknowledge, open_unit, take_in_of
+from ample.shop.takein.actions import acknowledge, open_unit, save_take_in, take_in_of
+from ample.shop.takein.records import TakeInSave
 from ample.store import Transaction
 
 
@@ -243,6 +244,7 @@ TRAYS = (
             symptom="weeps at the gland and creeps",
         ),
         CYLINDER,
+        "gate",
     ),
     (
         "0417",
@@ -253,16 +255,19 @@ TRAYS = (
             symptom="drips from the weep hole, bearing dry",
         ),
         PUMP,
+        "fire",
     ),
 )
 
 
 def load_seal_trays(t: Transaction, doer: Doer) -> None:
     """Two jobs with ten parts each."""
-    for number, new, parts in TRAYS:
+    for number, new, parts, duty in TRAYS:
         job = open_unit(t, doer, new)
         jobs.set_number(t, job.job_id, number)
-        for caution in take_in_of(t, number).cautions:
+        taken = take_in_of(t, number)
+        said = taken.sheet.model_copy(update={"duties": [duty]})
+        for caution in save_take_in(t, doer, number, TakeInSave(version=taken.version, sheet=said)).cautions:
             if caution.stage == "strip":
                 acknowledge(t, doer, number, caution.caution)
         for part in parts:

@@ -212,7 +212,7 @@ def _winch() -> DemoJob:
         "0409", 4,
         NewJob(title="Paddle-gear winch", unit="winch", owner="Marl Top Lock", model="PW 12 paddle winch",
                symptom="drips oil at the worm shaft when it has run an hour; stiff since the autumn", lie_open_days=7),
-        {"build": "A", "serial": "0312", "since": "about eight weeks", "access": "costly", "plate": "worm 1:24, oil 0.6 l",
+        {"duties": ["gate"], "build": "A", "serial": "0312", "since": "about eight weeks", "access": "costly", "plate": "worm 1:24, oil 0.6 l",
          "signs": ["leak_shaft", "fluid_oil", "when_warm", "track_grooved"], "works": ["old_gasket", "heat"],
          "planned": "Drain, lift off, strip the worm shaft, heat the tapers to 100 °C to fit.",
          "note_next": "The breather under the name plate was painted over: it is the first thing to look at."},
@@ -252,7 +252,7 @@ def _cylinder() -> DemoJob:
         "0410", 11,
         NewJob(title="Sluice cylinder", unit="cylinder", owner="Nether Sluice", model="SC 50 sluice cylinder",
                symptom="gate creeps down overnight, oil on the rod; worse since the hoses were renewed", lie_open_days=14),
-        {"build": "1", "since": "three weeks", "access": "costly", "serial": "1994/07", "plate": "160 bar, bore 50, rod 28",
+        {"duties": ["gate"], "build": "1", "since": "three weeks", "access": "costly", "serial": "1994/07", "plate": "160 bar, bore 50, rod 28",
          "signs": ["leak_rod", "fluid_oil", "pressure_lost", "after_work", "slow", "ring_nibbled", "wrong_way"],
          "energies": ["pressure", "raised_load", "accumulator"], "works": ["press"], "checked": {"hoses_reversed": "found"},
          "planned": "Pin the gate, let the pressure off, pull the rod.", "note_next": "Both hoses are tagged now: A is lift."},
@@ -286,7 +286,7 @@ def _thruster() -> DemoJob:
         "0411", 2,
         NewJob(title="Bow-thruster leg", unit="thruster", owner="workboat Reedwarbler", model="BT 30 bow thruster",
                symptom="oil in the leg turns milky within a week; growls under load", lie_open_days=5),
-        {"build": "late", "since": "since the slipway wash", "access": "costly", "plate": "24 V, 3 kW, ratio 1.7",
+        {"duties": ["hull"], "build": "late", "since": "since the slipway wash", "access": "costly", "plate": "24 V, 3 kW, ratio 1.7",
          "signs": ["oil_milky", "noise_rumble", "after_washing", "corrosion_spot", "lip_hard"], "works": ["lift", "solvent"],
          "planned": "Wash the leg out with petrol and blow it dry.", "note_next": "Ask for a slinger before it goes back."},
         [
@@ -347,7 +347,7 @@ def _capstan() -> DemoJob:
     return DemoJob(
         "0413", 6,
         NewJob(title="Capstan drive shaft", unit="drive_shaft", owner="Marl Basin", symptom="clicks once a turn and shakes at speed", lie_open_days=10),
-        {"since": "since the motor was re-set", "access": "cheap", "signs": ["noise_click", "vibration", "after_work", "needles_lost", "grease_black"],
+        {"duties": ["none"], "since": "since the motor was re-set", "access": "cheap", "signs": ["noise_click", "vibration", "after_work", "needles_lost", "grease_black"],
          "energies": ["electricity", "raised_load"], "works": ["press", "lift"],
          "planned": "Press the cups out, count the needles.", "note_next": "The motor feet had no shims left under them."},
         [

@@ -44,6 +44,9 @@ SLIPS = [
     ("bevel_off_load", "wrong", [part("clip", "circlip", left="flat", right="bevelled", left_at="load")], [part("clip", "circlip", left="bevelled", right="flat", left_at="load")]),
     ("left_hand", "loud", [part("nutt", "nut", fastener={"hand": "left"})], [part("nutt", "nut", fastener={"hand": "right"})]),
     ("locker_and_anti_seize", "wrong", [part("bolt", "screw", fastener={"compound": "both"})], [part("bolt", "screw", fastener={"compound": "locker"})]),
+    ("torque_too_much", "wrong", [part("bolt", "screw", fastener=HELD | {"thread": "1/4-20", "torque": 95, "torque_unit": "ft-lb"})], [part("bolt", "screw", fastener=HELD | {"thread": "1/4-20", "torque": 8, "torque_unit": "ft-lb"})]),
+    ("torque_over_usual", "ask", [part("bolt", "screw", fastener=HELD | {"thread": "M6", "torque": 23})], [part("bolt", "screw", fastener=HELD | {"thread": "M6", "torque": 10})]),
+    ("cone_outward", "wrong", [part("cupp", "taper_cup", right="wide"), part("cone", "taper_cone", left="wide")], [part("cupp", "taper_cup", right="wide"), part("cone", "taper_cone", right="wide")]),
     ("torque_too_much", "wrong", [part("bolt", "screw", fastener=HELD | {"torque": 90})], [part("bolt", "screw", fastener=HELD)]),
     ("torque_too_much", "wrong", [part("bolt", "screw", fastener=HELD | {"torque": 50, "torque_unit": "ft-lb"})], [part("bolt", "screw", fastener=HELD | {"torque": 200, "torque_unit": "in-lb"})]),
     ("torque_without_source", "ask", [part("bolt", "screw", fastener=HELD | {"torque_source": ""})], [part("bolt", "screw", fastener=HELD)]),
@@ -155,3 +158,24 @@ def test_a_step_that_cannot_be_its_seat_does_not_go_with_it():
 def test_a_line_that_is_not_whole_is_refused(wrong):
     with pytest.raises(ValueError, match=r".+"):
         LineSheet.model_validate(wrong)
+
+
+def test_a_backup_ring_with_faces_unsaid_is_left_alone_where_pressure_is_on_both_sides():
+    line = LINE | {"inside": "pressure", "left_end": "pressure", "right_end": "pressure"}
+    rings = [part("back", "backup_ring"), part("ring", "o_ring")]
+    assert "backup_on_pressure" not in codes(sheet(*rings, line=line))
+    assert "backup_on_pressure" not in codes(sheet(*reversed(rings), line=line))
+
+
+def test_depths_are_taken_as_they_are_said():
+    from ample.core.assembly.findings import findings_mm
+    from ample.core.condition import inspect_part
+    from ample.core.errors import BadInput
+
+    for typed in ("10 thou", "0.25", "0,25 mm", "0.01 in"):
+        found = findings_mm("shaft", {"track": "felt", "depth_mm": typed, "room": "yes"})
+        assert float(found["depth_mm"]) == pytest.approx(0.25, abs=0.005)
+        assert inspect_part("shaft", found).verdict == "move_lip"
+    with pytest.raises(BadInput) as refused:
+        findings_mm("shaft", {"depth_mm": "rather deep"})
+    assert refused.value.field == "findings.depth_mm"

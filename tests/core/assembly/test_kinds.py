@@ -39,6 +39,24 @@ def test_recommended_torque_is_accepted_and_double_is_not(thread, recommended):
     assert recommended < most_torque_nm(thread) < 2 * recommended
 
 
+# Grade 8 zinc-plated or dry, K 0.2: what tables of the trade recommend, 75 % of proof, ft-lb (common practice, rounded).
+UNIFIED = [
+    ("1/4-20", 12),
+    ("5/16-18 UNC", 24),
+    ("3/8-16", 44),
+    ("1/2-13", 106),
+    ("1/2-20 UNF", 120),
+    ("#10-32", 5),
+]
+
+
+@pytest.mark.parametrize(("thread", "recommended"), UNIFIED)
+def test_what_is_recommended_for_an_inch_screw_is_three_quarters_of_the_most(thread, recommended):
+    most = most_torque_nm(thread) / 1.3558179483
+    assert recommended == pytest.approx(0.75 * most, rel=0.12)
+    assert most_torque_nm(thread, strongest=False) < most_torque_nm(thread)
+
+
 @pytest.mark.parametrize("thread", ["", "1/2 UNF", "M1", "M8x9", "left-hand"])
 def test_other_threads_are_not_judged(thread):
     assert most_torque_nm(thread) is None

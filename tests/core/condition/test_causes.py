@@ -38,6 +38,24 @@ def test_every_way_to_be_at_fault_outside_is_known():
     assert {each.outside_kind for each in known_causes().values() if each.outside_kind} == set(OUTSIDE_KINDS)
 
 
+# A sign, a unit that has no such thing, and what is not its fault there (walked; common practice).
+NOT_THERE = [
+    ("motor", ["noise_rumble", "after_washing"], "cavitation"),
+    ("motor", ["seal_blown_out", "wrong_way", "after_work"], "hoses_reversed"),
+    ("spindle", ["seal_blown_out", "leak_shaft"], "return_blocked"),
+    ("cylinder", ["noise_squeal", "heat"], "belt_tight"),
+]
+
+
+@pytest.mark.parametrize(("unit", "signs", "cause"), NOT_THERE)
+def test_what_a_unit_does_not_have_is_hardly_its_fault(unit, signs, cause):
+    of_unit = {each.cause: each.weight for each in find_causes(signs, limit=99, unit=unit)}
+    of_any = {each.cause: each.weight for each in find_causes(signs, limit=99)}
+    if cause in of_any:
+        assert of_unit[cause] < 0.1 * of_any[cause]
+    assert find_causes(signs, unit=unit)[0].cause != cause
+
+
 def test_a_cleared_check_takes_a_cause_down_and_a_found_one_takes_it_up():
     signs = ["leak_shaft", "when_warm", "track_grooved"]
     first, second = find_causes(signs)[:2]

@@ -18,7 +18,11 @@ WANTED = [
     (Situation("other", works=("burnt",)), "fluoro", "specialist"),
     (Situation("other", works=("old_gasket",)), "asbestos", "licensed asbestos"),
     (Situation("winch"), "winch_load", ""),
-    (Situation("thruster"), "water_entry", "responsible"),
+    (Situation("thruster", duties=("hull",)), "water_entry", "responsible"),
+    (Situation("pump", duties=("fire",)), "pump_start", "fire officer"),
+    (Situation("cylinder", duties=("gate",)), "over_water", "responsible"),
+    (Situation("other", duties=("people",)), "people", "responsible"),
+    (Situation("pump"), "depends", ""),
     (Situation("engine", energies=("spring",)), "spring", ""),
     (Situation("other", works=("press",)), "press", ""),
     (Situation("other", works=("drive",)), "hammer", ""),
@@ -36,12 +40,19 @@ def test_a_situation_shows_its_caution_and_who_must_be_licensed(situation, cauti
 def test_every_caution_is_reached_by_some_situation():
     every = [Situation(unit) for unit in known_units()]
     names = {
-        kind: tuple(name for k, name in known_words() if k == kind) for kind in ("energy", "fluid", "work")
+        kind: tuple(name for k, name in known_words() if k == kind)
+        for kind in ("energy", "fluid", "work", "duty")
     }
-    every.append(Situation("other", names["energy"], names["fluid"], names["work"]))
+    every.append(Situation("other", names["energy"], names["fluid"], names["work"], names["duty"]))
     assert {each.caution for situation in every for each in cautions_for(situation)} == {
         each.caution for each in known_cautions()
     }
+
+
+@pytest.mark.parametrize("duty", ["none", "gate", "hull", "people"])
+def test_a_pump_that_protects_from_no_fire_calls_for_no_fire_officer(duty):
+    found = {each.caution for each in cautions_for(Situation("pump", duties=(duty,)))}
+    assert not found & {"pump_start", "depends"}
 
 
 def test_isolation_comes_with_every_unit():

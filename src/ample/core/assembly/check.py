@@ -169,7 +169,7 @@ def _backup(place: _Place) -> Iterator[Contradiction]:
         return
     for side, other in (("left", "right"), ("right", "left")):
         ring = place.beside(other)
-        if ring is not None and ring.kind in ("o_ring", "piston_seal") and place.sees(side) == "pressure":
+        if ring is not None and ring.kind in ("o_ring", "piston_seal") and _only_there(place, side, other):
             yield Contradiction(
                 "backup_on_pressure", "wrong", place.part.key,
                 "The backup ring stands between the pressure and the ring.",
@@ -177,11 +177,26 @@ def _backup(place: _Place) -> Iterator[Contradiction]:
             )  # fmt: skip
 
 
+def _only_there(place: _Place, side: str, other: str) -> bool:
+    """Whether the pressure is known to stand on that side: it is said, or worked out to be on no other."""
+    said = {name: getattr(place.part, name).looks_at for name in (side, other)}
+    if any(said.values()):
+        return bool(said[side] == "pressure")
+    return place.sees(side) == "pressure" and place.sees(other) != "pressure"
+
+
 def _cup(place: _Place) -> Iterator[Contradiction]:
-    """A taper's cup takes its cone from the wide end."""
+    """A taper's cup takes its cone from the wide end, and the cone goes in with its narrow end."""
     if place.part.kind not in ("taper_cup", "taper_cone"):
         return
     side = place.side_with("wide")
+    if place.part.kind == "taper_cone" and side:
+        mate = place.beside(side)
+        if mate is not None and mate.kind == "taper_cup":
+            yield Contradiction(
+                "cone_outward", "wrong", place.part.key, "The cone's wide end looks toward its cup.",
+                "A cone goes into its cup with the narrow end.",
+            )  # fmt: skip
     if place.part.kind == "taper_cup" and side:
         other = "right" if side == "left" else "left"
         mate = place.beside(other)
@@ -268,12 +283,20 @@ def _held(part: LinePart) -> Iterator[Contradiction]:
         )  # fmt: skip
     if held.torque is not None:
         most, asked = most_torque_nm(held.thread), torque_nm(held.torque, held.torque_unit)
+        usual = most_torque_nm(held.thread, strongest=False)
         if most is not None and asked > most:
             yield Contradiction(
                 "torque_too_much", "wrong", part.key,
-                f"{asked:.0f} N·m on {held.thread}: even class 12.9 yields at about {most:.0f} N·m.",
+                f"{asked:.0f} N·m on {held.thread}: even the strongest usual screw yields at about {most:.0f} N·m.",
                 "Torque is often mistaken between in-lb, ft-lb and N·m: look at the source again.",
-                "ISO 898-1:2013 (from memory), nut factor 0.2",
+                "ISO 898-1:2013, SAE J429 (from memory), nut factor 0.2",
+            )  # fmt: skip
+        elif usual is not None and asked > usual:
+            yield Contradiction(
+                "torque_over_usual", "ask", part.key,
+                f"{asked:.0f} N·m on {held.thread}: a usual screw (8.8, grade 5) yields at about {usual:.0f} N·m.",
+                "Read the marks on its head before it is tightened so far.",
+                "ISO 898-1:2013, SAE J429 (from memory), nut factor 0.2",
             )  # fmt: skip
         elif not held.torque_source:
             yield Contradiction(

@@ -13,6 +13,7 @@ from ample.core.tables import read_table
 
 HERE = Path(__file__).parent
 STRENGTHS = {"strong": 8.0, "some": 3.0, "weak": 1.6, "against": 0.4}
+NOT_OF_THIS_UNIT = 0.02  # what such a unit does not have is hardly its fault
 CHECKED = {"found": 25.0, "cleared": 0.05}
 LIES = ("outside", "fitting", "seat", "part")
 OUTSIDE_KINDS = (
@@ -26,6 +27,7 @@ OUTSIDE_KINDS = (
     "electrical current through the bearing",
     "vibration",
     "water and dirt",
+    "ran dry",
 )
 
 
@@ -61,6 +63,7 @@ class Cause:
     check: str
     change: str
     rules: tuple[Rule, ...]
+    units: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True)
@@ -116,25 +119,28 @@ def known_causes() -> dict[str, Cause]:
         cause: Cause(
             cause, row["words"], row["lies"], row["outside_kind"], float(row["share"]),
             row["check"], row["change"], tuple(rules[cause]),
+            tuple(unit for unit in row["units"].split("|") if unit),
         )
         for cause, row in rows.items()
     }  # fmt: skip
 
 
 def find_causes(
-    signs: Sequence[str], checked: Mapping[str, str] | None = None, limit: int = 8
+    signs: Sequence[str], checked: Mapping[str, str] | None = None, limit: int = 8, unit: str = "other"
 ) -> tuple[FoundCause, ...]:
     """Rank the causes that the signs speak for.
 
     Formula: weight ∝ share · ∏ factor, with factor 8 (strong), 3 (some), 1.6 (weak) or 0.4
     (against) for each sign that a rule of the cause names, 25 when its check was found so and
-    0.05 when the check cleared it; weights of all causes add up to 1. They rank; they are no
+    0.05 when the check cleared it, 0.02 for what a unit of this kind does not have (hoses, belts, suction);
+    weights of all causes add up to 1. They rank; they are no
     measured frequencies.
 
     Args:
         signs: Names of symptoms and evidence (`known_signs`).
         checked: Results of checks by cause: "found" or "cleared".
         limit: How many causes at most, 1 and up.
+        unit: The kind of unit; `other` can have every cause.
 
     Returns:
         The causes that at least one sign or check speaks for, likeliest first; none without signs.
@@ -152,7 +158,7 @@ def find_causes(
     results = dict(checked or {})
     given = list(dict.fromkeys(signs))
     _check(given, results)
-    weights = {cause.cause: _weight(cause, given, results) for cause in known_causes().values()}
+    weights = {cause.cause: _weight(cause, given, results, unit) for cause in known_causes().values()}
     total = sum(weights.values())
     found = [
         FoundCause(
@@ -179,10 +185,12 @@ def _check(signs: list[str], results: dict[str, str]) -> None:
             )
 
 
-def _weight(cause: Cause, signs: list[str], results: dict[str, str]) -> float:
+def _weight(cause: Cause, signs: list[str], results: dict[str, str], unit: str) -> float:
     factors = [STRENGTHS[rule.strength] for rule in cause.rules if rule.sign in signs]
     if cause.cause in results:
         factors.append(CHECKED[results[cause.cause]])
+    if cause.units and unit not in cause.units:
+        factors.append(NOT_OF_THIS_UNIT)
     return cause.share * math.prod(factors)
 
 

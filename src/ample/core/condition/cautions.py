@@ -25,17 +25,19 @@ class UnitKind:
 
 @dataclass(frozen=True)
 class Situation:
-    """What is there: kind of unit, stored energies, fluids, work to be done."""
+    """What is there: kind of unit, stored energies, fluids, work to be done, what depends on it."""
 
     unit: str = "other"
     energies: tuple[str, ...] = ()
     fluids: tuple[str, ...] = ()
     works: tuple[str, ...] = ()
+    duties: tuple[str, ...] = ()
 
     def __post_init__(self) -> None:
         if self.unit not in known_units():
             raise BadInput("no_such_unit", f"“{self.unit[:30]}” is no kind of unit.", "unit")
-        for kind, names in (("energy", self.energies), ("fluid", self.fluids), ("work", self.works)):
+        lists = ("energy", self.energies), ("fluid", self.fluids), ("work", self.works), ("duty", self.duties)
+        for kind, names in lists:
             for name in names:
                 if (kind, name) not in known_words():
                     raise BadInput("no_such_word", f"“{name[:30]}” is no known {kind}.", kind)
@@ -43,7 +45,10 @@ class Situation:
     def holds(self, when: str) -> bool:
         """Whether a caution's condition is met."""
         kind, _, name = when.partition(":")
-        own = {"energy": self.energies, "fluid": self.fluids, "work": self.works, "unit": (self.unit,)}
+        own = {
+            "energy": self.energies, "fluid": self.fluids, "work": self.works, "unit": (self.unit,),
+            "duty": self.duties, "unsaid": () if self.duties else ("duty",),
+        }  # fmt: skip
         return kind == "always" or name in own[kind]
 
 
@@ -84,8 +89,10 @@ def known_cautions() -> tuple[Caution, ...]:
     found = tuple(Caution(**row) for row in read_table(HERE / "cautions.csv").rows)
     for each in found:
         kind, _, name = each.when.partition(":")
-        known = kind == "always" or (
-            name in known_units() if kind == "unit" else (kind, name) in known_words()
+        known = (
+            kind == "always"
+            or each.when == "unsaid:duty"
+            or (name in known_units() if kind == "unit" else (kind, name) in known_words())
         )
         if each.stage not in STAGES or not known:
             raise ValueError(f"cautions.csv: {each.caution} has an unknown stage or condition")

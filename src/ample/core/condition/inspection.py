@@ -18,6 +18,7 @@ VERDICT_WORDS = {
     "reuse": "use again",
     "regrease": "clean and regrease",
     "ask": "ask a second person",
+    "ask_supplier": "ask the supplier",
     "dress": "dress",
     "move_lip": "move the lip",
     "sleeve": "sleeve",

@@ -9,6 +9,7 @@ from typing import get_args
 from ample.core import job_exchange as j
 from ample.core.assembly import LinePart, check_line, count_loose, facing_of, part_kind, part_kinds
 from ample.core.assembly.facing import Facing
+from ample.core.assembly.findings import findings_mm
 from ample.core.assembly.line import LooksAt, Mark
 from ample.core.condition import (
     Situation,
@@ -29,7 +30,7 @@ from ample.core.condition.inspection import VERDICT_WORDS
 
 def causes(request: j.CausesRequest) -> j.CausesAnswer:
     """Rank the likely causes."""
-    found = find_causes(request.signs, request.checked, len(known_causes()))
+    found = find_causes(request.signs, request.checked, len(known_causes()), request.unit)
     outside = sum(each.weight for each in found if each.lies == "outside")
     return j.CausesAnswer(
         causes=[j.CauseAnswer.model_validate(each) for each in found[: request.limit]], outside_weight=outside
@@ -39,7 +40,13 @@ def causes(request: j.CausesRequest) -> j.CausesAnswer:
 def cautions(request: j.CautionsRequest) -> j.CautionsAnswer:
     """Gather the cautions of a situation, and refuse what is dangerous in what is planned."""
     planned = planned_practice(request.planned)
-    situation = Situation(request.unit, tuple(request.energies), tuple(request.fluids), tuple(request.works))
+    situation = Situation(
+        request.unit,
+        tuple(request.energies),
+        tuple(request.fluids),
+        tuple(request.works),
+        tuple(request.duties),
+    )
     return j.CautionsAnswer(
         cautions=[j.CautionAnswer.model_validate(each) for each in cautions_for(situation)],
         refused=[j.RefusalAnswer.model_validate(each) for each in planned.refused],
@@ -50,7 +57,9 @@ def cautions(request: j.CautionsRequest) -> j.CautionsAnswer:
 def inspect(request: j.InspectRequest) -> j.InspectAnswer:
     """Judge a part by its condition card."""
     return j.InspectAnswer.model_validate(
-        inspect_part(request.card, request.findings, request.access, request.obtainable)
+        inspect_part(
+            request.card, findings_mm(request.card, request.findings), request.access, request.obtainable
+        )
     )
 
 
@@ -74,7 +83,8 @@ def verdicts_of(parts: Sequence[LinePart], access: str) -> dict[str, j.InspectAn
     """The verdict of every part; one that is always renewed is replaced without being looked at."""
     found = {}
     for part in parts:
-        judged = inspect_part(part_kind(part.kind).card, part.findings, access, part.obtainable)
+        card = part_kind(part.kind).card
+        judged = inspect_part(card, findings_mm(card, part.findings), access, part.obtainable)
         answer = j.InspectAnswer.model_validate(judged)
         advice = keep_advice(part.kind)
         keep = part.keep or advice.keep

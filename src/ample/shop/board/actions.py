@@ -71,7 +71,7 @@ def _lines(t: Transaction, job_ids: list[int]) -> dict[int, LineState]:
         found[job_id] = LineState(
             parts=[OutlinePart(key=row["part_key"], line=row["line_key"], **row) for row in own],
             open=verdicts.count("open"),
-            ask=verdicts.count("ask"),
+            ask=verdicts.count("ask") + verdicts.count("ask_supplier"),
             to_bench=len(to_bench),
             contradictions=wrong.get(job_id, 0),
         )

@@ -172,6 +172,20 @@ def items_of_size(t: Transaction, of: PartSpec, in_stock: int = 0) -> list[Item]
     return [Item(**row) for row in rows]
 
 
+def items_called(t: Transaction, name: str) -> list[Item]:
+    """What is listed under a marking or designation, what is in stock first."""
+    rows = t.rows(
+        _ITEM
+        + """
+        WHERE i.marking = %(name)s OR i.designation = %(name)s
+        ORDER BY i.stock_quantity DESC, i.item_id
+        LIMIT 40
+        """,
+        {"name": name.strip()},
+    )
+    return [Item(**row) for row in rows]
+
+
 def stock_of_designation(t: Transaction, family: str, designation: str, closure: str) -> list[Item]:
     """What is on the shelf of a designation and closure (of all but bearings: open)."""
     rows = t.rows(

@@ -13,7 +13,9 @@ from ample.core.assembly import LineSheet
 from ample.shop.photos.records import PhotoHead
 
 PartKey = Annotated[str, Field(pattern=r"^[a-z0-9]{4,24}$")]
-Decided = Literal["reuse", "regrease", "dress", "move_lip", "sleeve", "machine_shop", "replace", "reclaim"]
+Decided = Literal[
+    "reuse", "regrease", "dress", "move_lip", "sleeve", "machine_shop", "replace", "reclaim", "ask_supplier"
+]  # fmt: skip
 
 
 class LineSave(Strict):

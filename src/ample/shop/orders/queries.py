@@ -180,7 +180,7 @@ def strip_down_of(t: Transaction, part_ids: list[int]) -> list[dict[str, Any]]:
             (
                 SELECT GROUP_CONCAT(IF(b.name = '', b.kind, b.name) ORDER BY b.position SEPARATOR '\n')
                 FROM line_parts b
-                WHERE b.job_id = p.job_id AND b.line_key = a.line_key AND b.verdict IN ('open', 'ask')
+                WHERE b.job_id = p.job_id AND b.line_key = a.line_key AND b.verdict IN ('open', 'ask', 'ask_supplier')
             ) AS not_judged
         FROM parts p
         JOIN line_parts a ON a.job_id = p.job_id AND a.part_key = p.line_key

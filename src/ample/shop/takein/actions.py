@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import json
 from collections import defaultdict
 from typing import Any
 
@@ -25,18 +26,19 @@ from ample.shop.takein.records import TakeInAnswer, TakeInSave, TakeInSheet
 from ample.shop.units.actions import model_of, spares_of
 from ample.store import Transaction
 
-LISTS = {"sign": "signs", "energy": "energies", "fluid": "fluids", "work": "works"}
+LISTS = {"sign": "signs", "energy": "energies", "fluid": "fluids", "work": "works", "duty": "duties"}
 
 
 def sheet_of(t: Transaction, job: JobHead) -> tuple[TakeInSheet, int]:
     """What is kept of a unit, and its version (0 when nothing is)."""
     row = queries.take_in(t, job.job_id) or {"version": 0}
     version = row.pop("version")
+    spares = json.loads(row.pop("spares", None) or "[]")
     words = queries.words(t, job.job_id)
     lists = {field: [w["name"] for w in words if w["kind"] == kind] for kind, field in LISTS.items()}
     checked = {w["name"]: w["result"] for w in words if w["kind"] == "checked"}
     head = {"title": job.title, "owner": job.owner, "symptom": job.symptom}
-    return TakeInSheet.model_validate({**head, **row, **lists, "checked": checked}), version
+    return TakeInSheet.model_validate({**head, **row, **lists, "checked": checked, "spares": spares}), version
 
 
 def take_in_of(t: Transaction, number: str) -> TakeInAnswer:
@@ -51,20 +53,26 @@ def take_in_of(t: Transaction, number: str) -> TakeInAnswer:
         sheet=sheet,
         version=version,
         found_on_line=on_line,
-        causes=core.causes(j.CausesRequest(signs=signs, checked=dict(sheet.checked))),
+        causes=core.causes(j.CausesRequest(unit=sheet.unit, signs=signs, checked=dict(sheet.checked))),
         cautions=found.cautions,
         refused=found.refused,
         not_understood=found.not_understood,
         acknowledged=job_queries.acknowledged(t, job.job_id),
         model=model_of(t, sheet.model),
-        spares=spares_of(t, job.job_id, sheet.model, sheet.build, sheet.lie_open_days),
+        spares=spares_of(t, job.job_id, sheet.model, sheet.build, sheet.lie_open_days, _typed(sheet)),
     )
+
+
+def _typed(sheet: TakeInSheet) -> list[dict[str, Any]]:
+    """Spares that were typed here, for all units alike."""
+    return [{"name": each.name, "quantity": each.quantity * sheet.units_alike} for each in sheet.spares]
 
 
 def _cautions(sheet: TakeInSheet) -> j.CautionsAnswer:
     return core.cautions(
         j.CautionsRequest(
             unit=sheet.unit, energies=sheet.energies, fluids=sheet.fluids, works=sheet.works,
+            duties=sheet.duties,
             planned=sheet.planned,
         )
     )  # fmt: skip
@@ -112,7 +120,9 @@ def keep_sheet(t: Transaction, job_id: int, sheet: TakeInSheet) -> None:
         {"kind": "checked", "name": cause, "position": position, "result": result}
         for position, (cause, result) in enumerate(sheet.checked.items())
     ]
-    queries.set_take_in(t, sheet.model_dump(exclude={"checked", *LISTS.values()}) | {"job_id": job_id})
+    spares = json.dumps([each.model_dump() for each in sheet.spares])
+    own = sheet.model_dump(exclude={"checked", "spares", *LISTS.values()})
+    queries.set_take_in(t, own | {"job_id": job_id, "spares": spares})
     queries.replace_words(t, job_id, rows)
 
 
@@ -148,7 +158,11 @@ def open_cautions(t: Transaction, job_ids: list[int]) -> dict[int, int]:
     for job_id in job_ids:
         own = words[job_id]
         situation = Situation(
-            (own["unit"] or ["other"])[0], tuple(own["energy"]), tuple(own["fluid"]), tuple(own["work"])
+            (own["unit"] or ["other"])[0],
+            tuple(own["energy"]),
+            tuple(own["fluid"]),
+            tuple(own["work"]),
+            tuple(own["duty"]),
         )
         known = set(own["acknowledged"])
         found[job_id] = sum(

@@ -13,8 +13,8 @@ def take_in(t: Transaction, job_id: int) -> dict[str, Any] | None:
     return t.first(
         """
         SELECT
-            unit, plate, model, build, serial, since, lie_open_days, access, units_alike, planned, note_next,
-            version
+            unit, plate, model, build, serial, since, lie_open_days, access, units_alike, spares, planned,
+            note_next, version
         FROM take_ins
         WHERE job_id = %(job_id)s
         """,
@@ -40,12 +40,12 @@ def set_take_in(t: Transaction, values: dict[str, Any]) -> None:
     t.change(
         """
         INSERT INTO take_ins (
-            job_id, unit, plate, model, build, serial, since, lie_open_days, access, units_alike, planned,
-            note_next
+            job_id, unit, plate, model, build, serial, since, lie_open_days, access, units_alike, spares,
+            planned, note_next
         )
         VALUES (
             %(job_id)s, %(unit)s, %(plate)s, %(model)s, %(build)s, %(serial)s, %(since)s,
-            %(lie_open_days)s, %(access)s, %(units_alike)s, %(planned)s, %(note_next)s
+            %(lie_open_days)s, %(access)s, %(units_alike)s, %(spares)s, %(planned)s, %(note_next)s
         )
         ON DUPLICATE KEY UPDATE
             unit = VALUES(unit),
@@ -57,6 +57,7 @@ def set_take_in(t: Transaction, values: dict[str, Any]) -> None:
             lie_open_days = VALUES(lie_open_days),
             access = VALUES(access),
             units_alike = VALUES(units_alike),
+            spares = VALUES(spares),
             planned = VALUES(planned),
             note_next = VALUES(note_next),
             version = version + 1

@@ -14,6 +14,13 @@ from ample.shop.units.records import KnownSpare, UnitModel
 Name = Annotated[str, Field(pattern=r"^[a-z0-9_]{2,40}$")]
 
 
+class TypedSpare(Strict):
+    """A part that somebody says the unit will need: a marking, a size or a name."""
+
+    name: str = Field(min_length=2, max_length=80)
+    quantity: int = Field(default=1, ge=1, le=999)
+
+
 class TakeInSheet(Strict):
     """What is known of a unit before it is opened."""
 
@@ -35,6 +42,8 @@ class TakeInSheet(Strict):
     energies: list[Name] = Field(default_factory=list, max_length=20)
     fluids: list[Name] = Field(default_factory=list, max_length=20)
     works: list[Name] = Field(default_factory=list, max_length=20)
+    duties: list[Name] = Field(default_factory=list, max_length=10, description="what depends on the unit")
+    spares: list[TypedSpare] = Field(default_factory=list, max_length=60)
     checked: dict[Annotated[str, Field(max_length=40)], Literal["found", "cleared"]] = Field(
         default_factory=dict, max_length=60
     )

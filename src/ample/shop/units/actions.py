@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from typing import Any
 
 from ample.base.audit import record
@@ -42,9 +43,14 @@ def model_of(t: Transaction, name: str) -> UnitModel | None:
 
 
 def spares_of(
-    t: Transaction, job_id: int, model: str, build: str, lie_open_days: int | None
+    t: Transaction,
+    job_id: int,
+    model: str,
+    build: str,
+    lie_open_days: int | None,
+    typed: Sequence[dict[str, Any]] = (),
 ) -> list[KnownSpare]:
-    """What the unit is known to need, and whether it can be had in time."""
+    """What the unit is known to need, and whether it can be had in time; what was typed at take in first."""
     row = queries.model_named(t, model) if model else None
     known: list[dict[str, Any]] = []
     if row is not None:
@@ -59,8 +65,27 @@ def spares_of(
             })  # fmt: skip
     if row is None and model:
         known += [_from_line(each) for each in queries.earlier_lines(t, model, job_id)]
+    nothing = {"item_id": None, "in_stock": None, "lead_days": None}
+    known = [nothing | each | {"from": "typed here"} for each in typed] + known
     offers = catalogue.offers_of(t, [each["item_id"] for each in known if each["item_id"]])
-    return [_judged(t, each, offers, lie_open_days) for each in known]
+    return [
+        _judged(t, each if each["item_id"] else each | _called(t, each), offers, lie_open_days)
+        for each in known
+    ]
+
+
+def _called(t: Transaction, row: dict[str, Any]) -> dict[str, Any]:
+    """Stock and lead time of what goes by the marking or designation that a spare is called by."""
+    items = catalogue.items_called(t, row["name"])
+    if not items:
+        return {}
+    offers = catalogue.offers_of(t, [each.item_id for each in items])
+    days = [each.lead_days for own in offers.values() for each in own]
+    stock = sum(each.stock_quantity for each in items)
+    return {
+        "in_stock": stock if row["in_stock"] is None else row["in_stock"],
+        "lead_days": min(days) if days and row["lead_days"] is None else row["lead_days"],
+    }
 
 
 def _from_line(row: dict[str, Any]) -> dict[str, Any]:

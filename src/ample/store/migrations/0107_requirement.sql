@@ -5,7 +5,14 @@ ALTER TABLE parts
     ADD COLUMN IF NOT EXISTS temperature_c DECIMAL(6,1) NULL,
     ADD COLUMN IF NOT EXISTS needed SMALLINT UNSIGNED NULL;
 
-ALTER TABLE take_ins ADD COLUMN IF NOT EXISTS units_alike SMALLINT UNSIGNED NOT NULL DEFAULT 1;
+-- What depends on a unit is said at take in.
+ALTER TABLE take_in_words
+    DROP CONSTRAINT IF EXISTS word_kind,
+    ADD CONSTRAINT word_kind CHECK (kind IN ('sign', 'energy', 'fluid', 'work', 'duty', 'checked'));
+
+ALTER TABLE take_ins
+    ADD COLUMN IF NOT EXISTS units_alike SMALLINT UNSIGNED NOT NULL DEFAULT 1,
+    ADD COLUMN IF NOT EXISTS spares LONGTEXT CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NULL CHECK (JSON_VALID(spares));
 
 ALTER TABLE identifications
     ADD COLUMN IF NOT EXISTS requirement LONGTEXT CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NULL CHECK (JSON_VALID(requirement));
