@@ -137,7 +137,12 @@ function add(): void {
 
 <style scoped>
 .alike input {
-  width: 34px;
+  border: 0;
+  border-bottom: 1px solid var(--ink);
+  background: transparent;
+  color: var(--ink);
+  font-size: 16px;
+  width: 26px;
   margin-left: 5px;
 }
 .head {

@@ -120,7 +120,13 @@ const alike = computed({
     />
     <label class="planned"
       >parts it will need, one a line
-      <textarea :value="spares" name="spares" rows="2" placeholder="2 x 30206" @change="needs" />
+      <textarea
+        :value="spares"
+        name="spares"
+        :rows="Math.min(8, Math.max(2, sheet.spares.length))"
+        placeholder="2 x 30206"
+        @change="needs"
+      />
     </label>
     <label class="planned"
       >what is planned

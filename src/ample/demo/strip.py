@@ -238,7 +238,7 @@ def _winch() -> DemoJob:
         [(0, "left", 2, [2, 3], "shim stays with the worm end")],
         [("keys", 1, 1), ("tab washers", 1, 1), ("shims", 1, 1), ("cover screws", 4, 4)],
         [(0, 8, "replace", "Cannot be seen into, and the winch is a day's work to reach.")],
-        ["isolate", "manual_first", "raised", "winch_load"],
+        ["isolate", "manual_first", "raised", "winch_load", "over_water"],
         (0, 1, "lip", "hard lip, as it came out"),
         [
             (0, 3, {"condition": "worn", "sizes": {"bore": "25.02 24.99", "outside": "51.97", "assembled_width": "16.41"}}),
