@@ -2988,6 +2988,12 @@ export interface components {
              */
             chosen: number | null;
             /**
+             * Condition
+             * @description of the part, where it is said apart from a reading
+             * @default
+             */
+            condition: string;
+            /**
              * Count
              * @default 1
              */

@@ -123,6 +123,7 @@ export function useBench(partId: number) {
       answers: sheet.sheet.value.answers ?? {},
       observations,
       marking: sheet.sheet.value.marking || null,
+      condition: sheet.sheet.value.condition ?? '',
       said: sheet.sheet.value.said ?? {},
       duty: {
         rpm: part.value?.part.rpm ?? null,

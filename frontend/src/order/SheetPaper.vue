@@ -40,6 +40,21 @@ function wanted(line: Line): string {
     .filter(Boolean)
     .join(', ')
 }
+/** What that rests on: sizes measured, condition and looks; on paper, and of the item in hand. */
+function restsOn(line: Line): string {
+  const own = line.requirement
+  if (!own) return ''
+  const sizes = (own.measured ?? []).map(
+    (each) =>
+      `${kinds.feature(each.feature, own.family, own.kind)} ${each.mean_mm.toFixed(2)} ±${each.expanded_uncertainty_mm.toFixed(2)}`,
+  )
+  const looks = (own.answers ?? []).map(
+    ({ question, answer }) =>
+      kinds.question(question, own.family)?.answers.find((each) => each.value === answer)?.words ?? answer,
+  )
+  const clashes = (own.clashes ?? []).map((each) => `${each.marked} marked, ${each.confirmed} said`)
+  return [...sizes, own.condition, ...looks, ...clashes].filter(Boolean).join(', ')
+}
 const differs = (line: Line): string =>
   line.differences.map((each) => `${each.name}: ${each.from} wanted, ${each.to} ordered`).join('; ')
 /** What has changed of the requirement since it was ordered. */
@@ -132,6 +147,7 @@ const changed = (line: Line): string =>
       <p v-if="line.replaces" class="told">
         in place of <b>{{ line.replaces }}</b>: {{ wanted(line) }}
       </p>
+      <p v-if="restsOn(line)" class="told faint rests">by {{ restsOn(line) }}</p>
       <p v-if="line.differences.length" class="told doubt">differs: {{ differs(line) }}</p>
       <p v-if="line.changes.length && !line.withdrawn_at" class="told att">
         <b>Changed since it was ordered:</b> {{ changed(line) }}.
@@ -277,6 +293,9 @@ h2 em {
   grid-column: 1 / -1;
   font-size: 14px;
 }
+.line:not(.now) .rests {
+  display: none;
+}
 .gone .what,
 .gone .num,
 .gone .amount {
@@ -293,6 +312,9 @@ h2 em {
   grid-row: 2;
 }
 @media print {
+  .line:not(.now) .rests {
+    display: block;
+  }
   .paper {
     border: 0;
   }

@@ -43,6 +43,7 @@ class IdentifyRequest(Request):
     )
     observations: list[ObservationRequest] = Field(default_factory=list, max_length=12)
     marking: str | None = Field(default=None, max_length=200)
+    condition: Name = Field(default="", description="of the part, where it is said apart from a reading")
     said: dict[Name, Name] = Field(
         default_factory=dict,
         max_length=12,

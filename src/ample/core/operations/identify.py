@@ -117,7 +117,7 @@ def _evidence(
         tuple(_measured(each) for each in observations),
         request.kind or "",
         tuple(sorted(request.answers.items())),
-        conditions[0] if conditions else "",
+        request.condition or (conditions[0] if conditions else ""),
         tuple(sorted(request.said.items())),
         size_of,
         request.count,

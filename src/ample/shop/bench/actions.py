@@ -183,6 +183,7 @@ def request_of(sheet: BenchSheet, limit: int = 10, family: x.FamilyName = "beari
         ],
         kind=sheet.kind or None,
         answers=sheet.answers,
+        condition=sheet.condition,
         said=sheet.said,
         duty=x.DutyAsked(medium=sheet.medium, temperature_c=sheet.temperature_c),
         marking=sheet.marking or None,

@@ -13,7 +13,7 @@ from ample.shop.orders.records import OrderLine, OrderSheet
 FIRST = ("order", "supplier", "job", "part", "marking", "maker", "family", "kind")
 LAST = (
     "quantity", "price", "lead_days", "needed", "required", "required_sizes", "required_attributes", "arrangement",
-    "not_understood", "medium", "place", "differences", "unproven_and_passed", "cancelled",
+    "not_understood", "measured", "seen", "medium", "place", "differences", "unproven_and_passed", "cancelled",
 )  # fmt: skip
 
 
@@ -60,6 +60,21 @@ def _required(wanted: Requirement) -> dict[str, object]:
         ),
         "arrangement": wanted.arrangement,
         "not_understood": " ".join(wanted.unread),
+        "measured": "; ".join(
+            f"{each.feature}={each.mean_mm:.3f} ±{each.expanded_uncertainty_mm:.3f}"
+            for each in wanted.measured
+        ),
+        "seen": "; ".join(
+            filter(
+                None,
+                (
+                    wanted.kind_seen,
+                    wanted.condition,
+                    *(f"{each.question}={each.answer}" for each in wanted.answers),
+                    *(f"{each.name}: {each.marked} marked, {each.confirmed} said" for each in wanted.clashes),
+                ),
+            )
+        ),
         "medium": wanted.duty.medium,
         "place": ", ".join(filter(None, (wanted.place.line, *wanted.place.neighbours))),
     }
