@@ -10,7 +10,6 @@ from hypothesis import strategies as st
 
 from ample.core.designation.dialects import general_dialect
 from ample.core.designation.titles import title_of
-from ample.core.exchange import AttributeAnswer
 from ample.core.identify import standard_catalogue
 from ample.core.interchange import meets
 from ample.core.operations.identify import requirement_for
@@ -83,7 +82,7 @@ def paper(wanted, item):
     line = OrderLine(
         line_id=1, part_id=1, part_name="part", job_number="0412", job_title="job", replaces=title_of(wanted),
         requirement=wanted, item=item, ball_mm=0.0, changes=[], match_item_id=None, needed=wanted.count,
-        differences=[AttributeAnswer.model_validate(e) for e in judged.attributes if e.judgement != "same"] if judged else [],
+        differences=[e for e in judged.attributes if e.judgement != "same"] if judged else [],
         withdrawn_at=None, withdrawn_by=None, withdrawn_reason=None, quantity=1, price=Decimal("1.00"), lead_days=1,
         version=1, lights=[], open_lights=0, other_offers=[],
     )  # fmt: skip
@@ -92,7 +91,7 @@ def paper(wanted, item):
         placed_by=None, version=1, lines=[line], total=Decimal("1.00"), longest_days=1, ready=False,
     )  # fmt: skip
     (row,) = csv.DictReader(io.StringIO(sheet_csv(sheet)))
-    return row
+    return {name: text.removeprefix("'") for name, text in row.items()}  # as a spreadsheet shows it
 
 
 @settings(max_examples=300, deadline=None)

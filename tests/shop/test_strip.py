@@ -44,7 +44,29 @@ def test_a_unit_brings_its_usual_energies_and_cautions(a_job):
     client, number = a_job(unit="cylinder", lie_open_days=5)
     taken = client.get(f"/api/jobs/{number}/take-in").get_json()
     assert taken["sheet"]["energies"] == ["pressure", "raised_load"]
-    assert {"isolate", "pressure", "over_water"} <= {each["caution"] for each in taken["cautions"]}
+    assert {"isolate", "pressure", "depends"} <= {each["caution"] for each in taken["cautions"]}
+    sheet = taken["sheet"] | {"duties": ["gate"]}
+    saved = client.put(
+        f"/api/jobs/{number}/take-in", {"version": taken["version"], "sheet": sheet}
+    ).get_json()
+    found = {each["caution"] for each in saved["cautions"]}
+    assert "over_water" in found
+    assert "depends" not in found
+
+
+def test_spares_that_are_typed_are_looked_up_in_stock_and_lead_time(a_job):
+    client, number = a_job(lie_open_days=14)
+    taken = client.get(f"/api/jobs/{number}/take-in").get_json()
+    spares = [{"name": "6205", "quantity": 2}, {"name": "no such thing", "quantity": 1}]
+    sheet = taken["sheet"] | {"spares": spares, "units_alike": 2}
+    saved = client.put(
+        f"/api/jobs/{number}/take-in", {"version": taken["version"], "sheet": sheet}
+    ).get_json()
+    assert saved["sheet"]["spares"] == spares
+    known = {each["name"]: each for each in saved["spares"]}
+    assert (known["6205"]["quantity"], known["6205"]["known_from"]) == (4, "typed here")
+    assert known["6205"]["state"] in ("on_shelf", "in_time")
+    assert known["no such thing"]["state"] == "not_known"
 
 
 def test_an_unknown_unit_or_sign_is_refused_and_nothing_changes(a_job):

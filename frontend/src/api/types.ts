@@ -1555,41 +1555,6 @@ export interface components {
             supplier_id: number | null;
         };
         /**
-         * AdviceAnswer
-         * @description The zone to choose, with both schools.
-         */
-        AdviceAnswer: {
-            /** Other Zone */
-            other_zone: string;
-            /** Part */
-            part: string;
-            /** Reason */
-            reason: string;
-            /** Schools */
-            schools: string;
-            /** Source */
-            source: string;
-            /** Zone */
-            zone: string;
-        };
-        /**
-         * AgreementAnswer
-         * @description How one feature agrees with a candidate.
-         */
-        AgreementAnswer: {
-            /**
-             * Agreement
-             * @enum {string}
-             */
-            agreement: "agrees" | "doubtful" | "disagrees" | "not_read" | "not_of_this";
-            /** Feature */
-            feature: string;
-            /** Off Mm */
-            off_mm: number | null;
-            /** Sigmas */
-            sigmas: number | null;
-        };
-        /**
          * AnswerWords
          * @description One answer to a question of a card.
          */
@@ -1610,24 +1575,20 @@ export interface components {
             question: string;
         };
         /**
-         * AttributeAnswer
-         * @description One attribute of both parts.
+         * AttributeJudgement
+         * @description One attribute of both parts: same, better, worse, change or unknown, and what follows.
          */
-        AttributeAnswer: {
+        AttributeJudgement: {
             /** Basis */
             basis: string;
             /** Consequence */
             consequence: string;
             /** From */
             from: string;
-            /**
-             * Judgement
-             * @enum {string}
-             */
-            judgement: "same" | "better" | "worse" | "change" | "unknown";
+            /** Judgement */
+            judgement: string;
             /**
              * Known
-             * @description how the old part's is known: stated, measured, seen, implied, assumed, unknown
              * @default
              */
             known: string;
@@ -1907,12 +1868,12 @@ export interface components {
                 [key: string]: number;
             };
             /** Features */
-            features: components["schemas"]["AgreementAnswer"][];
+            features: components["schemas"]["FeatureAgreement"][];
             /** Kind */
             kind: string;
             /** Kinds */
             kinds: components["schemas"]["KindShare"][];
-            misfit: components["schemas"]["AgreementAnswer"] | null;
+            misfit: components["schemas"]["FeatureAgreement"] | null;
             /** Probability */
             probability: number;
             /** Size Text */
@@ -1923,52 +1884,12 @@ export interface components {
             variants: components["schemas"]["VariantAnswer"][];
         };
         /**
-         * CauseAnswer
-         * @description A cause, its weight among all, where it lies, the check to do first, what must change.
-         */
-        CauseAnswer: {
-            /** Cause */
-            cause: string;
-            /** Change */
-            change: string;
-            /** Check */
-            check: string;
-            /** Checked */
-            checked: string;
-            /** Lies */
-            lies: string;
-            /** Outside Kind */
-            outside_kind: string;
-            /** Reasons */
-            reasons: components["schemas"]["CauseReason"][];
-            /** Weight */
-            weight: number;
-            /** Words */
-            words: string;
-        };
-        /**
-         * CauseReason
-         * @description A sign that speaks for or against a cause.
-         */
-        CauseReason: {
-            /** Reason */
-            reason: string;
-            /** Sign */
-            sign: string;
-            /** Source */
-            source: string;
-            /** Strength */
-            strength: string;
-            /** Words */
-            words: string;
-        };
-        /**
          * CausesAnswer
          * @description Causes, likeliest first; `outside_weight` is the share of those outside bearing and seal.
          */
         CausesAnswer: {
             /** Causes */
-            causes: components["schemas"]["CauseAnswer"][];
+            causes: components["schemas"]["FoundCause"][];
             /** Outside Weight */
             outside_weight: number;
         };
@@ -1995,10 +1916,10 @@ export interface components {
             unit: string;
         };
         /**
-         * CautionAnswer
-         * @description A caution: its stage, why it is shown, what to do, who must be licensed.
+         * Caution
+         * @description A card: at which stage, because of what, what to do, and who must be licensed.
          */
-        CautionAnswer: {
+        Caution: {
             /** Caution */
             caution: string;
             /** Do */
@@ -2018,14 +1939,14 @@ export interface components {
          */
         CautionsAnswer: {
             /** Cautions */
-            cautions: components["schemas"]["CautionAnswer"][];
+            cautions: components["schemas"]["Caution"][];
             /**
              * Not Understood
              * @description of what is planned; it is not judged
              */
             not_understood: string[];
             /** Refused */
-            refused: components["schemas"]["RefusalAnswer"][];
+            refused: components["schemas"]["Refusal"][];
         };
         /**
          * CautionsRequest
@@ -2119,6 +2040,27 @@ export interface components {
             name: string;
         };
         /**
+         * ClearanceAfterFitting
+         * @description Clearance as bought, once fitted, and running; the group that suits, and what to do: `ok`, `take_group`,
+         *     `wider_is_safer` or `no_group`.
+         */
+        ClearanceAfterFitting: {
+            /** Advice */
+            advice: string;
+            before: components["schemas"]["Range"];
+            /** Group */
+            group: string;
+            mounted: components["schemas"]["Range"];
+            running: components["schemas"]["Range"];
+            running_warm_balls: components["schemas"]["Range"];
+            /** Source */
+            source: string;
+            /** Suits */
+            suits: string | null;
+            /** Words */
+            words: string;
+        };
+        /**
          * ConfirmRequest
          * @description The listed item that the part is said to be.
          */
@@ -2138,11 +2080,16 @@ export interface components {
             version: number;
         };
         /**
-         * ContradictionAnswer
-         * @description What contradicts itself, at which part, how grave, and why.
+         * Contradiction
+         * @description What contradicts itself: at which part or tie, how grave (wrong, ask, loud), why, what it is based on.
+         *
+         *     `answer` is what a person said to it: as_found (it came off so) or put_right.
          */
-        ContradictionAnswer: {
-            /** Answer */
+        Contradiction: {
+            /**
+             * Answer
+             * @default
+             */
             answer: string;
             /** Code */
             code: string;
@@ -2152,7 +2099,10 @@ export interface components {
             part: string;
             /** Reason */
             reason: string;
-            /** Source */
+            /**
+             * Source
+             * @default common practice
+             */
             source: string;
             /** Words */
             words: string;
@@ -2181,7 +2131,7 @@ export interface components {
             assumed: string[];
             /** Ball Mm */
             ball_mm: number | null;
-            reading: components["schemas"]["ReadingAnswer"];
+            reading: components["schemas"]["MarkingReading"];
             /** Size Text */
             size_text: string;
             /** Stock */
@@ -2280,7 +2230,7 @@ export interface components {
          */
         DecodeAnswer: {
             /** Readings */
-            readings: components["schemas"]["ReadingAnswer"][];
+            readings: components["schemas"]["MarkingReading"][];
             /** Unread */
             unread: string[];
         };
@@ -2384,7 +2334,7 @@ export interface components {
             /** Mean Mm */
             mean_mm: number;
             /** Nearest */
-            nearest: components["schemas"]["NearestSize"][];
+            nearest: components["schemas"]["Nearest"][];
             /** Repeats Disagree */
             repeats_disagree: boolean;
         };
@@ -2474,7 +2424,7 @@ export interface components {
         Equivalent: {
             /** Found By */
             found_by: string;
-            interchange: components["schemas"]["InterchangeAnswer"];
+            interchange: components["schemas"]["Interchange"];
             item: components["schemas"]["Item"];
             /** Offers */
             offers: components["schemas"]["Offer"][];
@@ -2549,10 +2499,10 @@ export interface components {
             mark: "flat" | "raised" | "rounded" | "sharp" | "bevelled" | "chamfered" | "tabbed" | "lip" | "spring" | "wide" | "narrow" | "deep_groove" | "shallow_groove" | "lettering";
         };
         /**
-         * FacingAnswer
-         * @description What the faces of a part look at; `said` tells that a person said so.
+         * Facing
+         * @description What the left and right face of a part look at; `said` tells that a person said so.
          */
-        FacingAnswer: {
+        Facing: {
             /** Left */
             left: string;
             /** Left Said */
@@ -2689,6 +2639,20 @@ export interface components {
             torque_unit: "N·m" | "ft-lb" | "in-lb";
         };
         /**
+         * FeatureAgreement
+         * @description How one feature agrees with a candidate: how far off, in mm and in doubts; no mm within a range that suits.
+         */
+        FeatureAgreement: {
+            /** Agreement */
+            agreement: string;
+            /** Feature */
+            feature: string;
+            /** Off Mm */
+            off_mm: number | null;
+            /** Sigmas */
+            sigmas: number | null;
+        };
+        /**
          * FeatureReadings
          * @description The repeats of one feature and the instrument.
          */
@@ -2745,29 +2709,6 @@ export interface components {
             size_mm: number;
         };
         /**
-         * FittedClearanceAnswer
-         * @description Clearance as bought, once fitted and running, µm.
-         */
-        FittedClearanceAnswer: {
-            /**
-             * Advice
-             * @enum {string}
-             */
-            advice: "ok" | "take_group" | "wider_is_safer" | "no_group";
-            before: components["schemas"]["InterferenceAnswer"];
-            /** Group */
-            group: string;
-            mounted: components["schemas"]["InterferenceAnswer"];
-            running: components["schemas"]["InterferenceAnswer"];
-            running_warm_balls: components["schemas"]["InterferenceAnswer"];
-            /** Source */
-            source: string;
-            /** Suits */
-            suits: string | null;
-            /** Words */
-            words: string;
-        };
-        /**
          * FittedClearanceRequest
          * @description A bearing with the interference of its seats, where they are measured.
          */
@@ -2803,9 +2744,9 @@ export interface components {
              */
             hollow_mm: number;
             /** @default null */
-            housing: components["schemas"]["InterferenceAnswer"] | null;
+            housing: components["schemas"]["Range"] | null;
             /** @default null */
-            shaft: components["schemas"]["InterferenceAnswer"] | null;
+            shaft: components["schemas"]["Range"] | null;
             /**
              * Warmer Inner K
              * @default 10
@@ -2840,6 +2781,30 @@ export interface components {
             title: string;
             /** Tolerance Class */
             tolerance_class: string;
+        };
+        /**
+         * FoundCause
+         * @description A cause with its weight among all (0 to 1) and the signs that speak for and against it.
+         */
+        FoundCause: {
+            /** Cause */
+            cause: string;
+            /** Change */
+            change: string;
+            /** Check */
+            check: string;
+            /** Checked */
+            checked: string;
+            /** Lies */
+            lies: string;
+            /** Outside Kind */
+            outside_kind: string;
+            /** Reasons */
+            reasons: components["schemas"]["Reason"][];
+            /** Weight */
+            weight: number;
+            /** Words */
+            words: string;
         };
         /**
          * Health
@@ -2943,9 +2908,9 @@ export interface components {
             /** Kinds */
             kinds: components["schemas"]["KindShare"][];
             /** Marking */
-            marking: components["schemas"]["ReadingAnswer"][];
+            marking: components["schemas"]["MarkingReading"][];
             next_measurement: components["schemas"]["NextMeasurementAnswer"] | null;
-            next_question: components["schemas"]["NextQuestionAnswer"] | null;
+            next_question: components["schemas"]["NextQuestion"] | null;
             /** None Probability */
             none_probability: number;
             /**
@@ -3049,23 +3014,6 @@ export interface components {
             job: components["schemas"]["JobHead"];
             /** Notes */
             notes: string[];
-        };
-        /**
-         * InspectAnswer
-         * @description The verdict with its reasons.
-         */
-        InspectAnswer: {
-            /** Reasons */
-            reasons: components["schemas"]["VerdictReasonAnswer"][];
-            reclaim: components["schemas"]["ReclaimAnswer"] | null;
-            /** Second Person */
-            second_person: boolean;
-            /** Unanswered */
-            unanswered: string[];
-            /** Verdict */
-            verdict: string;
-            /** Words */
-            words: string;
         };
         /**
          * InspectRequest
@@ -3175,29 +3123,26 @@ export interface components {
             instruments: components["schemas"]["InstrumentRecord"][];
         };
         /**
-         * InterchangeAnswer
-         * @description The verdict with every attribute, differences first.
+         * Interchange
+         * @description The verdict with every attribute, differences first; which contradict what is known for sure, which are open.
          */
-        InterchangeAnswer: {
+        Interchange: {
             /** Attributes */
-            attributes: components["schemas"]["AttributeAnswer"][];
+            attributes: components["schemas"]["AttributeJudgement"][];
             /**
              * Contradictions
-             * @description what is known for sure of the old part and is not met
+             * @default []
              */
             contradictions: string[];
             /** Distance */
             distance: number;
             /**
              * Open
-             * @description what nobody knows yet
+             * @default []
              */
             open: string[];
-            /**
-             * Verdict
-             * @enum {string}
-             */
-            verdict: "drop_in" | "fits_with_differences" | "needs_change" | "not_interchangeable";
+            /** Verdict */
+            verdict: string;
             /** Words */
             words: string;
         };
@@ -3212,18 +3157,6 @@ export interface components {
             from: string | components["schemas"]["SpecRequest"];
             /** To */
             to: string | components["schemas"]["SpecRequest"];
-        };
-        /**
-         * InterferenceAnswer
-         * @description Least, likely and most, µm (positive is tight).
-         */
-        InterferenceAnswer: {
-            /** Likely */
-            likely: number;
-            /** Max */
-            max: number;
-            /** Min */
-            min: number;
         };
         /**
          * InternalClearanceAnswer
@@ -3613,7 +3546,7 @@ export interface components {
             /** Mm */
             mm: number;
             /** Nearest */
-            nearest: components["schemas"]["NearestSize"][];
+            nearest: components["schemas"]["Nearest"][];
             /** Sizes Mm */
             sizes_mm: number[];
             /**
@@ -3765,18 +3698,18 @@ export interface components {
          */
         LineCheckAnswer: {
             /** Contradictions */
-            contradictions: components["schemas"]["ContradictionAnswer"][];
+            contradictions: components["schemas"]["Contradiction"][];
             /** Facing */
             facing: {
-                [key: string]: components["schemas"]["FacingAnswer"];
+                [key: string]: components["schemas"]["Facing"];
             };
             /** Loose */
-            loose: components["schemas"]["LooseAnswer"][];
+            loose: components["schemas"]["LooseCount"][];
             /** Refused */
-            refused: components["schemas"]["RefusalAnswer"][];
+            refused: components["schemas"]["Refusal"][];
             /** Verdicts */
             verdicts: {
-                [key: string]: components["schemas"]["InspectAnswer"];
+                [key: string]: components["schemas"]["Verdict"];
             };
         };
         /**
@@ -3963,10 +3896,10 @@ export interface components {
             marking: string;
         };
         /**
-         * LooseAnswer
-         * @description The judgement of a count.
+         * LooseCount
+         * @description What is wrong with a count, if anything: missing in the tray, or left over at closing.
          */
-        LooseAnswer: {
+        LooseCount: {
             /** Key */
             key: string;
             /** State */
@@ -4000,6 +3933,46 @@ export interface components {
             what: string;
         };
         /**
+         * MarkingReading
+         * @description One way to read a marking. Nothing typed is dropped: what has no meaning is in `unread`.
+         */
+        MarkingReading: {
+            /** Attributes */
+            attributes?: {
+                [key: string]: string;
+            };
+            /** Designation */
+            designation: string;
+            /**
+             * Dialect
+             * @default general
+             */
+            dialect: string;
+            /** Dimensions */
+            dimensions?: {
+                [key: string]: number;
+            };
+            /** Family */
+            family: string;
+            /**
+             * Score
+             * @default 0
+             */
+            score: number;
+            /** Series */
+            series: string;
+            /**
+             * Spans
+             * @default []
+             */
+            spans: components["schemas"]["Span"][];
+            /**
+             * Unread
+             * @default []
+             */
+            unread: string[];
+        };
+        /**
          * MatchAnswer
          * @description The chosen part decoded, and what can take its place, best first.
          */
@@ -4023,7 +3996,7 @@ export interface components {
             match_version: number;
             /** Part Id */
             part_id: number;
-            reading: components["schemas"]["ReadingAnswer"] | null;
+            reading: components["schemas"]["MarkingReading"] | null;
             requirement: components["schemas"]["Requirement"];
         };
         /**
@@ -4061,10 +4034,10 @@ export interface components {
             mean_mm: number;
         };
         /**
-         * NearestSize
-         * @description A standard size near the length.
+         * Nearest
+         * @description A standard size near a length: how it is written, and how far the length lies from it.
          */
-        NearestSize: {
+        Nearest: {
             /** Mm */
             mm: number;
             /** Off Mm */
@@ -4080,10 +4053,10 @@ export interface components {
             within_reading_error: boolean;
         };
         /**
-         * NeedlesAnswer
-         * @description How many needles belong, the room that they leave, and whether some are lost.
+         * NeedleCount
+         * @description How many needles belong, the gap that they leave together, how many are missing, and an alarm in words.
          */
-        NeedlesAnswer: {
+        NeedleCount: {
             /** Alarm */
             alarm: string;
             /** Count */
@@ -4361,10 +4334,10 @@ export interface components {
             reason: string;
         };
         /**
-         * NextQuestionAnswer
-         * @description The question to eye and hand that tells most between the kinds still possible.
+         * NextQuestion
+         * @description The question that tells most between the kinds still possible.
          */
-        NextQuestionAnswer: {
+        NextQuestion: {
             /** Gain Bits */
             gain_bits: number;
             /** Question */
@@ -4417,7 +4390,7 @@ export interface components {
          * @description How an offered part compares with what must be had.
          */
         OfferedAnswer: {
-            interchange: components["schemas"]["InterchangeAnswer"];
+            interchange: components["schemas"]["Interchange"];
             /** Size Text */
             size_text: string;
             /** Title */
@@ -4483,7 +4456,7 @@ export interface components {
              * Differences
              * @description where the item is not what must be had
              */
-            differences: components["schemas"]["AttributeAnswer"][];
+            differences: components["schemas"]["AttributeJudgement"][];
             item: components["schemas"]["Item"];
             /** Job Number */
             job_number: string;
@@ -4861,10 +4834,10 @@ export interface components {
             version: number;
         };
         /**
-         * PlaneAnswer
-         * @description One plane, µm about the nominal.
+         * Plane
+         * @description One plane of a seat: its mean and its out of round (half of max − min), µm about nominal.
          */
-        PlaneAnswer: {
+        Plane: {
             /** Mean Um */
             mean_um: number;
             /** Out Of Round Um */
@@ -4913,38 +4886,38 @@ export interface components {
             words: string;
         };
         /**
-         * ReadingAnswer
-         * @description One way to read the marking.
+         * Range
+         * @description Least, likely and most, µm; an interference is positive where it is tight.
          */
-        ReadingAnswer: {
-            /** Attributes */
-            attributes: {
-                [key: string]: string;
-            };
-            /** Designation */
-            designation: string;
-            /** Dialect */
-            dialect: string;
-            /** Dimensions */
-            dimensions: {
-                [key: string]: number;
-            };
-            /** Family */
-            family: string;
-            /** Score */
-            score: number;
-            /** Series */
-            series: string;
-            /** Spans */
-            spans: components["schemas"]["SpanAnswer"][];
-            /** Unread */
-            unread: string[];
+        Range: {
+            /** Likely */
+            likely: number;
+            /** Max */
+            max: number;
+            /** Min */
+            min: number;
         };
         /**
-         * ReclaimAnswer
-         * @description What can be done for a part that is no longer made.
+         * Reason
+         * @description Why a cause stands where it stands.
          */
-        ReclaimAnswer: {
+        Reason: {
+            /** Reason */
+            reason: string;
+            /** Sign */
+            sign: string;
+            /** Source */
+            source: string;
+            /** Strength */
+            strength: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * Reclaim
+         * @description The route when a part is no longer made: what must be matched and what recorded.
+         */
+        Reclaim: {
             /** Match */
             match: string;
             /** Record */
@@ -4953,10 +4926,10 @@ export interface components {
             route: string;
         };
         /**
-         * RefusalAnswer
-         * @description A practice that is refused: the words that told it, why, what to do instead.
+         * Refusal
+         * @description A practice that is refused: which, the words that told it, why, and what to do instead.
          */
-        RefusalAnswer: {
+        Refusal: {
             /** Instead */
             instead: string;
             /** Practice */
@@ -5118,6 +5091,16 @@ export interface components {
             /** Version */
             version: number;
         };
+        /** RootModel[ClearanceAfterFitting] */
+        RootModel_ClearanceAfterFitting_: components["schemas"]["ClearanceAfterFitting"];
+        /** RootModel[Interchange] */
+        RootModel_Interchange_: components["schemas"]["Interchange"];
+        /** RootModel[NeedleCount] */
+        RootModel_NeedleCount_: components["schemas"]["NeedleCount"];
+        /** RootModel[SeatCheck] */
+        RootModel_SeatCheck_: components["schemas"]["SeatCheck"];
+        /** RootModel[Verdict] */
+        RootModel_Verdict_: components["schemas"]["Verdict"];
         /**
          * RubberAnswer
          * @description Chances of the rubbers, likeliest first, the density, and what it means for the order.
@@ -5219,11 +5202,12 @@ export interface components {
             temperature_c: number | null;
         };
         /**
-         * SeatAnswer
-         * @description The judgement of a seat.
+         * SeatCheck
+         * @description What a measured seat is worth: form, decision, interference, creep and what to do.
          */
-        SeatAnswer: {
-            advice: components["schemas"]["AdviceAnswer"];
+        SeatCheck: {
+            /** @default null */
+            advice: components["schemas"]["ZoneAdvice"] | null;
             /** Better Instrument */
             better_instrument: string | null;
             /** Creep Probability */
@@ -5234,18 +5218,15 @@ export interface components {
             cylindricity_limit_um: number;
             /** Cylindricity Um */
             cylindricity_um: number;
-            /**
-             * Decision
-             * @enum {string}
-             */
-            decision: "accept" | "cannot_tell" | "reject";
+            /** Decision */
+            decision: string;
             /** Expanded Uncertainty Um */
             expanded_uncertainty_um: number;
             /** Form */
             form: string;
             /** Guard Um */
             guard_um: number;
-            interference_um: components["schemas"]["InterferenceAnswer"];
+            interference_um: components["schemas"]["Range"];
             /** Mean Mm */
             mean_mm: number;
             /** Nominal Mm */
@@ -5257,7 +5238,7 @@ export interface components {
             /** Part */
             part: string;
             /** Planes */
-            planes: components["schemas"]["PlaneAnswer"][];
+            planes: components["schemas"]["Plane"][];
             /** Reason */
             reason: string;
             /** Repairs */
@@ -5282,7 +5263,7 @@ export interface components {
          * @description One side judged: the check when it is measured, the zones in any case, or what is wrong.
          */
         SeatJudgement: {
-            check: components["schemas"]["SeatAnswer"] | null;
+            check: components["schemas"]["SeatCheck"] | null;
             /** Fault */
             fault: string | null;
             /** Fault Field */
@@ -5443,7 +5424,7 @@ export interface components {
          * @description Both seats judged with the clearance that they leave; or why a bearing of this kind is not judged.
          */
         SeatsJudged: {
-            clearance: components["schemas"]["FittedClearanceAnswer"] | null;
+            clearance: components["schemas"]["ClearanceAfterFitting"] | null;
             housing: components["schemas"]["SeatJudgement"] | null;
             /**
              * Not Judged
@@ -5556,10 +5537,10 @@ export interface components {
             what: "spring_turns" | "notch" | "match_mark" | "wire" | "angle" | "gap";
         };
         /**
-         * SignAnswer
-         * @description A symptom or a piece of evidence.
+         * Sign
+         * @description Something told at the counter (symptom) or seen inside (evidence).
          */
-        SignAnswer: {
+        Sign: {
             /** Group */
             group: string;
             /** Sign */
@@ -5602,13 +5583,16 @@ export interface components {
             unit: "mm" | "in";
         };
         /**
-         * SpanAnswer
-         * @description A piece of a marking and what it means; start is −1 for what is not in the text.
+         * Span
+         * @description A piece of a marking: where it stands, what it means, which attribute it sets and how surely.
          */
-        SpanAnswer: {
+        Span: {
             /** Attribute */
             attribute: string;
-            /** Basis */
+            /**
+             * Basis
+             * @default
+             */
             basis: string;
             /**
              * Certainty
@@ -5701,7 +5685,7 @@ export interface components {
             acknowledged: components["schemas"]["Acknowledged"][];
             causes: components["schemas"]["CausesAnswer"];
             /** Cautions */
-            cautions: components["schemas"]["CautionAnswer"][];
+            cautions: components["schemas"]["Caution"][];
             /** Found On Line */
             found_on_line: string[];
             job: components["schemas"]["JobHead"];
@@ -5709,7 +5693,7 @@ export interface components {
             /** Not Understood */
             not_understood: string[];
             /** Refused */
-            refused: components["schemas"]["RefusalAnswer"][];
+            refused: components["schemas"]["Refusal"][];
             sheet: components["schemas"]["TakeInSheet"];
             /** Spares */
             spares: components["schemas"]["KnownSpare"][];
@@ -5865,9 +5849,9 @@ export interface components {
             /** Marks */
             marks: string[];
             /** Signs */
-            signs: components["schemas"]["SignAnswer"][];
+            signs: components["schemas"]["Sign"][];
             /** Units */
-            units: components["schemas"]["UnitAnswer"][];
+            units: components["schemas"]["UnitKind"][];
             /** Verdict Words */
             verdict_words: {
                 [key: string]: string;
@@ -5949,20 +5933,6 @@ export interface components {
             quantity: number;
         };
         /**
-         * UnitAnswer
-         * @description A kind of unit with what usually belongs to it.
-         */
-        UnitAnswer: {
-            /** Energies */
-            energies: string[];
-            /** Fluids */
-            fluids: string[];
-            /** Unit */
-            unit: string;
-            /** Words */
-            words: string;
-        };
-        /**
          * UnitHintAnswer
          * @description The readings make more sense in another unit.
          */
@@ -5978,6 +5948,20 @@ export interface components {
              * @enum {string}
              */
             unit: "mm" | "in";
+        };
+        /**
+         * UnitKind
+         * @description A kind of unit with the stored energies and fluids that usually belong to it.
+         */
+        UnitKind: {
+            /** Energies */
+            energies: string[];
+            /** Fluids */
+            fluids: string[];
+            /** Unit */
+            unit: string;
+            /** Words */
+            words: string;
         };
         /**
          * UnitModel
@@ -6046,10 +6030,27 @@ export interface components {
             probability: number;
         };
         /**
-         * VerdictReasonAnswer
-         * @description One reason of a verdict, and the other school.
+         * Verdict
+         * @description The verdict, its words, the reasons (weightiest first), what is unanswered, the reclaim route.
          */
-        VerdictReasonAnswer: {
+        Verdict: {
+            /** Reasons */
+            reasons: components["schemas"]["VerdictReason"][];
+            reclaim: components["schemas"]["Reclaim"] | null;
+            /** Second Person */
+            second_person: boolean;
+            /** Unanswered */
+            unanswered: string[];
+            /** Verdict */
+            verdict: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * VerdictReason
+         * @description One reason of a verdict, with the other school and the source.
+         */
+        VerdictReason: {
             /** Other School */
             other_school: string;
             /** Reason */
@@ -6128,6 +6129,24 @@ export interface components {
             name: string;
             /** Words */
             words: string;
+        };
+        /**
+         * ZoneAdvice
+         * @description The zone to choose, the other school's, and why.
+         */
+        ZoneAdvice: {
+            /** Other Zone */
+            other_zone: string;
+            /** Part */
+            part: string;
+            /** Reason */
+            reason: string;
+            /** Schools */
+            schools: string;
+            /** Source */
+            source: string;
+            /** Zone */
+            zone: string;
         };
         /**
          * ZoneAdviceAnswer
@@ -6731,7 +6750,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["FittedClearanceAnswer"];
+                    "application/json": components["schemas"]["RootModel_ClearanceAfterFitting_"];
                 };
             };
             /** @description Nobody is signed in. */
@@ -6851,7 +6870,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["InspectAnswer"];
+                    "application/json": components["schemas"]["RootModel_Verdict_"];
                 };
             };
             /** @description Nobody is signed in. */
@@ -6911,7 +6930,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["InterchangeAnswer"];
+                    "application/json": components["schemas"]["RootModel_Interchange_"];
                 };
             };
             /** @description Nobody is signed in. */
@@ -7271,7 +7290,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["NeedlesAnswer"];
+                    "application/json": components["schemas"]["RootModel_NeedleCount_"];
                 };
             };
             /** @description Nobody is signed in. */
@@ -7451,7 +7470,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SeatAnswer"];
+                    "application/json": components["schemas"]["RootModel_SeatCheck_"];
                 };
             };
             /** @description Nobody is signed in. */

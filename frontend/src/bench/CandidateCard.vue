@@ -23,7 +23,7 @@ const MARKS: Record<string, string> = {
   not_of_this: 'does_not_hold',
 }
 const kinds = useKinds()
-function off(each: Schemas['AgreementAnswer']): string {
+function off(each: Schemas['FeatureAgreement']): string {
   if (each.agreement === 'not_of_this') return 'it has none'
   if (each.agreement === 'not_read') return 'not read'
   if (each.off_mm === null || each.off_mm === undefined) return 'suits it'

@@ -12,7 +12,7 @@ const question = computed<Schemas['NeedlesRequest'] | null>(() => {
   const counted = /^\d+$/.test(held.counted.trim()) ? Number(held.counted) : null
   return { inside_mm: inside, outside_mm: null, needle_mm: needle, counted }
 })
-const live = useLive<Schemas['NeedlesRequest'], Schemas['NeedlesAnswer']>(
+const live = useLive<Schemas['NeedlesRequest'], Schemas['NeedleCount']>(
   () => question.value,
   (asked, signal) => told(api.POST('/api/calc/needles', { body: asked, signal })),
 )

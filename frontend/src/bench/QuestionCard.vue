@@ -8,7 +8,7 @@ import { useKinds } from '@/job/useKinds'
 /** What eye and hand can tell next, and what they have told. */
 const props = defineProps<{
   family: string
-  next: Schemas['NextQuestionAnswer'] | null
+  next: Schemas['NextQuestion'] | null
   answers: Readonly<Record<string, string>>
   /** The kinds still possible, likeliest first: an answer is pictured by the first that gives it. */
   possible: readonly string[]

@@ -9,7 +9,7 @@ const props = defineProps<{ offer: Offered; chosen: boolean }>()
 const kinds = useKinds()
 const reading = computed(() => props.offer.reading?.reading)
 const seal = computed(() => (reading.value?.family ?? 'bearing') !== 'bearing')
-const kind = computed(() => reading.value?.attributes.kind ?? props.offer.candidate?.kind ?? 'deep_groove')
+const kind = computed(() => reading.value?.attributes?.kind ?? props.offer.candidate?.kind ?? 'deep_groove')
 const size = computed(() => {
   const d = reading.value?.dimensions ?? props.offer.candidate?.dimensions
   const element = props.offer.candidate?.ball_mm ?? props.offer.reading?.ball_mm
@@ -71,7 +71,7 @@ function percent(p: number): string {
         ><PartSection
           v-if="size"
           :size="size"
-          :closure="reading?.attributes.closure ?? 'open'"
+          :closure="reading?.attributes?.closure ?? 'open'"
           :width="46"
           half
           :height="58"

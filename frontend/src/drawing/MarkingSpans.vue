@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 
 /** A marking in large letters, a bracket under each group with its meaning. */
-const props = defineProps<{ reading: Schemas['ReadingAnswer']; text: string; large?: boolean }>()
+const props = defineProps<{ reading: Schemas['MarkingReading']; text: string; large?: boolean }>()
 const groups = computed(() => {
   const spans = props.reading.spans.filter((span) => span.start >= 0 && span.stop > span.start)
   const merged = new Map<number, { start: number; stop: number; meaning: string; certainty: string }>()

@@ -2,7 +2,7 @@
 import type { Schemas } from '@/api/client'
 
 /** Dangerous or outdated practice, refused in words with what to do instead. */
-defineProps<{ refused: readonly Schemas['RefusalAnswer'][]; notUnderstood?: readonly string[] }>()
+defineProps<{ refused: readonly Schemas['Refusal'][]; notUnderstood?: readonly string[] }>()
 </script>
 
 <template>

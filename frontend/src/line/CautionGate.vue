@@ -2,7 +2,7 @@
 import type { Schemas } from '@/api/client'
 
 /** Cautions that nobody has read yet stand before the work; each is acknowledged by a person. */
-defineProps<{ cautions: Schemas['CautionAnswer'][] }>()
+defineProps<{ cautions: Schemas['Caution'][] }>()
 const emit = defineEmits<{ read: [caution: string] }>()
 </script>
 

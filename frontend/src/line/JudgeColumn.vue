@@ -10,11 +10,11 @@ import type { LinePart } from './lineEdits'
 /** What follows: the verdict with its reasons, what contradicts itself, who decides, what happens next. */
 const props = defineProps<{
   part: LinePart
-  verdict: Schemas['InspectAnswer'] | undefined
+  verdict: Schemas['Verdict'] | undefined
   decision: Schemas['Decision'] | undefined
   inFile: Schemas['Decision'] | undefined
   judgedBy: Schemas['JudgedBy'] | undefined
-  contradictions: Schemas['ContradictionAnswer'][]
+  contradictions: Schemas['Contradiction'][]
   benchId: number | undefined
   why: boolean
 }>()

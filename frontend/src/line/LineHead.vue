@@ -9,7 +9,7 @@ const props = defineProps<{
   lineKey: string
   wrong: number
   open: number
-  loose: Schemas['LooseAnswer'][]
+  loose: Schemas['LooseCount'][]
   canUndo: boolean
   canRedo: boolean
 }>()

@@ -4,7 +4,7 @@ import RefusedNote from '@/entry/RefusedNote.vue'
 import type { LinePart } from './lineEdits'
 
 /** A note on the part; what it plans dangerously is refused in words. */
-defineProps<{ part: LinePart; refused: Schemas['RefusalAnswer'][] }>()
+defineProps<{ part: LinePart; refused: Schemas['Refusal'][] }>()
 const emit = defineEmits<{ patch: [values: Partial<LinePart>] }>()
 function text(event: Event): string {
   return (event.target as HTMLTextAreaElement).value

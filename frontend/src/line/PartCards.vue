@@ -19,7 +19,7 @@ const props = defineProps<{
   number: number
   photos: ReturnType<typeof usePhotos>
   /** A caution to read before it is inspected. */
-  atInspection: Schemas['CautionAnswer'] | undefined
+  atInspection: Schemas['Caution'] | undefined
   why: boolean
 }>()
 const tab = defineModel<Tab>('tab', { required: true })

@@ -6,7 +6,7 @@ import { newKeyOf } from './lineEdits'
 
 /** Loose items: counted when they come out, in the tray, and what is left when the unit is closed. */
 type Item = Schemas['LooseItem']
-const props = defineProps<{ items: readonly Item[]; judged: Schemas['LooseAnswer'][] }>()
+const props = defineProps<{ items: readonly Item[]; judged: Schemas['LooseCount'][] }>()
 const emit = defineEmits<{ close: []; change: [items: Item[]] }>()
 const what = ref('')
 const COUNTS = [

@@ -4,7 +4,7 @@ import type { Schemas } from '@/api/client'
 
 /** Likely causes, the cheap check first; what a check shows moves the rest. */
 const props = defineProps<{
-  causes: Schemas['CauseAnswer'][]
+  causes: Schemas['FoundCause'][]
   leading?: boolean
   checked: Record<string, string>
 }>()

@@ -11,7 +11,7 @@ import { toggled, type TakeInSheet } from './useTakeIn'
 defineProps<{
   model: Schemas['UnitModel'] | null
   models: Schemas['UnitModel'][]
-  refused: readonly Schemas['RefusalAnswer'][]
+  refused: readonly Schemas['Refusal'][]
   notUnderstood: readonly string[]
 }>()
 const emit = defineEmits<{ newModel: [] }>()

@@ -12,7 +12,7 @@ from typing import Any
 
 from flask import Response, current_app, make_response, request
 from flask_login import current_user
-from pydantic import BaseModel
+from pydantic import BaseModel, TypeAdapter
 
 from ample.base import audit_queries as kept
 from ample.base.doer import Doer, NotSignedIn
@@ -97,9 +97,19 @@ def _first_answer(t: Transaction, doer: Doer, key: str, fingerprint: str) -> tup
     return int(earlier["status"]), str(earlier["answer"])
 
 
-def json_answer(model: BaseModel, status: int = 200) -> Response:
-    """A model as JSON."""
-    return _as_json(model.model_dump_json(by_alias=True), status)
+def json_answer(answer: object, status: int = 200) -> Response:
+    """A model, or a dataclass of the domain, as JSON."""
+    return _as_json(_writer(type(answer)).dump_json(answer, by_alias=True).decode(), status)
+
+
+_WRITERS: dict[type[Any], TypeAdapter[Any]] = {}
+
+
+def _writer(answer: type[Any]) -> TypeAdapter[Any]:
+    """What writes an answer, be it a model or a dataclass of the domain."""
+    if answer not in _WRITERS:
+        _WRITERS[answer] = TypeAdapter(answer)
+    return _WRITERS[answer]
 
 
 def _as_json(text: str, status: int) -> Response:

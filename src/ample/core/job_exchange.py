@@ -6,7 +6,14 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
+from ample.core.assembly.check import Contradiction
+from ample.core.assembly.facing import Facing
 from ample.core.assembly.line import LineSheet
+from ample.core.assembly.loose import LooseCount
+from ample.core.condition.causes import FoundCause, Sign
+from ample.core.condition.cautions import Caution, UnitKind
+from ample.core.condition.inspection import Verdict
+from ample.core.condition.practice import Refusal
 from ample.core.exchange import Answer, Name, Request
 
 Findings = dict[Name, Annotated[str, Field(max_length=30)]]
@@ -21,34 +28,10 @@ class CausesRequest(Request):
     limit: int = Field(default=6, ge=1, le=40)
 
 
-class CauseReason(Answer):
-    """A sign that speaks for or against a cause."""
-
-    sign: str
-    words: str
-    strength: str
-    reason: str
-    source: str
-
-
-class CauseAnswer(Answer):
-    """A cause, its weight among all, where it lies, the check to do first, what must change."""
-
-    cause: str
-    words: str
-    lies: str
-    outside_kind: str
-    weight: float
-    check: str
-    change: str
-    checked: str
-    reasons: list[CauseReason]
-
-
 class CausesAnswer(Answer):
     """Causes, likeliest first; `outside_weight` is the share of those outside bearing and seal."""
 
-    causes: list[CauseAnswer]
+    causes: list[FoundCause]
     outside_weight: float
 
 
@@ -63,31 +46,11 @@ class CautionsRequest(Request):
     planned: str = Field(default="", max_length=2000)
 
 
-class CautionAnswer(Answer):
-    """A caution: its stage, why it is shown, what to do, who must be licensed."""
-
-    caution: str
-    stage: str
-    when: str
-    title: str
-    do: str
-    licence: str
-
-
-class RefusalAnswer(Answer):
-    """A practice that is refused: the words that told it, why, what to do instead."""
-
-    practice: str
-    told_by: str
-    why: str
-    instead: str
-
-
 class CautionsAnswer(Answer):
     """Cautions in the order of the work, and what is refused of what is planned."""
 
-    cautions: list[CautionAnswer]
-    refused: list[RefusalAnswer]
+    cautions: list[Caution]
+    refused: list[Refusal]
     not_understood: list[str] = Field(description="of what is planned; it is not judged")
 
 
@@ -100,34 +63,6 @@ class InspectRequest(Request):
     obtainable: bool = True
 
 
-class VerdictReasonAnswer(Answer):
-    """One reason of a verdict, and the other school."""
-
-    verdict: str
-    reason: str
-    other_school: str
-    source: str
-
-
-class ReclaimAnswer(Answer):
-    """What can be done for a part that is no longer made."""
-
-    route: str
-    match: str
-    record: str
-
-
-class InspectAnswer(Answer):
-    """The verdict with its reasons."""
-
-    verdict: str
-    words: str
-    reasons: list[VerdictReasonAnswer]
-    unanswered: list[str]
-    second_person: bool
-    reclaim: ReclaimAnswer | None
-
-
 class LineCheckRequest(Request):
     """The lines of a unit, and what coming back would cost."""
 
@@ -135,65 +70,18 @@ class LineCheckRequest(Request):
     access: Literal["cheap", "costly"] = "cheap"
 
 
-class ContradictionAnswer(Answer):
-    """What contradicts itself, at which part, how grave, and why."""
-
-    code: str
-    level: str
-    part: str
-    words: str
-    reason: str
-    source: str
-    answer: str
-
-
-class FacingAnswer(Answer):
-    """What the faces of a part look at; `said` tells that a person said so."""
-
-    left: str
-    right: str
-    left_said: bool
-    right_said: bool
-
-
-class LooseAnswer(Answer):
-    """The judgement of a count."""
-
-    key: str
-    state: str
-    words: str
-
-
 class LineCheckAnswer(Answer):
     """Contradictions, what faces look at, verdicts of the parts, loose counts."""
 
-    contradictions: list[ContradictionAnswer]
-    facing: dict[str, FacingAnswer]
-    verdicts: dict[str, InspectAnswer]
-    loose: list[LooseAnswer]
-    refused: list[RefusalAnswer]
+    contradictions: list[Contradiction]
+    facing: dict[str, Facing]
+    verdicts: dict[str, Verdict]
+    loose: list[LooseCount]
+    refused: list[Refusal]
 
 
 class TradeRequest(Request):
     """Nothing is asked: the tables that the screens draw from."""
-
-
-class SignAnswer(Answer):
-    """A symptom or a piece of evidence."""
-
-    sign: str
-    stage: str
-    group: str
-    words: str
-
-
-class UnitAnswer(Answer):
-    """A kind of unit with what usually belongs to it."""
-
-    unit: str
-    words: str
-    energies: list[str]
-    fluids: list[str]
 
 
 class WordAnswer(Answer):
@@ -243,8 +131,8 @@ class QuestionAnswer(Answer):
 class TradeAnswer(Answer):
     """Signs, units, words, kinds of part, condition cards and the words for verdicts."""
 
-    signs: list[SignAnswer]
-    units: list[UnitAnswer]
+    signs: list[Sign]
+    units: list[UnitKind]
     words: list[WordAnswer]
     kinds: list[KindAnswer]
     cards: dict[str, list[QuestionAnswer]]

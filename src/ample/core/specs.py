@@ -68,21 +68,21 @@ def _spec_of_marking(text: str, field: str) -> BearingSpec:
     return spec_of_reading(readings[0])
 
 
-def spec_of_reading(reading: MarkingReading | x.ReadingAnswer) -> BearingSpec:
+def spec_of_reading(reading: MarkingReading | x.MarkingReading) -> BearingSpec:
     """The specification that a reading of a bearing's marking amounts to."""
     found = part_of_reading(reading)
     assert isinstance(found, BearingSpec)
     return found
 
 
-def seal_of_reading(reading: MarkingReading | x.ReadingAnswer) -> SealSpec:
+def seal_of_reading(reading: MarkingReading | x.MarkingReading) -> SealSpec:
     """The seal, ring or small part that a reading of a marking amounts to."""
     found = part_of_reading(reading)
     assert isinstance(found, SealSpec)
     return found
 
 
-def part_of_reading(reading: MarkingReading | x.ReadingAnswer) -> PartSpec:
+def part_of_reading(reading: MarkingReading | x.MarkingReading) -> PartSpec:
     """The part of whatever family that a reading of a marking amounts to."""
     return specified(
         reading.family, reading.attributes["kind"], reading.designation, reading.series, reading.dimensions,

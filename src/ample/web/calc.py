@@ -6,6 +6,7 @@ from typing import Any
 
 from flask import Response
 from flask_openapi3 import APIBlueprint, Tag
+from pydantic import BaseModel, RootModel
 
 from ample.base.desk import ErrorAnswer, json_answer
 from ample.base.rights import needs
@@ -24,9 +25,14 @@ def _handler(operation: Operation) -> Any:
     return handle
 
 
+def _model(answer: type[Any]) -> type[BaseModel]:
+    """A model, or one around a dataclass of the domain, as the document names its answers."""
+    return answer if issubclass(answer, BaseModel) else RootModel[answer]  # type: ignore[valid-type]
+
+
 for _operation in OPERATIONS.values():
     calc.post(
         f"/{_operation.name}",
         summary=_operation.summary,
-        responses={200: _operation.answer, 422: ErrorAnswer},
+        responses={200: _model(_operation.answer), 422: ErrorAnswer},
     )(needs("signed_in")(_handler(_operation)))

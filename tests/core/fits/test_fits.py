@@ -3,7 +3,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from ample.core.errors import BadInput
-from ample.core.fits import Duty, Interference, check_seat, clearance_after_fitting, fit, zone_advice
+from ample.core.fits import Duty, Range, check_seat, clearance_after_fitting, fit, zone_advice
 from ample.core.sizes import Instrument, default_instrument
 
 SIZE_6205 = (25.0, 52.0, 15.0)
@@ -175,7 +175,7 @@ def test_unknown_load_cases_are_refused(duty):
 
 def test_clearance_lost_on_a_solid_shaft():
     """i·k with k = d/F, F = (4d + D)/5: for 6205 k = 125/152; i effective = i·d/(d+2)."""
-    tight = Interference(10, 10, 10)
+    tight = Range(10, 10, 10)
     found = clearance_after_fitting(SIZE_6205, "N", tight, None, warmer_inner_k=0)
     assert found.before.min - found.mounted.min == pytest.approx(10 * 125 / 152 * 25 / 27, abs=0.06)
     assert found.running == found.mounted
@@ -188,18 +188,18 @@ def test_heat_takes_clearance_as_the_expansion_says():
 
 
 def test_a_tight_warm_seat_asks_for_c3():
-    found = clearance_after_fitting(SIZE_6205, "N", Interference(3, 10.3, 17), None)
+    found = clearance_after_fitting(SIZE_6205, "N", Range(3, 10.3, 17), None)
     assert found.suits == "3"
     assert "C3" in found.words
 
 
 def test_a_loose_ring_takes_no_clearance():
-    found = clearance_after_fitting(SIZE_6205, "N", Interference(-20, -10, -2), Interference(-40, -30, -20))
+    found = clearance_after_fitting(SIZE_6205, "N", Range(-20, -10, -2), Range(-40, -30, -20))
     assert found.mounted == found.before
 
 
 def test_a_hollow_shaft_gives_way():
-    tight = Interference(10, 10, 10)
+    tight = Range(10, 10, 10)
     solid, hollow = (
         clearance_after_fitting(SIZE_6205, "N", tight, None, hollow_mm=h).mounted.likely for h in (0, 20)
     )

@@ -2,7 +2,7 @@
 
 import pytest
 
-from ample.core.fits import Interference, check_seat, clearance_after_fitting
+from ample.core.fits import Range, check_seat, clearance_after_fitting
 from ample.core.fits.rules import judged_kinds, not_judged, not_judged_words
 from ample.core.parts import BearingSpec, bearing_kinds, ring_kind
 from ample.core.sizes import default_instrument
@@ -56,9 +56,9 @@ def test_where_undecided_readings_lie_is_said_as_it_is(readings_um, words):
 @pytest.mark.parametrize(
     ("group", "shaft", "advice"),
     [
-        ("3", Interference(0, 2, 4), "ok"),
-        ("N", Interference(3, 10.3, 17), "take_group"),
-        ("2", Interference(60, 80, 90), "no_group"),
+        ("3", Range(0, 2, 4), "ok"),
+        ("N", Range(3, 10.3, 17), "take_group"),
+        ("2", Range(60, 80, 90), "no_group"),
     ],
 )
 def test_what_to_do_about_the_clearance_is_a_code(group, shaft, advice):

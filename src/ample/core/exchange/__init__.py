@@ -2,7 +2,6 @@
 
 from ample.core.exchange.base import Answer, FamilyName, Millimetres, Name, Request, Unit
 from ample.core.exchange.identify import (
-    AgreementAnswer,
     CandidateAnswer,
     DoubtAnswer,
     DutyAsked,
@@ -10,18 +9,11 @@ from ample.core.exchange.identify import (
     IdentifyRequest,
     KindShare,
     NextMeasurementAnswer,
-    NextQuestionAnswer,
     ObservationRequest,
     UnitHintAnswer,
     VariantAnswer,
 )
-from ample.core.exchange.interchange import (
-    AttributeAnswer,
-    InterchangeAnswer,
-    InterchangeRequest,
-    RunningRequest,
-    SpecRequest,
-)
+from ample.core.exchange.interchange import InterchangeRequest, RunningRequest, SpecRequest
 from ample.core.exchange.kinds import (
     AttributeValue,
     AttributeWords,
@@ -33,25 +25,19 @@ from ample.core.exchange.kinds import (
     KindsAnswer,
     KindsRequest,
 )
-from ample.core.exchange.markings import DecodeAnswer, DecodeRequest, ReadingAnswer, SpanAnswer
+from ample.core.exchange.markings import DecodeAnswer, DecodeRequest
 from ample.core.exchange.parts import (
     EncodeAnswer,
     EncodeRequest,
-    NeedlesAnswer,
     NeedlesRequest,
     RubberAnswer,
     RubberChance,
     RubberRequest,
 )
 from ample.core.exchange.seats import (
-    AdviceAnswer,
     DutyRequest,
-    FittedClearanceAnswer,
     FittedClearanceRequest,
     InstrumentRequest,
-    InterferenceAnswer,
-    PlaneAnswer,
-    SeatAnswer,
     SeatRequest,
     ZoneAdviceAnswer,
     ZoneAdviceRequest,
@@ -65,18 +51,26 @@ from ample.core.exchange.sizes import (
     LengthRequest,
     LimitsAnswer,
     LimitsRequest,
-    NearestSize,
     RingLimitsRequest,
 )
+from ample.core.fits.advice import ZoneAdvice
+from ample.core.fits.clearance import ClearanceAfterFitting
+from ample.core.fits.ranges import Range
+from ample.core.fits.seat import Plane, SeatCheck
+from ample.core.identify.kind_evidence import NextQuestion
+from ample.core.identify.ranking import FeatureAgreement
+from ample.core.interchange import AttributeJudgement, Interchange
+from ample.core.parts import MarkingReading, Span
+from ample.core.parts.needles import NeedleCount
+from ample.core.sizes import Nearest
 
 __all__ = [
-    "AdviceAnswer",
-    "AgreementAnswer",
     "Answer",
-    "AttributeAnswer",
+    "AttributeJudgement",
     "AttributeValue",
     "AttributeWords",
     "CandidateAnswer",
+    "ClearanceAfterFitting",
     "DecodeAnswer",
     "DecodeRequest",
     "DoubtAnswer",
@@ -90,16 +84,15 @@ __all__ = [
     "FamilyGroup",
     "FamilyKindAnswer",
     "FamilyName",
+    "FeatureAgreement",
     "FitAnswer",
     "FitRequest",
-    "FittedClearanceAnswer",
     "FittedClearanceRequest",
     "IdentifyAnswer",
     "IdentifyRequest",
     "InstrumentRequest",
-    "InterchangeAnswer",
+    "Interchange",
     "InterchangeRequest",
-    "InterferenceAnswer",
     "InternalClearanceAnswer",
     "InternalClearanceRequest",
     "KindShare",
@@ -109,29 +102,31 @@ __all__ = [
     "LengthRequest",
     "LimitsAnswer",
     "LimitsRequest",
+    "MarkingReading",
     "Millimetres",
     "Name",
-    "NearestSize",
-    "NeedlesAnswer",
+    "Nearest",
+    "NeedleCount",
     "NeedlesRequest",
     "NextMeasurementAnswer",
-    "NextQuestionAnswer",
+    "NextQuestion",
     "ObservationRequest",
-    "PlaneAnswer",
-    "ReadingAnswer",
+    "Plane",
+    "Range",
     "Request",
     "RingLimitsRequest",
     "RubberAnswer",
     "RubberChance",
     "RubberRequest",
     "RunningRequest",
-    "SeatAnswer",
+    "SeatCheck",
     "SeatRequest",
-    "SpanAnswer",
+    "Span",
     "SpecRequest",
     "Unit",
     "UnitHintAnswer",
     "VariantAnswer",
+    "ZoneAdvice",
     "ZoneAdviceAnswer",
     "ZoneAdviceRequest",
 ]

@@ -2,14 +2,14 @@
 
 from __future__ import annotations
 
-from typing import Literal
-
 from pydantic import Field
 
 from ample.core.exchange.base import Answer, FamilyName, Name, Request, Unit
-from ample.core.exchange.markings import ReadingAnswer
-from ample.core.exchange.sizes import NearestSize
+from ample.core.identify.kind_evidence import NextQuestion
+from ample.core.identify.ranking import FeatureAgreement
+from ample.core.parts import MarkingReading
 from ample.core.parts.requirement import Requirement
+from ample.core.sizes import Nearest
 
 
 class ObservationRequest(Request):
@@ -59,15 +59,6 @@ class IdentifyRequest(Request):
     at_hand: Name | None = None
 
 
-class AgreementAnswer(Answer):
-    """How one feature agrees with a candidate."""
-
-    feature: str
-    agreement: Literal["agrees", "doubtful", "disagrees", "not_read", "not_of_this"]
-    off_mm: float | None
-    sigmas: float | None
-
-
 class VariantAnswer(Answer):
     """A listed part of the candidate's envelope."""
 
@@ -105,8 +96,8 @@ class CandidateAnswer(Answer):
     designation: str
     dimensions: dict[str, float]
     probability: float
-    features: list[AgreementAnswer]
-    misfit: AgreementAnswer | None
+    features: list[FeatureAgreement]
+    misfit: FeatureAgreement | None
     variants: list[VariantAnswer]
     variant_count: int
     kind: str
@@ -136,14 +127,6 @@ class NextMeasurementAnswer(Answer):
     gains: dict[str, float]
 
 
-class NextQuestionAnswer(Answer):
-    """The question to eye and hand that tells most between the kinds still possible."""
-
-    question: str
-    words: str
-    gain_bits: float
-
-
 class DoubtAnswer(Answer):
     """A feature's mean with its doubt, mm."""
 
@@ -152,7 +135,7 @@ class DoubtAnswer(Answer):
     expanded_uncertainty_mm: float
     count: int
     repeats_disagree: bool
-    nearest: list[NearestSize]
+    nearest: list[Nearest]
 
 
 class IdentifyAnswer(Answer):
@@ -165,9 +148,9 @@ class IdentifyAnswer(Answer):
     clash: str | None
     entropy_bits: float
     readings: list[DoubtAnswer]
-    marking: list[ReadingAnswer]
+    marking: list[MarkingReading]
     kinds: list[KindShare]
-    next_question: NextQuestionAnswer | None
+    next_question: NextQuestion | None
     offered: list[str] = Field(description="features worth measuring on what the part can be")
     advice: list[str] = Field(description="what a specialist would say of these readings")
     requirement: Requirement = Field(description="what must be had, as far as it is known")

@@ -2,11 +2,9 @@
 
 from __future__ import annotations
 
-from typing import Literal
-
 from pydantic import Field
 
-from ample.core.exchange.base import Answer, Millimetres, Name, Request
+from ample.core.exchange.base import Millimetres, Name, Request
 
 
 class SpecRequest(Request):
@@ -40,30 +38,3 @@ class InterchangeRequest(Request):
     old: Name | SpecRequest = Field(alias="from")
     new: Name | SpecRequest = Field(alias="to")
     duty: RunningRequest | None = None
-
-
-class AttributeAnswer(Answer):
-    """One attribute of both parts."""
-
-    name: str
-    old: str = Field(alias="from")
-    new: str = Field(alias="to")
-    judgement: Literal["same", "better", "worse", "change", "unknown"]
-    consequence: str
-    severity: str
-    basis: str
-    known: str = Field(
-        default="",
-        description="how the old part's is known: stated, measured, seen, implied, assumed, unknown",
-    )
-
-
-class InterchangeAnswer(Answer):
-    """The verdict with every attribute, differences first."""
-
-    verdict: Literal["drop_in", "fits_with_differences", "needs_change", "not_interchangeable"]
-    words: str
-    attributes: list[AttributeAnswer]
-    distance: float
-    contradictions: list[str] = Field(description="what is known for sure of the old part and is not met")
-    open: list[str] = Field(description="what nobody knows yet")

@@ -60,13 +60,3 @@ class NeedlesRequest(Request):
     outside_mm: Millimetres | None = Field(default=None, description="diameter over the needles: the cup")
     needle_mm: Millimetres
     counted: int | None = Field(default=None, ge=0, le=2000)
-
-
-class NeedlesAnswer(Answer):
-    """How many needles belong, the room that they leave, and whether some are lost."""
-
-    count: int
-    gap_mm: float
-    missing: int
-    alarm: str
-    words: str

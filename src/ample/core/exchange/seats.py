@@ -7,6 +7,7 @@ from typing import Literal
 from pydantic import Field
 
 from ample.core.exchange.base import Answer, Millimetres, Name, Request
+from ample.core.fits.ranges import Range
 
 
 class DutyRequest(Request):
@@ -44,64 +45,6 @@ class SeatRequest(Request):
     finish: Literal["ground", "turned"] = "ground"
 
 
-class InterferenceAnswer(Answer):
-    """Least, likely and most, µm (positive is tight)."""
-
-    min: float
-    likely: float
-    max: float
-
-
-class PlaneAnswer(Answer):
-    """One plane, µm about the nominal."""
-
-    mean_um: float
-    out_of_round_um: float
-    readings_um: list[float]
-
-
-class AdviceAnswer(Answer):
-    """The zone to choose, with both schools."""
-
-    part: str
-    zone: str
-    other_zone: str
-    reason: str
-    schools: str
-    source: str
-
-
-class SeatAnswer(Answer):
-    """The judgement of a seat."""
-
-    part: str
-    nominal_mm: float
-    zone: str
-    zone_lower_um: float
-    zone_upper_um: float
-    ring_lower_um: float
-    ring_upper_um: float
-    mean_mm: float
-    planes: list[PlaneAnswer]
-    out_of_round_um: float
-    taper_um: float
-    form: str
-    cylindricity_um: float
-    cylindricity_limit_um: float
-    expanded_uncertainty_um: float
-    guard_um: float
-    decision: Literal["accept", "cannot_tell", "reject"]
-    reason: str
-    better_instrument: str | None
-    interference_um: InterferenceAnswer
-    creep_probability: float
-    creep_reason: str
-    repairs: list[str]
-    notes: list[str]
-    sources: list[str]
-    advice: AdviceAnswer
-
-
 class ZoneAdviceRequest(Request):
     """A seat of a size under a load case."""
 
@@ -112,9 +55,15 @@ class ZoneAdviceRequest(Request):
     tolerance_class: Name = Field(default="Normal", alias="class")
 
 
-class ZoneAdviceAnswer(AdviceAnswer):
+class ZoneAdviceAnswer(Answer):
     """The advice with the limits of the zone asked for and of the bearing's ring, µm."""
 
+    part: str
+    zone: str
+    other_zone: str
+    reason: str
+    schools: str
+    source: str
     chosen_zone: str
     zone_lower_um: float
     zone_upper_um: float
@@ -130,21 +79,7 @@ class FittedClearanceRequest(Request):
     D_mm: Millimetres | None = None
     B_mm: Millimetres | None = None
     group: Name = "N"
-    shaft: InterferenceAnswer | None = None
-    housing: InterferenceAnswer | None = None
+    shaft: Range | None = None
+    housing: Range | None = None
     warmer_inner_k: float = Field(default=10.0, ge=-20, le=100)
     hollow_mm: float = Field(default=0.0, ge=0, le=500)
-
-
-class FittedClearanceAnswer(Answer):
-    """Clearance as bought, once fitted and running, µm."""
-
-    group: str
-    before: InterferenceAnswer
-    mounted: InterferenceAnswer
-    running: InterferenceAnswer
-    running_warm_balls: InterferenceAnswer
-    suits: str | None
-    advice: Literal["ok", "take_group", "wider_is_safer", "no_group"]
-    words: str
-    source: str

@@ -7,6 +7,7 @@ from typing import Literal
 from pydantic import Field
 
 from ample.core.exchange.base import Answer, Millimetres, Name, Request, Unit
+from ample.core.sizes import Nearest
 
 
 class LengthRequest(Request):
@@ -14,16 +15,6 @@ class LengthRequest(Request):
 
     text: str = Field(max_length=200, description="What was typed: 35,02 · 1 1/8 · 12 thou · 35x52x7")
     unit: Unit = "mm"
-
-
-class NearestSize(Answer):
-    """A standard size near the length."""
-
-    text: str
-    unit: Unit
-    mm: float
-    off_mm: float
-    within_reading_error: bool
 
 
 class LengthAnswer(Answer):
@@ -34,7 +25,7 @@ class LengthAnswer(Answer):
     unit: Unit
     written: str
     fraction: str
-    nearest: list[NearestSize]
+    nearest: list[Nearest]
     sizes_mm: list[float]
 
 

@@ -3,13 +3,14 @@
 from ample.core.fits.advice import Duty, ZoneAdvice, zone_advice
 from ample.core.fits.clearance import ClearanceAfterFitting, clearance_after_fitting
 from ample.core.fits.fit import Fit, fit
-from ample.core.fits.seat import Interference, SeatCheck, check_seat
+from ample.core.fits.ranges import Range
+from ample.core.fits.seat import SeatCheck, check_seat
 
 __all__ = [
     "ClearanceAfterFitting",
     "Duty",
     "Fit",
-    "Interference",
+    "Range",
     "SeatCheck",
     "ZoneAdvice",
     "check_seat",

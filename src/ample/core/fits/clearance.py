@@ -6,7 +6,8 @@ from collections.abc import Callable
 from dataclasses import dataclass
 
 from ample.core.errors import BadInput
-from ample.core.fits.seat import SMOOTHING_MM, Interference
+from ample.core.fits.ranges import Range
+from ample.core.fits.seat import SMOOTHING_MM
 from ample.core.standards import internal_clearance
 from ample.core.standards.rings import CLEARANCE_GROUPS
 
@@ -14,15 +15,6 @@ RING_PER_K = 11.5e-6
 ROLLERS = ("cylindrical", "spherical")
 HOUSING_OVER_OUTSIDE = 1.5
 LEAST_RUNNING_UM = 3.0
-
-
-@dataclass(frozen=True)
-class Range:
-    """Least, likely and most of something, µm."""
-
-    min: float
-    likely: float
-    max: float
 
 
 @dataclass(frozen=True)
@@ -45,8 +37,8 @@ class ClearanceAfterFitting:
 def clearance_after_fitting(
     bearing_mm: tuple[float, float, float],
     group: str,
-    shaft: Interference | None,
-    housing: Interference | None,
+    shaft: Range | None,
+    housing: Range | None,
     warmer_inner_k: float = 10.0,
     hollow_mm: float = 0.0,
     finish: str = "ground",
@@ -62,8 +54,8 @@ def clearance_after_fitting(
     Args:
         bearing_mm: Bore, outside and width, mm.
         group: Clearance group `2`, `N`, `3`, `4` or `5`.
-        shaft: Interference on the shaft, µm; None when not measured (no change assumed).
-        housing: Interference in the housing, µm; None when not measured.
+        shaft: Range on the shaft, µm; None when not measured (no change assumed).
+        housing: Range in the housing, µm; None when not measured.
         warmer_inner_k: How much warmer the inner ring runs than the outer, K, −20 to 100.
         hollow_mm: Bore of a hollow shaft, mm; 0 for a solid one.
         finish: `ground` or `turned` seats.
@@ -78,7 +70,7 @@ def clearance_after_fitting(
     Source: ISO 5753-1:2009; thick-walled rings on one material (Lamé) as in bearing handbooks.
 
     Example:
-        >>> tight = Interference(3, 10.3, 17)
+        >>> tight = Range(3, 10.3, 17)
         >>> clearance_after_fitting((25, 52, 15), "N", tight, None).mounted.likely
         4.7
     """
@@ -118,7 +110,7 @@ def clearance_after_fitting(
     )  # fmt: skip
 
 
-def _taken(shaft: Interference | None, grows: float, housing: Interference | None, shrinks: float) -> Range:
+def _taken(shaft: Range | None, grows: float, housing: Range | None, shrinks: float) -> Range:
     """Clearance taken by fitting, least, likely, most, µm; a loose ring takes none."""
     parts = [
         (max(getattr(i, name), 0.0) * factor if i else 0.0)

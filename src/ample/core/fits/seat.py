@@ -11,7 +11,8 @@ from statistics import fmean
 from scipy.special import ndtr
 
 from ample.core.errors import BadInput
-from ample.core.fits.advice import LOAD_SHARES, Duty
+from ample.core.fits.advice import LOAD_SHARES, Duty, ZoneAdvice
+from ample.core.fits.ranges import Range
 from ample.core.parts.ratings import estimated_ratings
 from ample.core.sizes import Instrument, default_instrument, to_reference_temperature
 from ample.core.sizes.instruments import Reach
@@ -22,15 +23,6 @@ GUARD = {"2017": 1.65, "2013": 2.0}
 SMOOTHING_MM = {"ground": 2.0, "turned": 3.0}
 FARTHEST_SHARE = 0.1
 CREEP_STEPS = 64
-
-
-@dataclass(frozen=True)
-class Interference:
-    """Least, likely and most interference of ring and seat, µm (positive is tight)."""
-
-    min: float
-    likely: float
-    max: float
 
 
 @dataclass(frozen=True)
@@ -65,12 +57,13 @@ class SeatCheck:
     decision: str
     reason: str
     better_instrument: str | None
-    interference_um: Interference
+    interference_um: Range
     creep_probability: float
     creep_reason: str
     repairs: tuple[str, ...]
     notes: tuple[str, ...]
     sources: tuple[str, ...]
+    advice: ZoneAdvice | None = None
 
 
 def check_seat(  # noqa: PLR0913 - each is a fact that is measured apart
@@ -93,7 +86,7 @@ def check_seat(  # noqa: PLR0913 - each is a fact that is measured apart
     Formula: mean of plane means; out of round = (max − min)/2 in a plane; taper = difference of
     the end planes' means; cylindricity ≈ (max − min)/2 over all, against IT5/2. Accept when
     mean and extreme local sizes lie inside the zone by g, reject when one lies outside by g;
-    g = 1.65·u (ISO 14253-1:2017, 95 %) or U = 2·u (2013). Interference = shaft − bore, or
+    g = 1.65·u (ISO 14253-1:2017, 95 %) or U = 2·u (2013). Range = shaft − bore, or
     outside − housing. Creep: effective interference i·d/(d+2) less 0.08·√(d·Fr/B) µm below 0.
 
     Args:
@@ -243,13 +236,13 @@ def _better_instrument(
 
 def _interference(
     part: str, local: Sequence[float], mean_um: float, ring_low: float, ring_high: float
-) -> Interference:
+) -> Range:
     middle = (ring_low + ring_high) / 2
     if part == "shaft":
         values = (min(local) - ring_high, mean_um - middle, max(local) - ring_low)
     else:
         values = (ring_low - max(local), middle - mean_um, ring_high - min(local))
-    return Interference(*(round(value, 2) for value in values))
+    return Range(*(round(value, 2) for value in values))
 
 
 def _creep(
@@ -323,7 +316,7 @@ def _signed(um: float) -> str:
 
 
 def _repairs(
-    part: str, decision: str, interference: Interference, local: Sequence[float],
+    part: str, decision: str, interference: Range, local: Sequence[float],
     lower: float, upper: float, duty: Duty,
 ) -> tuple[str, ...]:  # fmt: skip
     """Ways back for a rejected seat, by how far it is out; the machine shop decides."""

@@ -4,6 +4,9 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 from dataclasses import dataclass
+from typing import Annotated
+
+from pydantic import Field
 
 from ample.core.errors import BadInput
 
@@ -30,8 +33,8 @@ class AttributeJudgement:
     """One attribute of both parts: same, better, worse, change or unknown, and what follows."""
 
     name: str
-    old: str
-    new: str
+    old: Annotated[str, Field(alias="from")]
+    new: Annotated[str, Field(alias="to")]
     judgement: str
     consequence: str
     severity: str

@@ -14,7 +14,6 @@ from ample.core.errors import AmpleError, BadInput
 from ample.core.identify import Catalogue, Observation, Seen, identify, standard_catalogue
 from ample.core.identify.ranking import Candidate, Identification, VariantChance
 from ample.core.interchange import meets
-from ample.core.operations.markings import reading_answer
 from ample.core.operations.sizes import nearest
 from ample.core.parts import (
     CLOSURES,
@@ -80,11 +79,9 @@ def identify_answer(
         clash=found.clash,
         entropy_bits=found.entropy_bits,
         readings=[_doubt(each) for each in observations],
-        marking=[reading_answer(reading) for reading in _to_show(markings, found)],
+        marking=_to_show(markings, found),
         kinds=_kind_shares(family, found.kinds),
-        next_question=(
-            x.NextQuestionAnswer.model_validate(found.next_question) if found.next_question else None
-        ),
+        next_question=found.next_question,
         offered=list(found.offered),
         advice=list(found.advice),
     )
@@ -217,8 +214,8 @@ def _candidate(candidate: Candidate, family: Family) -> x.CandidateAnswer:
         designation=best.designation,
         dimensions=candidate.dimensions,
         probability=candidate.probability,
-        features=[x.AgreementAnswer.model_validate(each) for each in candidate.features],
-        misfit=x.AgreementAnswer.model_validate(candidate.misfit) if candidate.misfit else None,
+        features=list(candidate.features),
+        misfit=candidate.misfit,
         variants=[_variant(each, family) for each in candidate.variants],
         variant_count=candidate.variant_count,
         kind=best.kind,

@@ -10,7 +10,7 @@ from ample.core.parts.requirement import Evidence, requirement_of
 from ample.core.specs import part_of
 
 
-def judge_interchange(request: x.InterchangeRequest) -> x.InterchangeAnswer:
+def judge_interchange(request: x.InterchangeRequest) -> x.Interchange:
     """Judge whether one part takes the place of another; a marking to be replaced is a requirement."""
     duty = request.duty
     running = Running(duty.rpm, duty.temperature_c, duty.dirty) if duty else None
@@ -19,10 +19,8 @@ def judge_interchange(request: x.InterchangeRequest) -> x.InterchangeAnswer:
     if readings and old.family == new.family:
         wanted = requirement_of(Evidence(old.family, str(_marking(request.old)), readings, size_of=old))
         offered = _readings(request.new)
-        return x.InterchangeAnswer.model_validate(
-            meets(wanted, new, offered[0].unread if offered else (), running)
-        )
-    return x.InterchangeAnswer.model_validate(interchange_of(old, new, running))
+        return meets(wanted, new, offered[0].unread if offered else (), running)
+    return interchange_of(old, new, running)
 
 
 def _marking(asked: str | x.SpecRequest) -> str | None:

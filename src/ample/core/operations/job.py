@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from dataclasses import replace
 from functools import lru_cache
 from typing import get_args
 
@@ -25,16 +26,14 @@ from ample.core.condition import (
     refused_practices,
 )
 from ample.core.condition.causes import known_causes
-from ample.core.condition.inspection import VERDICT_WORDS
+from ample.core.condition.inspection import VERDICT_WORDS, Verdict, VerdictReason
 
 
 def causes(request: j.CausesRequest) -> j.CausesAnswer:
     """Rank the likely causes."""
     found = find_causes(request.signs, request.checked, len(known_causes()), request.unit)
     outside = sum(each.weight for each in found if each.lies == "outside")
-    return j.CausesAnswer(
-        causes=[j.CauseAnswer.model_validate(each) for each in found[: request.limit]], outside_weight=outside
-    )
+    return j.CausesAnswer(causes=list(found[: request.limit]), outside_weight=outside)
 
 
 def cautions(request: j.CautionsRequest) -> j.CautionsAnswer:
@@ -48,18 +47,16 @@ def cautions(request: j.CautionsRequest) -> j.CautionsAnswer:
         tuple(request.duties),
     )
     return j.CautionsAnswer(
-        cautions=[j.CautionAnswer.model_validate(each) for each in cautions_for(situation)],
-        refused=[j.RefusalAnswer.model_validate(each) for each in planned.refused],
+        cautions=list(cautions_for(situation)),
+        refused=list(planned.refused),
         not_understood=list(planned.not_understood),
     )
 
 
-def inspect(request: j.InspectRequest) -> j.InspectAnswer:
+def inspect(request: j.InspectRequest) -> Verdict:
     """Judge a part by its condition card."""
-    return j.InspectAnswer.model_validate(
-        inspect_part(
-            request.card, findings_mm(request.card, request.findings), request.access, request.obtainable
-        )
+    return inspect_part(
+        request.card, findings_mm(request.card, request.findings), request.access, request.obtainable
     )
 
 
@@ -71,31 +68,30 @@ def line_check(request: j.LineCheckRequest) -> j.LineCheckAnswer:
         facing |= facing_of(line, sheet.on(line.key))
     notes = " \n".join(part.note for part in sheet.parts if part.note)
     return j.LineCheckAnswer(
-        contradictions=[j.ContradictionAnswer.model_validate(each) for each in check_line(sheet)],
-        facing={key: j.FacingAnswer.model_validate(each) for key, each in facing.items()},
+        contradictions=list(check_line(sheet)),
+        facing=facing,
         verdicts=verdicts_of(sheet.parts, request.access),
-        loose=[j.LooseAnswer.model_validate(each) for each in count_loose(sheet.loose)],
-        refused=[j.RefusalAnswer.model_validate(each) for each in refused_practices(notes)],
+        loose=list(count_loose(sheet.loose)),
+        refused=list(refused_practices(notes)),
     )
 
 
-def verdicts_of(parts: Sequence[LinePart], access: str) -> dict[str, j.InspectAnswer]:
+def verdicts_of(parts: Sequence[LinePart], access: str) -> dict[str, Verdict]:
     """The verdict of every part; one that is always renewed is replaced without being looked at."""
     found = {}
     for part in parts:
         card = part_kind(part.kind).card
-        judged = inspect_part(card, findings_mm(card, part.findings), access, part.obtainable)
-        answer = j.InspectAnswer.model_validate(judged)
+        answer = inspect_part(card, findings_mm(card, part.findings), access, part.obtainable)
         advice = keep_advice(part.kind)
         keep = part.keep or advice.keep
         if keep == "always_new" and answer.verdict not in ("replace", "reclaim"):
             why = advice.reason if not part.keep else "Renewed here by choice."
-            renewed = j.VerdictReasonAnswer(
+            renewed = VerdictReason(
                 verdict="replace", reason=f"Always new: {why}", other_school="", source=advice.source
             )
-            answer = answer.model_copy(
-                update={"verdict": "replace", "words": VERDICT_WORDS["replace"], "second_person": False,
-                        "reasons": [renewed, *answer.reasons]}
+            answer = replace(
+                answer, verdict="replace", words=VERDICT_WORDS["replace"], second_person=False,
+                reasons=(renewed, *answer.reasons),
             )  # fmt: skip
         found[part.key] = answer
     return found
@@ -104,8 +100,8 @@ def verdicts_of(parts: Sequence[LinePart], access: str) -> dict[str, j.InspectAn
 @lru_cache(maxsize=1)
 def _tables() -> j.TradeAnswer:
     return j.TradeAnswer(
-        signs=[j.SignAnswer.model_validate(each) for each in known_signs().values()],
-        units=[j.UnitAnswer.model_validate(each) for each in known_units().values()],
+        signs=list(known_signs().values()),
+        units=list(known_units().values()),
         words=[
             j.WordAnswer(kind=kind, name=name, words=words) for (kind, name), words in known_words().items()
         ],

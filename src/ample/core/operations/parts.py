@@ -52,7 +52,6 @@ def encode_part(request: x.EncodeRequest) -> x.EncodeAnswer:
     return x.EncodeAnswer(family=reading.family, texts=texts)
 
 
-def needles(request: x.NeedlesRequest) -> x.NeedlesAnswer:
+def needles(request: x.NeedlesRequest) -> x.NeedleCount:
     """Count how many needles fit."""
-    found = needle_count(request.inside_mm, request.needle_mm, request.outside_mm, request.counted)
-    return x.NeedlesAnswer.model_validate(found)
+    return needle_count(request.inside_mm, request.needle_mm, request.outside_mm, request.counted)

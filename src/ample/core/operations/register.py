@@ -6,10 +6,11 @@ from collections.abc import Callable
 from dataclasses import dataclass
 from typing import Any, TypeVar
 
-from pydantic import BaseModel, ValidationError
+from pydantic import BaseModel, TypeAdapter, ValidationError
 
 from ample.core import exchange as x
 from ample.core import job_exchange as j
+from ample.core.condition import Verdict
 from ample.core.errors import BadInput
 from ample.core.operations import job
 from ample.core.operations.identify import identify_part
@@ -30,8 +31,8 @@ class Operation:
     name: str
     summary: str
     request: type[x.Request]
-    answer: type[x.Answer]
-    run: Callable[[Any], x.Answer]
+    answer: type[Any]
+    run: Callable[[Any], Any]
 
 
 def ask(name: str, request: object) -> dict[str, Any]:
@@ -62,7 +63,18 @@ def ask(name: str, request: object) -> dict[str, Any]:
             f"One of {', '.join(OPERATIONS)}.",
         )
     answer = operation.run(parse_request(operation.request, request))
-    return answer.model_dump(mode="json", by_alias=True)
+    found: dict[str, Any] = _writer(operation.answer).dump_python(answer, mode="json", by_alias=True)
+    return found
+
+
+_WRITERS: dict[type[Any], TypeAdapter[Any]] = {}
+
+
+def _writer(answer: type[Any]) -> TypeAdapter[Any]:
+    """What writes an answer, be it a model or a dataclass of the domain."""
+    if answer not in _WRITERS:
+        _WRITERS[answer] = TypeAdapter(answer)
+    return _WRITERS[answer]
 
 
 def parse_request(model: type[Model], data: object) -> Model:
@@ -96,7 +108,7 @@ def bad_request(error: ValidationError) -> BadInput:
 
 
 def _register(
-    *operations: tuple[str, str, type[x.Request], type[x.Answer], Callable[[Any], x.Answer]],
+    *operations: tuple[str, str, type[x.Request], type[Any], Callable[[Any], Any]],
 ) -> dict[str, Operation]:
     return {row[0]: Operation(*row) for row in operations}
 
@@ -111,15 +123,15 @@ OPERATIONS: dict[str, Operation] = _register(
     ("kinds", "Kinds of part by picture, and the questions that tell them", x.KindsRequest, x.KindsAnswer, kinds_of_family),
     ("encode", "Write a part's marking in several habits", x.EncodeRequest, x.EncodeAnswer, encode_part),
     ("rubber", "Which rubber a ring is of, by evidence", x.RubberRequest, x.RubberAnswer, rubber),
-    ("needles", "How many needles belong, and whether some are lost", x.NeedlesRequest, x.NeedlesAnswer, needles),
+    ("needles", "How many needles belong, and whether some are lost", x.NeedlesRequest, x.NeedleCount, needles),
     ("identify", "Rank what a worn part can be", x.IdentifyRequest, x.IdentifyAnswer, identify_part),
-    ("interchange", "Judge one bearing in the place of another", x.InterchangeRequest, x.InterchangeAnswer, judge_interchange),
-    ("seat", "Judge a measured shaft or housing seat", x.SeatRequest, x.SeatAnswer, seat),
+    ("interchange", "Judge one bearing in the place of another", x.InterchangeRequest, x.Interchange, judge_interchange),
+    ("seat", "Judge a measured shaft or housing seat", x.SeatRequest, x.SeatCheck, seat),
     ("zone-advice", "The zone a seat should have", x.ZoneAdviceRequest, x.ZoneAdviceAnswer, advised_zones),
-    ("fitted-clearance", "Clearance before fitting, after it and running", x.FittedClearanceRequest, x.FittedClearanceAnswer, fitted_clearance),
+    ("fitted-clearance", "Clearance before fitting, after it and running", x.FittedClearanceRequest, x.ClearanceAfterFitting, fitted_clearance),
     ("causes", "Rank the likely causes of what was told and seen", j.CausesRequest, j.CausesAnswer, job.causes),
     ("cautions", "What can hurt someone here, and what is refused", j.CautionsRequest, j.CautionsAnswer, job.cautions),
-    ("inspect", "Judge a part by its condition card", j.InspectRequest, j.InspectAnswer, job.inspect),
+    ("inspect", "Judge a part by its condition card", j.InspectRequest, Verdict, job.inspect),
     ("line-check", "Contradictions, verdicts and counts of a line", j.LineCheckRequest, j.LineCheckAnswer, job.line_check),
     ("trade", "Kinds of part, signs, units and condition cards", j.TradeRequest, j.TradeAnswer, job.trade),
 )  # fmt: skip

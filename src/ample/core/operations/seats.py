@@ -9,7 +9,6 @@ from ample.core import exchange as x
 from ample.core.errors import BadInput
 from ample.core.fits import (
     Duty,
-    Interference,
     check_seat,
     clearance_after_fitting,
     zone_advice,
@@ -51,19 +50,19 @@ def _instrument(asked: str | x.InstrumentRequest, instrument_of: InstrumentOf) -
     return replace(base, outside_u_mm=u, inside_u_mm=u, depth_u_mm=u, scatter_mm=min(base.scatter_mm, u / 2))
 
 
-def seat(request: x.SeatRequest) -> x.SeatAnswer:
+def seat(request: x.SeatRequest) -> x.SeatCheck:
     """Judge a seat by its measured planes."""
     return seat_answer(request)
 
 
-def seat_answer(request: x.SeatRequest, instrument_of: InstrumentOf = default_instrument) -> x.SeatAnswer:
+def seat_answer(request: x.SeatRequest, instrument_of: InstrumentOf = default_instrument) -> x.SeatCheck:
     """Judge a seat from a request, with the shop's own instruments."""
     return seat_of(_asked_spec(request), request, instrument_of)
 
 
 def seat_of(
     spec: BearingSpec, request: x.SeatRequest, instrument_of: InstrumentOf = default_instrument
-) -> x.SeatAnswer:
+) -> x.SeatCheck:
     """Judge a seat of a bearing that is known; what the request says of its sizes is not looked at."""
     sizes = _sizes(spec)
     duty = _duty(request.duty)
@@ -84,7 +83,7 @@ def seat_of(
         request.finish,
         ring_kind(spec.kind),
     )
-    return x.SeatAnswer.model_validate(asdict(found) | {"advice": asdict(advice)})
+    return replace(found, advice=advice)
 
 
 def _duty(request: x.DutyRequest | None) -> Duty:
@@ -108,17 +107,13 @@ def advised_zones(request: x.ZoneAdviceRequest) -> x.ZoneAdviceAnswer:
     )
 
 
-def fitted_clearance(request: x.FittedClearanceRequest) -> x.FittedClearanceAnswer:
+def fitted_clearance(request: x.FittedClearanceRequest) -> x.ClearanceAfterFitting:
     """Work out the clearance that fitting leaves."""
     return clearance_left(_asked_spec(request), request)
 
 
-def clearance_left(spec: BearingSpec, request: x.FittedClearanceRequest) -> x.FittedClearanceAnswer:
+def clearance_left(spec: BearingSpec, request: x.FittedClearanceRequest) -> x.ClearanceAfterFitting:
     """Work out the clearance that fitting leaves a bearing that is known."""
-
-    def tight(asked: x.InterferenceAnswer | None) -> Interference | None:
-        return Interference(asked.min, asked.likely, asked.max) if asked else None
-
     table = clearance_table(spec)
     if not table or table.endswith("_taper_bore") or table in ("four_point", "double_row_angular"):
         raise BadInput(
@@ -127,13 +122,12 @@ def clearance_left(spec: BearingSpec, request: x.FittedClearanceRequest) -> x.Fi
             "designation",
             "Its setting or its axial clearance is looked at when it is fitted.",
         )
-    found = clearance_after_fitting(
+    return clearance_after_fitting(
         _sizes(spec),
         request.group,
-        tight(request.shaft),
-        tight(request.housing),
+        request.shaft,
+        request.housing,
         request.warmer_inner_k,
         request.hollow_mm,
         kind=table,
     )
-    return x.FittedClearanceAnswer.model_validate(found)

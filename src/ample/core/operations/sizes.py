@@ -30,9 +30,9 @@ def length(request: x.LengthRequest) -> x.LengthAnswer:
     )
 
 
-def nearest(mm: float) -> list[x.NearestSize]:
+def nearest(mm: float) -> list[x.Nearest]:
     """Give the nearest sizes of a length in both units."""
-    return [x.NearestSize.model_validate(near) for near in nearest_sizes(mm)]
+    return list(nearest_sizes(mm))
 
 
 def limits_of_size(request: x.LimitsRequest) -> x.LimitsAnswer:

@@ -402,7 +402,7 @@ def changes_between(before: Requirement, after: Requirement) -> tuple[Change, ..
         >>> changes_between(ring, requirement_of(Evidence("o_ring", said=(("material", "FKM"),))))
         (Change(name='material', before='NBR', after='FKM'),)
     """
-    old, new = _compared(before), _compared(after)
+    old, new = facts_of(before), facts_of(after)
     names = sorted(old.keys() | new.keys())
     return tuple(
         Change(name, old.get(name, ""), new.get(name, ""))
@@ -411,7 +411,24 @@ def changes_between(before: Requirement, after: Requirement) -> tuple[Change, ..
     )
 
 
-def _compared(requirement: Requirement) -> dict[str, str]:
+def facts_of(requirement: Requirement) -> dict[str, str]:
+    """What a part offered is held against, by name; where the part goes, and how a thing is known, is left out.
+
+    Args:
+        requirement: The requirement.
+
+    Returns:
+        Names and values as text; empty where a thing is not known.
+
+    Raises:
+        Nothing.
+
+    Source: common practice.
+
+    Example:
+        >>> facts_of(requirement_of(Evidence("o_ring", said=(("material", "FKM"),))))["material"]
+        'FKM'
+    """
     return {
         "kind": requirement.kind,
         **{each.name: f"{each.mm:g}" for each in requirement.dimensions},

@@ -351,7 +351,7 @@ def same_version(earlier: dict[str, object] | None, version: int) -> None:
         )
 
 
-def decoded(item: Item, index: ShopIndex) -> x.ReadingAnswer | None:
+def decoded(item: Item, index: ShopIndex) -> x.MarkingReading | None:
     """A listed marking read in its maker's own dialect."""
     own = [dialect for dialect in index.dialects if dialect.name == item.maker]
     readings = decode_answer(item.marking, own).readings

@@ -8,10 +8,9 @@ from ample.base.jobs import known_part
 from ample.base.records import PartHead
 from ample.core.designation import decode, title_of
 from ample.core.errors import BadInput
-from ample.core.exchange import InterchangeAnswer, ReadingAnswer
 from ample.core.interchange import Interchange, meets
 from ample.core.operations import decode_answer
-from ample.core.parts import FAMILIES
+from ample.core.parts import FAMILIES, MarkingReading
 from ample.core.parts.requirement import Requirement
 from ample.core.specs import part_of_reading
 from ample.shop.bench import queries
@@ -91,7 +90,7 @@ def _wanted(t: Transaction, part: PartHead) -> tuple[Item, Requirement]:
     return known_item(t, row["item_id"]), wanted
 
 
-def _reading(part: PartHead, wanted: Requirement, chosen: Item, index: ShopIndex) -> ReadingAnswer | None:
+def _reading(part: PartHead, wanted: Requirement, chosen: Item, index: ShopIndex) -> MarkingReading | None:
     """The marking that was read on the part, character by character; without one that of the listed part."""
     if part.marking.strip():
         readings = decode_answer(part.marking, index.dialects, part.family).readings
@@ -109,7 +108,7 @@ def _equivalent(
         item=item,
         found_by=found_by,
         record=said,
-        interchange=InterchangeAnswer.model_validate(judged_against(wanted, item)),
+        interchange=judged_against(wanted, item),
         offers=[],
     )
 
@@ -136,7 +135,7 @@ def offered(t: Transaction, part_id: int, text: str, index: ShopIndex) -> Offere
     return OfferedAnswer(
         title=text.strip(),
         size_text=spec.size_text,
-        interchange=InterchangeAnswer.model_validate(meets(wanted, spec, readings[0].unread)),
+        interchange=meets(wanted, spec, readings[0].unread),
     )
 
 

@@ -8,7 +8,7 @@ from pydantic import BaseModel, Field
 
 from ample.base.records import JobHead, PartHead
 from ample.base.strict import Strict
-from ample.core.exchange import FamilyName, InterchangeAnswer
+from ample.core.exchange import FamilyName, Interchange
 from ample.core.parts.requirement import Requirement
 from ample.core.parts.rubber import Medium
 from ample.shop.catalogue.records import Item
@@ -112,4 +112,4 @@ class OfferedAnswer(BaseModel):
 
     title: str
     size_text: str
-    interchange: InterchangeAnswer
+    interchange: Interchange

@@ -8,7 +8,7 @@ from decimal import Decimal
 
 from pydantic import BaseModel, ConfigDict, Field, computed_field, field_validator
 
-from ample.core.exchange import InterchangeAnswer, ReadingAnswer
+from ample.core.exchange import Interchange, MarkingReading
 from ample.core.parts import BearingSpec, PartSpec
 from ample.core.parts.ratings import element_mm
 from ample.core.parts.requirement import Requirement
@@ -140,7 +140,7 @@ class Equivalent(BaseModel):
     item: Item
     found_by: str
     record: CrossReference | None
-    interchange: InterchangeAnswer
+    interchange: Interchange
     offers: list[Offer]
 
 
@@ -150,7 +150,7 @@ class MatchAnswer(BaseModel):
     part_id: int
     chosen: Item
     ball_mm: float
-    reading: ReadingAnswer | None
+    reading: MarkingReading | None
     marking: str
     requirement: Requirement
     by_rule: list[Equivalent]

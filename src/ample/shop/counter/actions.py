@@ -38,9 +38,9 @@ def answer_line(t: Transaction, index: ShopIndex, text: str, instrument_of: Inst
     return found
 
 
-def _distinct(readings: list[x.ReadingAnswer]) -> list[x.ReadingAnswer]:
+def _distinct(readings: list[x.MarkingReading]) -> list[x.MarkingReading]:
     """The same part said in two dialects is one answer here."""
-    kept: dict[tuple[str, ...], x.ReadingAnswer] = {}
+    kept: dict[tuple[str, ...], x.MarkingReading] = {}
     for reading in readings:
         a = reading.attributes
         own = (a["closure"], a["clearance"], a["class"]) if reading.family == "bearing" else (a["kind"],)
@@ -48,7 +48,7 @@ def _distinct(readings: list[x.ReadingAnswer]) -> list[x.ReadingAnswer]:
     return list(kept.values())
 
 
-def _with_stock(t: Transaction, reading: x.ReadingAnswer) -> CounterReading:
+def _with_stock(t: Transaction, reading: x.MarkingReading) -> CounterReading:
     bearing = reading.family == "bearing"
     assumed = [span.meaning for span in reading.spans if span.certainty == "assumed"][:2]
     closure = reading.attributes.get("closure", "open")

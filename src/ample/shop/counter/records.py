@@ -5,14 +5,14 @@ from __future__ import annotations
 from pydantic import BaseModel
 
 from ample.base.records import JobHead
-from ample.core.exchange import IdentifyAnswer, ReadingAnswer
+from ample.core.exchange import IdentifyAnswer, MarkingReading
 from ample.shop.catalogue.records import Item
 
 
 class CounterReading(BaseModel):
     """One answer of the Counter's line: a reading, its size and what is on the shelf."""
 
-    reading: ReadingAnswer
+    reading: MarkingReading
     size_text: str
     ball_mm: float | None
     assumed: list[str]

@@ -15,7 +15,7 @@ from ample.base.places import places_of
 from ample.base.records import PartHead
 from ample.core.designation import title_of
 from ample.core.errors import BadInput, Conflict, NotKnown
-from ample.core.exchange import AttributeAnswer
+from ample.core.exchange import AttributeJudgement
 from ample.core.interchange import meets
 from ample.core.parts.requirement import Requirement, changes_between
 from ample.core.sizes import Instrument
@@ -121,11 +121,11 @@ def _line(row: dict[str, Any], known: _Known, supplier_id: int) -> OrderLine:
     )  # fmt: skip
 
 
-def _differences(wanted: Requirement | None, item: Item) -> list[AttributeAnswer]:
+def _differences(wanted: Requirement | None, item: Item) -> list[AttributeJudgement]:
     if wanted is None or wanted.spec is None or wanted.family != item.family:
         return []
     judged = meets(wanted, item.spec)
-    return [AttributeAnswer.model_validate(each) for each in judged.attributes if each.judgement != "same"]
+    return [each for each in judged.attributes if each.judgement != "same"]
 
 
 def _waiting(t: Transaction) -> list[WaitingPart]:

@@ -12,9 +12,9 @@ from ample.base.records import PlaceOfPart
 from ample.core.interchange import meets
 from ample.core.kits import GateFacts, LineFacts, OnTheShelf, SeatFact, gate
 from ample.core.parts import BearingSpec
-from ample.core.parts.requirement import Requirement
+from ample.core.parts.requirement import Requirement, facts_of
 from ample.core.sizes import Instrument
-from ample.shop.bench.requirements import as_json, requirements_of
+from ample.shop.bench.requirements import requirements_of
 from ample.shop.catalogue import queries as catalogue
 from ample.shop.catalogue.records import Item
 from ample.shop.orders import queries
@@ -154,7 +154,7 @@ def _clearance_advice(spec: BearingSpec, judged: SeatsJudged) -> str:
 def _bound_to(row: dict[str, Any], facts: GateFacts, sheet: SeatSheet | None) -> dict[str, object]:
     """Of each check the facts that it is judged on: an override is given for them and for no others."""
     fitted = _fitted(row)
-    wanted = facts.wanted and as_json(facts.wanted)
+    wanted = facts_of(facts.wanted) | {"count": ""} if facts.wanted else None
     place: tuple[object, ...]
     if facts.family == "bearing":
         place = (

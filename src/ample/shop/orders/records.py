@@ -9,7 +9,7 @@ from pydantic import BaseModel, Field
 
 from ample.base.strict import Strict
 from ample.base.times import UtcTime
-from ample.core.exchange import AttributeAnswer
+from ample.core.exchange import AttributeJudgement
 from ample.core.parts.requirement import Change, Requirement
 from ample.shop.catalogue.records import Item, Offer
 
@@ -38,7 +38,7 @@ class OrderLine(BaseModel):
     requirement: Requirement | None
     item: Item
     ball_mm: float
-    differences: list[AttributeAnswer] = Field(description="where the item is not what must be had")
+    differences: list[AttributeJudgement] = Field(description="where the item is not what must be had")
     changes: list[Change] = Field(
         description="what has changed of the requirement since this was put on the order"
     )

@@ -172,7 +172,7 @@ def _readings(side: SeatSide) -> list[list[float]]:
 
 def _clearance(
     spec: BearingSpec, sheet: SeatSheet, shaft: SeatJudgement, housing: SeatJudgement
-) -> x.FittedClearanceAnswer | None:
+) -> x.ClearanceAfterFitting | None:
     asked = x.FittedClearanceRequest(
         group=spec.clearance,
         shaft=shaft.check.interference_um if shaft.check else None,

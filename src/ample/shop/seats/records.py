@@ -8,7 +8,7 @@ from pydantic import BaseModel, Field
 
 from ample.base.records import JobHead, PartHead
 from ample.base.strict import Strict
-from ample.core.exchange import FittedClearanceAnswer, SeatAnswer, ZoneAdviceAnswer
+from ample.core.exchange import ClearanceAfterFitting, SeatCheck, ZoneAdviceAnswer
 from ample.core.parts import BearingSpec
 
 
@@ -43,7 +43,7 @@ class SeatSave(Strict):
 class SeatJudgement(BaseModel):
     """One side judged: the check when it is measured, the zones in any case, or what is wrong."""
 
-    check: SeatAnswer | None
+    check: SeatCheck | None
     zones: ZoneAdviceAnswer
     fault: str | None
     fault_field: str | None
@@ -54,7 +54,7 @@ class SeatsJudged(BaseModel):
 
     shaft: SeatJudgement | None
     housing: SeatJudgement | None
-    clearance: FittedClearanceAnswer | None
+    clearance: ClearanceAfterFitting | None
     not_judged: Literal["no_rules", "taper_bore"] | None = None
     words: str = ""
 

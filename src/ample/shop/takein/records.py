@@ -8,7 +8,8 @@ from pydantic import BaseModel, Field
 
 from ample.base.records import Acknowledged, JobHead
 from ample.base.strict import Strict
-from ample.core.job_exchange import CausesAnswer, CautionAnswer, RefusalAnswer
+from ample.core.condition import Caution, Refusal
+from ample.core.job_exchange import CausesAnswer
 from ample.shop.units.records import KnownSpare, UnitModel
 
 Name = Annotated[str, Field(pattern=r"^[a-z0-9_]{2,40}$")]
@@ -64,8 +65,8 @@ class TakeInAnswer(BaseModel):
     version: int
     found_on_line: list[str]
     causes: CausesAnswer
-    cautions: list[CautionAnswer]
-    refused: list[RefusalAnswer]
+    cautions: list[Caution]
+    refused: list[Refusal]
     not_understood: list[str]
     acknowledged: list[Acknowledged]
     model: UnitModel | None
