@@ -1555,16 +1555,6 @@ export interface components {
             supplier_id: number | null;
         };
         /**
-         * AnswerWords
-         * @description One answer to a question of a card.
-         */
-        AnswerWords: {
-            /** Name */
-            name: string;
-            /** Words */
-            words: string;
-        };
-        /**
          * Answered
          * @description A question to eye and hand with its answer.
          */
@@ -1573,6 +1563,18 @@ export interface components {
             answer: string;
             /** Question */
             question: string;
+        };
+        /**
+         * Attribute
+         * @description An attribute in words, and the values that it can have; none: any short text.
+         */
+        Attribute: {
+            /** Name */
+            name: string;
+            /** Values */
+            values: components["schemas"]["AttributeValue"][];
+            /** Words */
+            words: string;
         };
         /**
          * AttributeJudgement
@@ -1606,18 +1608,6 @@ export interface components {
         AttributeValue: {
             /** Value */
             value: string;
-            /** Words */
-            words: string;
-        };
-        /**
-         * AttributeWords
-         * @description An attribute in words, with the values that it can have; none: any short text.
-         */
-        AttributeWords: {
-            /** Name */
-            name: string;
-            /** Values */
-            values: components["schemas"]["AttributeValue"][];
             /** Words */
             words: string;
         };
@@ -1882,6 +1872,16 @@ export interface components {
             variant_count: number;
             /** Variants */
             variants: components["schemas"]["VariantAnswer"][];
+        };
+        /**
+         * CardAnswer
+         * @description One answer to a question of a card.
+         */
+        CardAnswer: {
+            /** Name */
+            name: string;
+            /** Words */
+            words: string;
         };
         /**
          * CausesAnswer
@@ -2909,7 +2909,7 @@ export interface components {
             kinds: components["schemas"]["KindShare"][];
             /** Marking */
             marking: components["schemas"]["MarkingReading"][];
-            next_measurement: components["schemas"]["NextMeasurementAnswer"] | null;
+            next_measurement: components["schemas"]["NextMeasurement"] | null;
             next_question: components["schemas"]["NextQuestion"] | null;
             /** None Probability */
             none_probability: number;
@@ -3421,7 +3421,7 @@ export interface components {
              * Attributes
              * @description of parts of every family
              */
-            attributes: components["schemas"]["AttributeWords"][];
+            attributes: components["schemas"]["Attribute"][];
             /** Conditions */
             conditions: string[];
             /** Family */
@@ -4305,19 +4305,13 @@ export interface components {
             quantity: number;
         };
         /**
-         * NextMeasurementAnswer
-         * @description What to read next, and the bits expected of each feature.
+         * NextMeasurement
+         * @description The feature to read next, the bits it is expected to bring, and in words what to do, why, and both in one sentence.
          */
-        NextMeasurementAnswer: {
-            /**
-             * Ask
-             * @description what to do
-             */
+        NextMeasurement: {
+            /** Ask */
             ask: string;
-            /**
-             * Because
-             * @description why
-             */
+            /** Because */
             because: string;
             /** Feature */
             feature: string;
@@ -4327,10 +4321,7 @@ export interface components {
             gains: {
                 [key: string]: number;
             };
-            /**
-             * Reason
-             * @description both in one sentence
-             */
+            /** Reason */
             reason: string;
         };
         /**
@@ -4870,12 +4861,12 @@ export interface components {
             rows: number;
         };
         /**
-         * QuestionAnswer
-         * @description What to look at, how, the criterion; no answers: a depth in mm.
+         * Question
+         * @description What to look at: how, the criterion, and the answers, the good one first.
          */
-        QuestionAnswer: {
+        Question: {
             /** Answers */
-            answers: components["schemas"]["AnswerWords"][];
+            answers: components["schemas"]["CardAnswer"][];
             /** Criterion */
             criterion: string;
             /** How */
@@ -4899,7 +4890,7 @@ export interface components {
         };
         /**
          * Reason
-         * @description Why a cause stands where it stands.
+         * @description Why a cause stands where it stands: a rule with its sign in words.
          */
         Reason: {
             /** Reason */
@@ -5097,13 +5088,15 @@ export interface components {
         RootModel_Interchange_: components["schemas"]["Interchange"];
         /** RootModel[NeedleCount] */
         RootModel_NeedleCount_: components["schemas"]["NeedleCount"];
+        /** RootModel[RubberAnswer] */
+        RootModel_RubberAnswer_: components["schemas"]["RubberAnswer"];
         /** RootModel[SeatCheck] */
         RootModel_SeatCheck_: components["schemas"]["SeatCheck"];
         /** RootModel[Verdict] */
         RootModel_Verdict_: components["schemas"]["Verdict"];
         /**
          * RubberAnswer
-         * @description Chances of the rubbers, likeliest first, the density, and what it means for the order.
+         * @description Chances of each rubber, the density, what is said of it, and whether it is settled enough to order by.
          */
         RubberAnswer: {
             /** Chances */
@@ -5840,7 +5833,7 @@ export interface components {
         TradeAnswer: {
             /** Cards */
             cards: {
-                [key: string]: components["schemas"]["QuestionAnswer"][];
+                [key: string]: components["schemas"]["Question"][];
             };
             /** Kinds */
             kinds: components["schemas"]["KindAnswer"][];
@@ -7410,7 +7403,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RubberAnswer"];
+                    "application/json": components["schemas"]["RootModel_RubberAnswer_"];
                 };
             };
             /** @description Nobody is signed in. */

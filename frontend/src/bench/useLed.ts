@@ -8,7 +8,7 @@ import type { Feature, useBench } from './useBench'
 interface Places {
   /** Features with a field on the drawing. */
   asked: Readonly<Ref<Feature[]>>
-  next: Readonly<Ref<Schemas['NextMeasurementAnswer'] | null>>
+  next: Readonly<Ref<Schemas['NextMeasurement'] | null>>
   fieldOnDrawing: (feature: Feature) => void
   marking: () => void
   foot: () => void

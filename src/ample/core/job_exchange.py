@@ -12,7 +12,7 @@ from ample.core.assembly.line import LineSheet
 from ample.core.assembly.loose import LooseCount
 from ample.core.condition.causes import FoundCause, Sign
 from ample.core.condition.cautions import Caution, UnitKind
-from ample.core.condition.inspection import Verdict
+from ample.core.condition.inspection import Question, Verdict
 from ample.core.condition.practice import Refusal
 from ample.core.exchange import Answer, Name, Request
 
@@ -111,23 +111,6 @@ class KindAnswer(Answer):
     keep_reason: str
 
 
-class AnswerWords(Answer):
-    """One answer to a question of a card."""
-
-    name: str
-    words: str
-
-
-class QuestionAnswer(Answer):
-    """What to look at, how, the criterion; no answers: a depth in mm."""
-
-    question: str
-    words: str
-    how: str
-    criterion: str
-    answers: list[AnswerWords]
-
-
 class TradeAnswer(Answer):
     """Signs, units, words, kinds of part, condition cards and the words for verdicts."""
 
@@ -135,7 +118,7 @@ class TradeAnswer(Answer):
     units: list[UnitKind]
     words: list[WordAnswer]
     kinds: list[KindAnswer]
-    cards: dict[str, list[QuestionAnswer]]
+    cards: dict[str, list[Question]]
     verdict_words: dict[str, str]
     looks_at: list[str]
     marks: list[str]

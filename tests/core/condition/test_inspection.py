@@ -41,7 +41,7 @@ def test_every_card_has_a_case():
 
 @pytest.mark.parametrize("card", sorted(known_cards()))
 def test_the_good_answers_of_a_card_lead_to_no_repair(card):
-    good = {each.question: each.answers[0][0] for each in card_of(card).questions if each.answers}
+    good = {each.question: each.answers[0].name for each in card_of(card).questions if each.answers}
     if card in ("soft_ring", "hydraulic_seal", "gasket"):  # always renewed
         assert inspect_part(card, good).verdict == "replace"
     elif card == "shaft":
@@ -74,7 +74,7 @@ def test_another_finding_never_makes_a_verdict_milder(data):
     seen = {}
     before = 0
     for question in data.draw(st.permutations(asked)):
-        seen[question.question] = data.draw(st.sampled_from([name for name, _ in question.answers]))
+        seen[question.question] = data.draw(st.sampled_from([each.name for each in question.answers]))
         now = VERDICTS.index(inspect_part(card, seen).verdict)
         assert now >= before
         before = now

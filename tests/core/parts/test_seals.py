@@ -120,16 +120,16 @@ def test_density_by_two_weighings(air, water, density):
 
 def test_density_tells_fluoro_rubber_and_ptfe_and_nothing_else():
     fkm = rubber_by_evidence(Clues(mass_air_g=10, mass_water_g=4.75))
-    assert (fkm.chances[0][0], fkm.settled) == ("FKM", True)
+    assert (fkm.chances[0].rubber, fkm.settled) == ("FKM", True)
     ptfe = rubber_by_evidence(Clues(mass_air_g=21.5, mass_water_g=11.5))
-    assert (ptfe.chances[0][0], ptfe.settled) == ("PTFE", True)
+    assert (ptfe.chances[0].rubber, ptfe.settled) == ("PTFE", True)
     for water in (0.98, 1.3, 1.7, 2.2):
         assert not rubber_by_evidence(Clues(mass_air_g=10, mass_water_g=water)).settled
 
 
 def test_nbr_and_epdm_are_never_told_by_density_hardness_and_colour():
     found = rubber_by_evidence(Clues(hardness_shore_a=70, colour="black", mass_air_g=10, mass_water_g=1.55))
-    chances = dict(found.chances)
+    chances = {each.rubber: each.probability for each in found.chances}
     assert chances["NBR"] > 0.03
     assert chances["EPDM"] > 0.03
     assert any("cannot be told" in words for words in found.words)
@@ -140,14 +140,16 @@ def test_colour_is_a_weak_hint():
         rubber_by_evidence(Clues(hardness_shore_a=75)),
         rubber_by_evidence(Clues(hardness_shore_a=75, colour="brown")),
     )
-    rise = dict(brown.chances)["FKM"] / dict(plain.chances)["FKM"]
+    rise = {each.rubber: each.probability for each in brown.chances}["FKM"] / {
+        each.rubber: each.probability for each in plain.chances
+    }["FKM"]
     assert 1 < rise < 4
     assert not brown.settled
 
 
 def test_what_swelled_in_oil_was_the_wrong_rubber():
     found = rubber_by_evidence(Clues(stood_in="mineral_oil", swelling="much"))
-    assert found.chances[0][0] == "EPDM"
+    assert found.chances[0].rubber == "EPDM"
     assert any("wrong rubber" in words for words in found.words)
 
 
@@ -163,7 +165,7 @@ def test_clues_that_cannot_be_are_refused_in_words(clues):
 
 def test_chances_add_up():
     for clues in (Clues(), Clues(hardness_shore_a=90), Clues(stood_in="steam", swelling="none", heat_c=150)):
-        assert sum(chance for _, chance in rubber_by_evidence(clues).chances) == pytest.approx(1)
+        assert sum(each.probability for each in rubber_by_evidence(clues).chances) == pytest.approx(1)
 
 
 # the tables that describe the families -------------------------------------------------------

@@ -21,7 +21,7 @@ def _table() -> dict[tuple[str, str, str], str]:
         question = card_of(row["card"]).question(row["question"])
         if (
             question is None
-            or row["answer"] not in dict(question.answers)
+            or row["answer"] not in {each.name for each in question.answers}
             or row["sign"] not in known_signs()
         ):
             raise ValueError(f"found_signs.csv: {row} is not known")

@@ -67,14 +67,10 @@ class Cause:
 
 
 @dataclass(frozen=True)
-class Reason:
-    """Why a cause stands where it stands."""
+class Reason(Rule):
+    """Why a cause stands where it stands: a rule with its sign in words."""
 
-    sign: str
     words: str
-    strength: str
-    reason: str
-    source: str
 
 
 @dataclass(frozen=True)
@@ -198,7 +194,7 @@ def _reasons(cause: Cause, signs: list[str]) -> tuple[Reason, ...]:
     order = list(STRENGTHS)
     own = [rule for rule in cause.rules if rule.sign in signs]
     return tuple(
-        Reason(rule.sign, known_signs()[rule.sign].words, rule.strength, rule.reason, rule.source)
+        Reason(**vars(rule), words=known_signs()[rule.sign].words)
         for rule in sorted(own, key=lambda rule: order.index(rule.strength))
     )
 

@@ -31,14 +31,22 @@ LARGEST_MM = 500.0
 
 
 @dataclass(frozen=True)
+class CardAnswer:
+    """One answer to a question of a card."""
+
+    name: str
+    words: str
+
+
+@dataclass(frozen=True)
 class Question:
-    """What to look at: how, the criterion, and the answers (name, words), the good one first."""
+    """What to look at: how, the criterion, and the answers, the good one first."""
 
     question: str
     words: str
     how: str
     criterion: str
-    answers: tuple[tuple[str, str], ...]
+    answers: tuple[CardAnswer, ...]
 
     @property
     def measured(self) -> bool:
@@ -63,14 +71,20 @@ class Condition:
 
 
 @dataclass(frozen=True)
-class CardRule:
-    """A verdict, what leads to it, why, and what the other school does."""
+class VerdictReason:
+    """One reason of a verdict, with the other school and the source."""
 
-    when: tuple[Condition, ...]
     verdict: str
     reason: str
     other_school: str
     source: str
+
+
+@dataclass(frozen=True)
+class CardRule(VerdictReason):
+    """A verdict, what leads to it, why, and what the other school does."""
+
+    when: tuple[Condition, ...]
 
 
 @dataclass(frozen=True)
@@ -84,16 +98,6 @@ class Card:
     def question(self, name: str) -> Question | None:
         """A question by its name."""
         return next((each for each in self.questions if each.question == name), None)
-
-
-@dataclass(frozen=True)
-class VerdictReason:
-    """One reason of a verdict, with the other school and the source."""
-
-    verdict: str
-    reason: str
-    other_school: str
-    source: str
 
 
 @dataclass(frozen=True)
@@ -130,16 +134,16 @@ def known_cards() -> dict[str, Card]:
         when = tuple(_condition(part) for part in row["when"].split("&"))
         _check_rule(row["card"], questions.get(row["card"], []), when, row["verdict"])
         rules[row["card"]].append(
-            CardRule(when, row["verdict"], row["reason"], row["other_school"], row["source"])
+            CardRule(row["verdict"], row["reason"], row["other_school"], row["source"], when)
         )
     return {card: Card(card, tuple(questions[card]), tuple(rules[card])) for card in questions}
 
 
-def _answers(text: str) -> tuple[tuple[str, str], ...]:
+def _answers(text: str) -> tuple[CardAnswer, ...]:
     if text == "mm":
         return ()
     pairs = [each.split(":", 1) for each in text.split("|")]
-    return tuple((pair[0], pair[1]) for pair in pairs)
+    return tuple(CardAnswer(*pair) for pair in pairs)
 
 
 def _condition(text: str) -> Condition:
@@ -158,7 +162,7 @@ def _check_rule(card: str, questions: list[Question], when: tuple[Condition, ...
         if each.question == "access":
             possible: set[str] = set(ACCESS)
         elif each.question in known:
-            possible = {name for name, _ in known[each.question].answers}
+            possible = {answer.name for answer in known[each.question].answers}
         else:
             raise ValueError(f"card_rules.csv: {card} has no question {each.question}")
         if not set(each.answers) <= possible or (each.over_mm is None) == (not possible):
@@ -250,10 +254,10 @@ def _check_findings(card: Card, findings: Mapping[str, str]) -> None:
             raise BadInput("no_such_question", f"This card does not ask “{name[:30]}”.", f"findings.{name}")
         if question.measured:
             _length_mm(name, answer)
-        elif answer not in dict(question.answers):
+        elif answer not in {each.name for each in question.answers}:
             raise BadInput(
                 "no_such_answer", f"“{answer[:30]}” is no answer to “{question.words}”.", f"findings.{name}",
-                f"One of {', '.join(words for _, words in question.answers)}.",
+                f"One of {', '.join(each.words for each in question.answers)}.",
             )  # fmt: skip
 
 

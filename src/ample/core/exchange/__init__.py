@@ -8,15 +8,12 @@ from ample.core.exchange.identify import (
     IdentifyAnswer,
     IdentifyRequest,
     KindShare,
-    NextMeasurementAnswer,
     ObservationRequest,
     UnitHintAnswer,
     VariantAnswer,
 )
 from ample.core.exchange.interchange import InterchangeRequest, RunningRequest, SpecRequest
 from ample.core.exchange.kinds import (
-    AttributeValue,
-    AttributeWords,
     EyeAnswer,
     EyeQuestion,
     FamilyFeature,
@@ -30,8 +27,6 @@ from ample.core.exchange.parts import (
     EncodeAnswer,
     EncodeRequest,
     NeedlesRequest,
-    RubberAnswer,
-    RubberChance,
     RubberRequest,
 )
 from ample.core.exchange.seats import (
@@ -62,13 +57,12 @@ from ample.core.identify.ranking import FeatureAgreement
 from ample.core.interchange import AttributeJudgement, Interchange
 from ample.core.parts import MarkingReading, Span
 from ample.core.parts.needles import NeedleCount
+from ample.core.parts.rubber import RubberAnswer
 from ample.core.sizes import Nearest
 
 __all__ = [
     "Answer",
     "AttributeJudgement",
-    "AttributeValue",
-    "AttributeWords",
     "CandidateAnswer",
     "ClearanceAfterFitting",
     "DecodeAnswer",
@@ -108,7 +102,6 @@ __all__ = [
     "Nearest",
     "NeedleCount",
     "NeedlesRequest",
-    "NextMeasurementAnswer",
     "NextQuestion",
     "ObservationRequest",
     "Plane",
@@ -116,7 +109,6 @@ __all__ = [
     "Request",
     "RingLimitsRequest",
     "RubberAnswer",
-    "RubberChance",
     "RubberRequest",
     "RunningRequest",
     "SeatCheck",

@@ -6,6 +6,7 @@ from pydantic import Field
 
 from ample.core.exchange.base import Answer, FamilyName, Name, Request, Unit
 from ample.core.identify.kind_evidence import NextQuestion
+from ample.core.identify.next_measurement import NextMeasurement
 from ample.core.identify.ranking import FeatureAgreement
 from ample.core.parts import MarkingReading
 from ample.core.parts.requirement import Requirement
@@ -116,17 +117,6 @@ class UnitHintAnswer(Answer):
     message: str
 
 
-class NextMeasurementAnswer(Answer):
-    """What to read next, and the bits expected of each feature."""
-
-    feature: str
-    gain_bits: float
-    reason: str = Field(description="both in one sentence")
-    ask: str = Field(description="what to do")
-    because: str = Field(description="why")
-    gains: dict[str, float]
-
-
 class DoubtAnswer(Answer):
     """A feature's mean with its doubt, mm."""
 
@@ -144,7 +134,7 @@ class IdentifyAnswer(Answer):
     candidates: list[CandidateAnswer]
     none_probability: float
     unit_hint: UnitHintAnswer | None
-    next_measurement: NextMeasurementAnswer | None
+    next_measurement: NextMeasurement | None
     clash: str | None
     entropy_bits: float
     readings: list[DoubtAnswer]

@@ -5,6 +5,7 @@ from __future__ import annotations
 from pydantic import Field
 
 from ample.core.exchange.base import Answer, FamilyName, Request
+from ample.core.parts.attributes import Attribute
 
 
 class KindsRequest(Request):
@@ -59,21 +60,6 @@ class FamilyFeature(Answer):
     shows: str = Field(description="the dimension that it alone gives a drawing; empty when none")
 
 
-class AttributeValue(Answer):
-    """A value that an attribute can have."""
-
-    value: str
-    words: str
-
-
-class AttributeWords(Answer):
-    """An attribute in words, with the values that it can have; none: any short text."""
-
-    name: str
-    words: str
-    values: list[AttributeValue]
-
-
 class KindsAnswer(Answer):
     """Groups by their pictures, kinds, questions and features of a family."""
 
@@ -84,4 +70,4 @@ class KindsAnswer(Answer):
     questions: list[EyeQuestion]
     features: list[FamilyFeature]
     conditions: list[str]
-    attributes: list[AttributeWords] = Field(description="of parts of every family")
+    attributes: list[Attribute] = Field(description="of parts of every family")

@@ -35,24 +35,6 @@ class RubberRequest(Request):
     scale_g: float = Field(default=0.01, gt=0, le=5)
 
 
-class RubberChance(Answer):
-    """A rubber and its chance."""
-
-    rubber: str
-    words: str
-    probability: float
-
-
-class RubberAnswer(Answer):
-    """Chances of the rubbers, likeliest first, the density, and what it means for the order."""
-
-    chances: list[RubberChance]
-    density_g_cm3: float | None
-    density_doubt_g_cm3: float | None
-    settled: bool
-    words: list[str]
-
-
 class NeedlesRequest(Request):
     """A cup or joint full of loose needles: the diameter they run on, or that they run in, and their own."""
 

@@ -34,18 +34,14 @@ MOST_EFFECTS = 4
 
 @dataclass(frozen=True)
 class NextMeasurement:
-    """The feature to read next, the bits it is expected to bring, and in words what to do and why."""
+    """The feature to read next, the bits it is expected to bring, and in words what to do, why, and both in one sentence."""
 
     feature: str
     gain_bits: float
     ask: str
     because: str
     gains: dict[str, float]
-
-    @property
-    def reason(self) -> str:
-        """Both in one sentence."""
-        return f"{self.ask}: {self.because}"
+    reason: str
 
 
 @dataclass(frozen=True)
@@ -87,7 +83,8 @@ def best_next(
     best = max(worth, key=lambda name: worth[name])
     if gains[best] < SETTLED_BITS:
         return None
-    return NextMeasurement(best, gains[best], *_reason(state, best), gains)
+    ask, because = _reason(state, best)
+    return NextMeasurement(best, gains[best], ask, because, gains, f"{ask}: {because}")
 
 
 def _entropy(chances: Floats) -> float:

@@ -73,9 +73,7 @@ def identify_answer(
         candidates=candidates,
         none_probability=found.none_probability,
         unit_hint=_unit_hint(found),
-        next_measurement=(
-            x.NextMeasurementAnswer.model_validate(found.next_measurement) if found.next_measurement else None
-        ),
+        next_measurement=found.next_measurement,
         clash=found.clash,
         entropy_bits=found.entropy_bits,
         readings=[_doubt(each) for each in observations],

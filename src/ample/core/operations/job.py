@@ -114,13 +114,7 @@ def _tables() -> j.TradeAnswer:
             for each in part_kinds().values()
         ],
         cards={
-            name: [
-                j.QuestionAnswer(
-                    question=each.question, words=each.words, how=each.how, criterion=each.criterion,
-                    answers=[j.AnswerWords(name=name, words=words) for name, words in each.answers],
-                )
-                for each in card.questions
-            ]
+            name: list(card.questions)
             for name, card in known_cards().items()
         },
         verdict_words=VERDICT_WORDS,

@@ -49,12 +49,5 @@ def kinds_of_family(request: x.KindsRequest) -> x.KindsAnswer:
         ],
         conditions=[word for word in SHOWN_CONDITIONS if word in family.seen_words]
         or list(BEARING_CONDITIONS),
-        attributes=[
-            x.AttributeWords(
-                name=each.name,
-                words=each.words,
-                values=[x.AttributeValue(value=value, words=words) for value, words in each.values],
-            )
-            for each in known_attributes().values()
-        ],
+        attributes=list(known_attributes().values()),
     )

@@ -13,7 +13,7 @@ from ample.core.designation import (
 )
 from ample.core.errors import BadInput
 from ample.core.parts.needles import needle_count
-from ample.core.parts.rubber import Clues, rubber_by_evidence, rubbers
+from ample.core.parts.rubber import Clues, rubber_by_evidence
 from ample.core.specs import seal_of_reading, spec_of_reading
 
 HABITS: tuple[Habit, ...] = ("standard", "market", "words")
@@ -21,18 +21,7 @@ HABITS: tuple[Habit, ...] = ("standard", "market", "words")
 
 def rubber(request: x.RubberRequest) -> x.RubberAnswer:
     """Tell a rubber by its evidence."""
-    found = rubber_by_evidence(Clues(**request.model_dump()))
-    known = rubbers()
-    return x.RubberAnswer(
-        chances=[
-            x.RubberChance(rubber=name, words=known[name].words, probability=chance)
-            for name, chance in found.chances
-        ],
-        density_g_cm3=found.density_g_cm3,
-        density_doubt_g_cm3=found.density_doubt_g_cm3,
-        settled=found.settled,
-        words=list(found.words),
-    )
+    return rubber_by_evidence(Clues(**request.model_dump()))
 
 
 def encode_part(request: x.EncodeRequest) -> x.EncodeAnswer:

@@ -74,22 +74,30 @@ def attributes_of(family: str, kind: str) -> tuple[str, ...]:
 
 
 @dataclass(frozen=True)
+class AttributeValue:
+    """A value that an attribute can have."""
+
+    value: str
+    words: str
+
+
+@dataclass(frozen=True)
 class Attribute:
-    """An attribute in words, and the values that it can have, each with its words; none: any short text."""
+    """An attribute in words, and the values that it can have; none: any short text."""
 
     name: str
     words: str
-    values: tuple[tuple[str, str], ...]
+    values: tuple[AttributeValue, ...]
 
 
 @lru_cache
 def known_attributes() -> dict[str, Attribute]:
     """Every attribute by its name."""
     words: dict[str, str] = {}
-    values: dict[str, list[tuple[str, str]]] = {}
+    values: dict[str, list[AttributeValue]] = {}
     for row in read_table(Path(__file__).with_name("attributes.csv")).rows:
         if row["value"]:
-            values[row["attribute"]].append((row["value"], row["words"]))
+            values[row["attribute"]].append(AttributeValue(row["value"], row["words"]))
         else:
             words[row["attribute"]] = row["words"]
             values[row["attribute"]] = []
@@ -109,7 +117,7 @@ def check_said(said: Mapping[str, str], field: str = "said") -> None:
             raise BadInput(
                 "no_such_attribute", f"“{name[:30]}” is not an attribute.", field, f"One of {names}."
             )
-        values = [each for each, _ in known.values]
+        values = [each.value for each in known.values]
         if values and value not in values:
             raise BadInput(
                 "no_such_value",

@@ -91,10 +91,19 @@ class Clues:
 
 
 @dataclass(frozen=True)
+class RubberChance:
+    """A rubber and its chance."""
+
+    rubber: str
+    words: str
+    probability: float
+
+
+@dataclass(frozen=True)
 class RubberAnswer:
     """Chances of each rubber, the density, what is said of it, and whether it is settled enough to order by."""
 
-    chances: tuple[tuple[str, float], ...]
+    chances: tuple[RubberChance, ...]
     density_g_cm3: float | None
     density_doubt_g_cm3: float | None
     settled: bool
@@ -136,7 +145,7 @@ def rubber_by_evidence(clues: Clues) -> RubberAnswer:
 
     Example:
         >>> answer = rubber_by_evidence(Clues(mass_air_g=10.0, mass_water_g=4.75))
-        >>> answer.chances[0][0], round(answer.density_g_cm3, 2)
+        >>> answer.chances[0].rubber, round(answer.density_g_cm3, 2)
         ('FKM', 1.9)
     """
     weights = {name: rubber.share * _likelihood(rubber, clues) for name, rubber in rubbers().items()}
@@ -147,7 +156,7 @@ def rubber_by_evidence(clues: Clues) -> RubberAnswer:
     telling = measured is not None and best in ("FKM", "PTFE")
     settled = chance >= SETTLED and telling
     return RubberAnswer(
-        tuple(chances),
+        tuple(RubberChance(name, rubbers()[name].words, share) for name, share in chances),
         measured[0] if measured else None,
         measured[1] if measured else None,
         settled,
