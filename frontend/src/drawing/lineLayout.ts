@@ -44,7 +44,7 @@ export interface Layout {
 const DEFAULT_SHAFT_MM = 30
 const THINNEST_PX = 3
 /** Rings that may lie in a gland or piston: their inside says nothing of the shaft. */
-const LOOSE_ON_SHAFT = ['o_ring', 'thin', 'piston_seal']
+const LOOSE_ON_SHAFT = ['o_ring', 'backup_solid', 'shim', 'support_washer', 'gasket', 'piston_seal']
 const USUAL_SHARE = 0.75
 /** What is larger than the rest by this share is broken off; less is drawn whole. */
 const FAR_LARGER = 1.35
@@ -92,7 +92,8 @@ function measure(parts: LaidPart[], kinds: Map<string, DrawnKind>): Measured[] {
     if (isShaft) shaft = part.outside_mm ?? usual * (kind?.outside_share ?? 1)
     else if (sitsOnShaft(kind)) shaft = part.inside_mm ?? Math.min(shaft, usual)
     const inside = part.inside_mm ?? shaft * (kind?.inside_share ?? 1)
-    const outside = part.outside_mm ?? Math.max(shaft * (kind?.outside_share ?? 1.6), inside * 1.08)
+    const round = kind?.drawn === 'o_ring' && part.width_mm ? inside + 2 * part.width_mm : null
+    const outside = part.outside_mm ?? round ?? Math.max(shaft * (kind?.outside_share ?? 1.6), inside * 1.08)
     const width = part.width_mm ?? usual * (kind?.width_share ?? 0.5)
     return {
       part,

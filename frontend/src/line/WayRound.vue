@@ -16,6 +16,8 @@ const trade = useTrade()
 const kind = computed(() => trade.kind(props.part.kind))
 const SIDES = ['left', 'right'] as const
 const SIZES = ['inside', 'outside', 'width'] as const
+/** Kinds whose width is called a thickness. */
+const THIN = ['shim', 'support_washer', 'gasket', 'backup_solid']
 const words = (name: string): string => name.replace(/_/g, ' ')
 function face(side: 'left' | 'right', values: Partial<Schemas['Face']>): void {
   emit('patch', { [side]: { ...props.part[side], ...values } })
@@ -47,7 +49,7 @@ function text(event: Event): string {
       <SizeInput
         v-for="side in SIZES"
         :key="`${part.key}${side}`"
-        :label="side === 'width' && kind?.drawn === 'thin' ? 'thickness' : side"
+        :label="side === 'width' && THIN.includes(kind?.drawn ?? '') ? 'thickness' : side"
         :name="`size-${side}`"
         :size="part[side]"
         @change="emit('patch', { [side]: $event })"

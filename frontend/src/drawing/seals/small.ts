@@ -2,6 +2,22 @@ import type { Piece, Point } from '../geometry'
 import { box } from '../shapes'
 import { disc, get, ghost, metal, rubber, whole, type SealHalf, type Sizes } from './pieces'
 
+/** A stamped ring's section: its left face has the rounded edges of the punch. */
+export function clip(x1: number, x2: number, r1: number, r2: number): Point[] {
+  const round = Math.min(0.5 * (x2 - x1), 0.3 * (r2 - r1))
+  const corner = (x: number, r: number, from: number): Point[] =>
+    Array.from({ length: 5 }, (_, i) => {
+      const a = from - (i * Math.PI) / 8
+      return [x + round * Math.cos(a), r + round * Math.sin(a)] as const
+    })
+  return [
+    [x2, r1],
+    ...corner(x1 + round, r1 + round, (3 * Math.PI) / 2),
+    ...corner(x1 + round, r2 - round, Math.PI),
+    [x2, r2],
+  ]
+}
+
 /** A retaining ring in the groove of its shaft or bore. */
 export function retaining(kind: string, s: Sizes): SealHalf {
   const [d, g] = [get(s, 'size_mm', 25) / 2, get(s, 'groove_mm', 23.9) / 2]
@@ -16,7 +32,7 @@ export function retaining(kind: string, s: Sizes): SealHalf {
   const at = m / 2 - t
   const pieces: Piece[] = [ghost(shaft)]
   if (kind.startsWith('wire')) pieces.push(disc(0, inBore ? g - t / 2 : g + t / 2, t / 2))
-  else pieces.push(metal(inBore ? box(at, at + t, g - deep, g) : box(at, at + t, g, g + deep)))
+  else pieces.push(metal(inBore ? clip(at, at + t, g - deep, g) : clip(at, at + t, g, g + deep)))
   const inner = inBore ? g - deep : g
   return whole(pieces, [-reach, reach], inner, inBore ? d + wall : Math.max(d, g + deep), {
     shaft: { along: 'diameter', r: d, at: -reach, side: 'left' },
