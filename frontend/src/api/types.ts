@@ -5094,6 +5094,8 @@ export interface components {
         RootModel_SeatCheck_: components["schemas"]["SeatCheck"];
         /** RootModel[Verdict] */
         RootModel_Verdict_: components["schemas"]["Verdict"];
+        /** RootModel[ZoneChoice] */
+        RootModel_ZoneChoice_: components["schemas"]["ZoneChoice"];
         /**
          * RubberAnswer
          * @description Chances of each rubber, the density, what is said of it, and whether it is settled enough to order by.
@@ -5261,7 +5263,7 @@ export interface components {
             fault: string | null;
             /** Fault Field */
             fault_field: string | null;
-            zones: components["schemas"]["ZoneAdviceAnswer"];
+            zones: components["schemas"]["ZoneChoice"];
         };
         /**
          * SeatRequest
@@ -6142,34 +6144,6 @@ export interface components {
             zone: string;
         };
         /**
-         * ZoneAdviceAnswer
-         * @description The advice with the limits of the zone asked for and of the bearing's ring, µm.
-         */
-        ZoneAdviceAnswer: {
-            /** Chosen Zone */
-            chosen_zone: string;
-            /** Other Zone */
-            other_zone: string;
-            /** Part */
-            part: string;
-            /** Reason */
-            reason: string;
-            /** Ring Lower Um */
-            ring_lower_um: number;
-            /** Ring Upper Um */
-            ring_upper_um: number;
-            /** Schools */
-            schools: string;
-            /** Source */
-            source: string;
-            /** Zone */
-            zone: string;
-            /** Zone Lower Um */
-            zone_lower_um: number;
-            /** Zone Upper Um */
-            zone_upper_um: number;
-        };
-        /**
          * ZoneAdviceRequest
          * @description A seat of a size under a load case.
          */
@@ -6192,6 +6166,34 @@ export interface components {
              * @default null
              */
             zone: string | null;
+        };
+        /**
+         * ZoneChoice
+         * @description The advice with the limits of the zone that is chosen and of the bearing's ring, µm about nominal.
+         */
+        ZoneChoice: {
+            /** Chosen Zone */
+            chosen_zone: string;
+            /** Other Zone */
+            other_zone: string;
+            /** Part */
+            part: string;
+            /** Reason */
+            reason: string;
+            /** Ring Lower Um */
+            ring_lower_um: number;
+            /** Ring Upper Um */
+            ring_upper_um: number;
+            /** Schools */
+            schools: string;
+            /** Source */
+            source: string;
+            /** Zone */
+            zone: string;
+            /** Zone Lower Um */
+            zone_lower_um: number;
+            /** Zone Upper Um */
+            zone_upper_um: number;
         };
     };
     responses: never;
@@ -7583,7 +7585,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ZoneAdviceAnswer"];
+                    "application/json": components["schemas"]["RootModel_ZoneChoice_"];
                 };
             };
             /** @description Nobody is signed in. */

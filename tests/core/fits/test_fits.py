@@ -3,7 +3,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from ample.core.errors import BadInput
-from ample.core.fits import Duty, Range, check_seat, clearance_after_fitting, fit, zone_advice
+from ample.core.fits import Duty, MeasuredSeat, Range, check_seat, clearance_after_fitting, fit, zone_advice
 from ample.core.sizes import Instrument, default_instrument
 
 SIZE_6205 = (25.0, 52.0, 15.0)
@@ -12,7 +12,7 @@ GOOD = [[25.0055, 25.006], [25.006, 25.0065], [25.006, 25.006]]
 
 
 def shaft(readings, zone="k5", instrument=FINE, **more):
-    return check_seat("shaft", 25.0, readings, instrument, zone, SIZE_6205, **more)
+    return check_seat(MeasuredSeat("shaft", SIZE_6205, readings, instrument, zone, **more))
 
 
 @pytest.mark.parametrize(
@@ -60,7 +60,7 @@ def test_interference_against_the_actual_bore():
 
 def test_a_housing_is_loose_as_the_outside_is_smaller():
     """Outside of a 6205: 0/−13 µm. Housing 52.010–52.020: 10 to 33 µm loose."""
-    seat = check_seat("housing", 52.0, [[52.010, 52.020]], FINE, "H7", SIZE_6205)
+    seat = check_seat(MeasuredSeat("housing", SIZE_6205, [[52.010, 52.020]], FINE, "H7"))
     assert (seat.interference_um.min, seat.interference_um.max) == (-33.0, -10.0)
 
 
@@ -73,7 +73,9 @@ def test_decisions_with_guard_band():
 
 
 def test_a_coarse_instrument_cannot_tell_and_a_better_one_is_named():
-    seat = check_seat("housing", 52.0, [[52.014, 52.016]], default_instrument("caliper"), "H7", SIZE_6205)
+    seat = check_seat(
+        MeasuredSeat("housing", SIZE_6205, [[52.014, 52.016]], default_instrument("caliper"), "H7")
+    )
     assert seat.decision == "cannot_tell"
     assert seat.better_instrument == "bore gauge"
     assert any("fills the zone" in note for note in seat.notes)
@@ -100,10 +102,12 @@ def test_creep_falls_as_the_fit_tightens():
 
 
 def test_a_still_ring_is_loose_by_intent():
-    seat = check_seat("housing", 52.0, [[52.02, 52.02]], FINE, "H7", SIZE_6205, duty=Duty("shaft"))
+    seat = check_seat(MeasuredSeat("housing", SIZE_6205, [[52.02, 52.02]], FINE, "H7", duty=Duty("shaft")))
     assert seat.creep_probability == 0
     assert "by intent" in seat.creep_reason
-    turning = check_seat("housing", 52.0, [[52.02, 52.02]], FINE, "H7", SIZE_6205, duty=Duty("housing"))
+    turning = check_seat(
+        MeasuredSeat("housing", SIZE_6205, [[52.02, 52.02]], FINE, "H7", duty=Duty("housing"))
+    )
     assert turning.creep_probability > 0.9
 
 

@@ -2,7 +2,7 @@
 
 import pytest
 
-from ample.core.fits import Range, check_seat, clearance_after_fitting
+from ample.core.fits import MeasuredSeat, Range, check_seat, clearance_after_fitting
 from ample.core.fits.rules import judged_kinds, not_judged, not_judged_words
 from ample.core.parts import BearingSpec, bearing_kinds, ring_kind
 from ample.core.sizes import default_instrument
@@ -48,7 +48,7 @@ def test_other_kinds_are_not_judged_as_if_they_were_one(kind, bore_shape, why):
 def test_where_undecided_readings_lie_is_said_as_it_is(readings_um, words):
     """All of +1 to +7 lie in J7, and it said that they straddle a limit."""
     readings = [[40 + um / 1000, 40 + um / 1000] for um in readings_um]
-    found = check_seat("housing", 40, readings, default_instrument("caliper"), "J7", (17, 40, 12))
+    found = check_seat(MeasuredSeat("housing", (17, 40, 12), readings, default_instrument("caliper"), "J7"))
     assert found.decision == "cannot_tell"
     assert words in found.reason
 

@@ -34,7 +34,6 @@ from ample.core.exchange.seats import (
     FittedClearanceRequest,
     InstrumentRequest,
     SeatRequest,
-    ZoneAdviceAnswer,
     ZoneAdviceRequest,
 )
 from ample.core.exchange.sizes import (
@@ -48,10 +47,11 @@ from ample.core.exchange.sizes import (
     LimitsRequest,
     RingLimitsRequest,
 )
-from ample.core.fits.advice import ZoneAdvice
+from ample.core.fits.advice import ZoneAdvice, ZoneChoice
 from ample.core.fits.clearance import ClearanceAfterFitting
+from ample.core.fits.form import Plane
 from ample.core.fits.ranges import Range
-from ample.core.fits.seat import Plane, SeatCheck
+from ample.core.fits.seat import SeatCheck
 from ample.core.identify.kind_evidence import NextQuestion
 from ample.core.identify.ranking import FeatureAgreement
 from ample.core.interchange import AttributeJudgement, Interchange
@@ -119,6 +119,6 @@ __all__ = [
     "UnitHintAnswer",
     "VariantAnswer",
     "ZoneAdvice",
-    "ZoneAdviceAnswer",
     "ZoneAdviceRequest",
+    "ZoneChoice",
 ]

@@ -6,7 +6,7 @@ from typing import Literal
 
 from pydantic import Field
 
-from ample.core.exchange.base import Answer, Millimetres, Name, Request
+from ample.core.exchange.base import Millimetres, Name, Request
 from ample.core.fits.ranges import Range
 
 
@@ -53,22 +53,6 @@ class ZoneAdviceRequest(Request):
     duty: DutyRequest = Field(default_factory=DutyRequest)
     zone: Name | None = None
     tolerance_class: Name = Field(default="Normal", alias="class")
-
-
-class ZoneAdviceAnswer(Answer):
-    """The advice with the limits of the zone asked for and of the bearing's ring, µm."""
-
-    part: str
-    zone: str
-    other_zone: str
-    reason: str
-    schools: str
-    source: str
-    chosen_zone: str
-    zone_lower_um: float
-    zone_upper_um: float
-    ring_lower_um: float
-    ring_upper_um: float
 
 
 class FittedClearanceRequest(Request):

@@ -7,6 +7,7 @@ from functools import lru_cache
 from pathlib import Path
 
 from ample.core.errors import BadInput
+from ample.core.standards import limits, ring_limits
 from ample.core.tables import Table, read_table
 
 TURNING = ("shaft", "housing", "shaking")
@@ -64,6 +65,17 @@ class ZoneAdvice:
     source: str
 
 
+@dataclass(frozen=True)
+class ZoneChoice(ZoneAdvice):
+    """The advice with the limits of the zone that is chosen and of the bearing's ring, µm about nominal."""
+
+    chosen_zone: str
+    zone_lower_um: float
+    zone_upper_um: float
+    ring_lower_um: float
+    ring_upper_um: float
+
+
 @lru_cache
 def _table() -> Table:
     return read_table(Path(__file__).with_name("zones.csv"))
@@ -115,3 +127,46 @@ def _advised(row: dict[str, str], part: str, duty: Duty) -> ZoneAdvice:
         zone, other = "J7", "H7"
         reason += " A split housing is never tighter than J: it would pinch the ring."
     return ZoneAdvice(part, zone, other, reason, row["schools"], _table().source)
+
+
+def choose_zone(
+    part: str,
+    size_mm: float,
+    duty: Duty,
+    zone: str | None = None,
+    tolerance_class: str = "Normal",
+    ring_kind: str = "radial",
+) -> ZoneChoice:
+    """The zone advised, with the limits of the one chosen and of the bearing's ring.
+
+    Args:
+        part: `shaft` or `housing`.
+        size_mm: Nominal size of the seat, above 0 to 500 mm.
+        duty: The load case.
+        zone: The zone chosen; as advised when None.
+        tolerance_class: Class of the bearing's rings (ISO 492).
+        ring_kind: Whose ring tolerances hold: `radial`, `taper`, `inch_taper` or `thrust`.
+
+    Returns:
+        The advice and the limits, µm.
+
+    Raises:
+        BadInput: When the part is neither, the zone does not exist or the size is outside a table.
+
+    Source: zones.csv; ISO 286-1; ISO 492.
+
+    Example:
+        >>> choose_zone("shaft", 25, Duty(), "h6").zone_lower_um
+        -13.0
+    """
+    advice = zone_advice(part, size_mm, duty)
+    chosen = limits(size_mm, zone or advice.zone)
+    ring = ring_limits("bore" if part == "shaft" else "outside", size_mm, tolerance_class, ring_kind)
+    return ZoneChoice(
+        **vars(advice),
+        chosen_zone=chosen.zone,
+        zone_lower_um=chosen.lower_um,
+        zone_upper_um=chosen.upper_um,
+        ring_lower_um=ring.lower_um,
+        ring_upper_um=ring.upper_um,
+    )

@@ -6,12 +6,15 @@ from collections.abc import Callable
 from dataclasses import dataclass
 
 from ample.core.errors import BadInput
+from ample.core.fits.creep import SMOOTHING_MM
 from ample.core.fits.ranges import Range
-from ample.core.fits.seat import SMOOTHING_MM
+from ample.core.fits.words import signed
+from ample.core.parts import BearingSpec, bearing_kinds, clearance_table
 from ample.core.standards import internal_clearance
 from ample.core.standards.rings import CLEARANCE_GROUPS
 
 RING_PER_K = 11.5e-6
+NOT_RADIAL = ("four_point", "double_row_angular")
 ROLLERS = ("cylindrical", "spherical")
 HOUSING_OVER_OUTSIDE = 1.5
 LEAST_RUNNING_UM = 3.0
@@ -110,6 +113,52 @@ def clearance_after_fitting(
     )  # fmt: skip
 
 
+def clearance_left(
+    spec: BearingSpec,
+    shaft: Range | None,
+    housing: Range | None,
+    group: str | None = None,
+    warmer_inner_k: float = 10.0,
+    hollow_mm: float = 0.0,
+) -> ClearanceAfterFitting:
+    """The radial clearance that fitting and running heat leave a bearing that is known.
+
+    Args:
+        spec: The bearing.
+        shaft: Range on the shaft, µm; None when not measured.
+        housing: Range in the housing, µm; None when not measured.
+        group: Clearance group; the bearing's own when None.
+        warmer_inner_k: How much warmer the inner ring runs than the outer, K, −20 to 100.
+        hollow_mm: Bore of a hollow shaft, mm; 0 for a solid one.
+
+    Returns:
+        The three ranges, µm, and the group that suits, as `clearance_after_fitting`.
+
+    Raises:
+        BadInput: When the bearing is not bought with a radial clearance on a straight seat, or its size or group lies
+            outside its table.
+
+    Source: as `clearance_after_fitting`; which table holds by kind: bearing_kinds.csv.
+
+    Example:
+        >>> spec = BearingSpec("6205", "62", 25, 52, 15)
+        >>> clearance_left(spec, Range(3, 10.3, 17), None).mounted.likely
+        4.7
+    """
+    table = clearance_table(spec)
+    if not table or table.endswith("_taper_bore") or table in NOT_RADIAL:
+        raise BadInput(
+            "no_radial_clearance",
+            f"A {bearing_kinds()[spec.kind].words} is not bought with a radial clearance on a straight seat.",
+            "designation",
+            "Its setting or its axial clearance is looked at when it is fitted.",
+        )
+    sizes = (spec.d_mm, spec.D_mm, spec.B_mm)
+    return clearance_after_fitting(
+        sizes, group or spec.clearance, shaft, housing, warmer_inner_k, hollow_mm, kind=table
+    )
+
+
 def _taken(shaft: Range | None, grows: float, housing: Range | None, shrinks: float) -> Range:
     """Clearance taken by fitting, least, likely, most, µm; a loose ring takes none."""
     parts = [
@@ -139,11 +188,6 @@ def _name(group: str) -> str:
     return "normal clearance" if group == "N" else f"C{group}"
 
 
-def _um(value: float) -> str:
-    rounded = round(value)
-    return f"+{rounded}" if rounded > 0 else f"−{-rounded}" if rounded else "0"
-
-
 def _advice(running: Range, suits: str | None) -> str:
     if running.likely >= LEAST_RUNNING_UM and running.min > -5:
         return "ok"
@@ -155,15 +199,15 @@ def _advice(running: Range, suits: str | None) -> str:
 def _words(group: str, running: Range, suits: str | None, suited: Range | None) -> str:
     advice = _advice(running, suits)
     if advice == "ok":
-        return f"With {_name(group)} it is likely to run at {_um(running.likely)} µm."
+        return f"With {_name(group)} it is likely to run at {signed(round(running.likely))} µm."
     if suits is None or suited is None:
         return "No clearance group leaves it free: the seat is too tight."
     if advice == "take_group":
         return (
-            f"With {_name(group)} it is likely to run at {_um(running.likely)} µm; {_name(suits)} "
-            f"at {_um(suited.likely)} µm: take {_name(suits)} here."
+            f"With {_name(group)} it is likely to run at {signed(round(running.likely))} µm; {_name(suits)} "
+            f"at {signed(round(suited.likely))} µm: take {_name(suits)} here."
         )
     return (
-        f"With {_name(group)} it is likely to run at {_um(running.likely)} µm, at the tightest "
-        f"{_um(running.min)}: a wider group is the safer choice where it runs warm."
+        f"With {_name(group)} it is likely to run at {signed(round(running.likely))} µm, at the tightest "
+        f"{signed(round(running.min))}: a wider group is the safer choice where it runs warm."
     )

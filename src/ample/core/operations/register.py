@@ -127,7 +127,7 @@ OPERATIONS: dict[str, Operation] = _register(
     ("identify", "Rank what a worn part can be", x.IdentifyRequest, x.IdentifyAnswer, identify_part),
     ("interchange", "Judge one bearing in the place of another", x.InterchangeRequest, x.Interchange, judge_interchange),
     ("seat", "Judge a measured shaft or housing seat", x.SeatRequest, x.SeatCheck, seat),
-    ("zone-advice", "The zone a seat should have", x.ZoneAdviceRequest, x.ZoneAdviceAnswer, advised_zones),
+    ("zone-advice", "The zone a seat should have", x.ZoneAdviceRequest, x.ZoneChoice, advised_zones),
     ("fitted-clearance", "Clearance before fitting, after it and running", x.FittedClearanceRequest, x.ClearanceAfterFitting, fitted_clearance),
     ("causes", "Rank the likely causes of what was told and seen", j.CausesRequest, j.CausesAnswer, job.causes),
     ("cautions", "What can hurt someone here, and what is refused", j.CautionsRequest, j.CautionsAnswer, job.cautions),

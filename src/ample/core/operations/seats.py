@@ -3,20 +3,19 @@
 from __future__ import annotations
 
 from collections.abc import Callable
-from dataclasses import asdict, replace
+from dataclasses import replace
 
 from ample.core import exchange as x
-from ample.core.errors import BadInput
 from ample.core.fits import (
     Duty,
+    MeasuredSeat,
     check_seat,
-    clearance_after_fitting,
+    choose_zone,
+    clearance_left,
     zone_advice,
 )
 from ample.core.parts import (
     BearingSpec,
-    bearing_kinds,
-    clearance_table,
     ring_kind,
 )
 from ample.core.sizes import (
@@ -24,7 +23,6 @@ from ample.core.sizes import (
     default_instrument,
 )
 from ample.core.specs import spec_of
-from ample.core.standards import limits, ring_limits
 
 InstrumentOf = Callable[[str], Instrument]
 
@@ -64,70 +62,43 @@ def seat_of(
     spec: BearingSpec, request: x.SeatRequest, instrument_of: InstrumentOf = default_instrument
 ) -> x.SeatCheck:
     """Judge a seat of a bearing that is known; what the request says of its sizes is not looked at."""
-    sizes = _sizes(spec)
     duty = _duty(request.duty)
-    nominal = sizes[0] if request.part == "shaft" else sizes[1]
-    advice = zone_advice(request.part, nominal, duty)
-    found = check_seat(
-        request.part,
-        nominal,
-        request.readings_mm,
-        _instrument(request.instrument, instrument_of),
-        request.zone or advice.zone,
-        sizes,
-        request.tolerance_class,
-        duty,
-        request.temperature_c,
-        request.instrument_temperature_c,
-        request.edition,
-        request.finish,
-        ring_kind(spec.kind),
+    advice = zone_advice(request.part, spec.d_mm if request.part == "shaft" else spec.D_mm, duty)
+    measured = MeasuredSeat(
+        part=request.part,
+        bearing_mm=_sizes(spec),
+        readings_mm=request.readings_mm,
+        instrument=_instrument(request.instrument, instrument_of),
+        zone=request.zone or advice.zone,
+        duty=duty,
+        tolerance_class=request.tolerance_class,
+        ring_kind=ring_kind(spec.kind),
+        part_c=request.temperature_c,
+        instrument_c=request.instrument_temperature_c,
+        edition=request.edition,
+        finish=request.finish,
     )
-    return replace(found, advice=advice)
+    return replace(check_seat(measured), advice=advice)
 
 
 def _duty(request: x.DutyRequest | None) -> Duty:
     return Duty(**request.model_dump()) if request else Duty()
 
 
-def advised_zones(request: x.ZoneAdviceRequest) -> x.ZoneAdviceAnswer:
+def advised_zones(request: x.ZoneAdviceRequest) -> x.ZoneChoice:
     """Advise a zone for a seat."""
-    advice = zone_advice(request.part, request.size_mm, _duty(request.duty))
-    zone = limits(request.size_mm, request.zone or advice.zone)
-    ring = ring_limits(
-        "bore" if request.part == "shaft" else "outside", request.size_mm, request.tolerance_class
-    )
-    return x.ZoneAdviceAnswer(
-        **asdict(advice),
-        chosen_zone=zone.zone,
-        zone_lower_um=zone.lower_um,
-        zone_upper_um=zone.upper_um,
-        ring_lower_um=ring.lower_um,
-        ring_upper_um=ring.upper_um,
+    return choose_zone(
+        request.part, request.size_mm, _duty(request.duty), request.zone, request.tolerance_class
     )
 
 
 def fitted_clearance(request: x.FittedClearanceRequest) -> x.ClearanceAfterFitting:
     """Work out the clearance that fitting leaves."""
-    return clearance_left(_asked_spec(request), request)
-
-
-def clearance_left(spec: BearingSpec, request: x.FittedClearanceRequest) -> x.ClearanceAfterFitting:
-    """Work out the clearance that fitting leaves a bearing that is known."""
-    table = clearance_table(spec)
-    if not table or table.endswith("_taper_bore") or table in ("four_point", "double_row_angular"):
-        raise BadInput(
-            "no_radial_clearance",
-            f"A {bearing_kinds()[spec.kind].words} is not bought with a radial clearance on a straight seat.",
-            "designation",
-            "Its setting or its axial clearance is looked at when it is fitted.",
-        )
-    return clearance_after_fitting(
-        _sizes(spec),
-        request.group,
+    return clearance_left(
+        _asked_spec(request),
         request.shaft,
         request.housing,
-        request.warmer_inner_k,
-        request.hollow_mm,
-        kind=table,
+        group=request.group,
+        warmer_inner_k=request.warmer_inner_k,
+        hollow_mm=request.hollow_mm,
     )

@@ -3,19 +3,25 @@
 from __future__ import annotations
 
 from collections.abc import Callable
-from typing import Any, Literal
+from typing import Literal
 
 from ample.base import job_queries as jobs
 from ample.base.audit import record
 from ample.base.doer import Doer
 from ample.base.jobs import known_part
 from ample.base.records import PartHead
-from ample.core import exchange as x
 from ample.core.designation import title_of
 from ample.core.errors import AmpleError, BadInput, Conflict
+from ample.core.fits import (
+    ClearanceAfterFitting,
+    Duty,
+    MeasuredSeat,
+    check_seat,
+    choose_zone,
+    clearance_left,
+)
 from ample.core.fits.rules import not_judged, not_judged_words
-from ample.core.operations.seats import advised_zones, clearance_left, seat_of
-from ample.core.parts import BearingSpec, bearing_kinds
+from ample.core.parts import BearingSpec, bearing_kinds, ring_kind
 from ample.core.sizes import Instrument, parse_length
 from ample.core.standards import limits
 from ample.shop.bench import queries as bench
@@ -120,29 +126,31 @@ def judge(spec: BearingSpec, sheet: SeatSheet, instrument_of: InstrumentOf) -> S
 
 def _side(side: SeatName, spec: BearingSpec, sheet: SeatSheet, instrument_of: InstrumentOf) -> SeatJudgement:
     typed: SeatSide = getattr(sheet, side)
-    duty = x.DutyRequest(turning=sheet.turning, load=sheet.load, slides=sheet.slides, split=sheet.split)
+    duty = Duty(sheet.turning, sheet.load, sheet.slides, sheet.split)
+    rings = ring_kind(spec.kind)
     size = spec.d_mm if side == "shaft" else spec.D_mm
-    asked: dict[str, Any] = {
-        "part": side, "size_mm": size, "duty": duty, "class": spec.tolerance_class,
-    }  # fmt: skip
     fault: AmpleError | None = None
     try:
-        zones = advised_zones(x.ZoneAdviceRequest.model_validate(asked | {"zone": typed.zone or None}))
+        zones = choose_zone(side, size, duty, typed.zone or None, spec.tolerance_class, rings)
     except BadInput as error:
         fault = error
-        zones = advised_zones(x.ZoneAdviceRequest.model_validate(asked))
+        zones = choose_zone(side, size, duty, None, spec.tolerance_class, rings)
     check = None
     try:
         readings = _readings(typed)
         if readings and fault is None:
-            check = seat_of(
-                spec,
-                x.SeatRequest.model_validate({
-                    "part": side, "class": spec.tolerance_class, "readings_mm": readings,
-                    "instrument": typed.instrument, "temperature_c": sheet.temperature_c,
-                    "zone": typed.zone or None, "duty": duty,
-                }), instrument_of,
-            )  # fmt: skip
+            measured = MeasuredSeat(
+                part=side,
+                bearing_mm=(spec.d_mm, spec.D_mm, spec.B_mm),
+                readings_mm=readings,
+                instrument=instrument_of(typed.instrument),
+                zone=typed.zone or zones.zone,
+                duty=duty,
+                tolerance_class=spec.tolerance_class,
+                ring_kind=rings,
+                part_c=sheet.temperature_c,
+            )
+            check = check_seat(measured)
     except AmpleError as error:
         fault = error
     return SeatJudgement(
@@ -172,15 +180,10 @@ def _readings(side: SeatSide) -> list[list[float]]:
 
 def _clearance(
     spec: BearingSpec, sheet: SeatSheet, shaft: SeatJudgement, housing: SeatJudgement
-) -> x.ClearanceAfterFitting | None:
-    asked = x.FittedClearanceRequest(
-        group=spec.clearance,
-        shaft=shaft.check.interference_um if shaft.check else None,
-        housing=housing.check.interference_um if housing.check else None,
-        warmer_inner_k=sheet.warmer_inner_k,
-    )
+) -> ClearanceAfterFitting | None:
+    on, within = (side.check.interference_um if side.check else None for side in (shaft, housing))
     try:
-        return clearance_left(spec, asked)
+        return clearance_left(spec, on, within, warmer_inner_k=sheet.warmer_inner_k)
     except BadInput:
         return None  # not bought with a radial clearance, or smaller than its table: nothing to show
 

@@ -8,7 +8,7 @@ from pydantic import BaseModel, Field
 
 from ample.base.records import JobHead, PartHead
 from ample.base.strict import Strict
-from ample.core.exchange import ClearanceAfterFitting, SeatCheck, ZoneAdviceAnswer
+from ample.core.fits import ClearanceAfterFitting, SeatCheck, ZoneChoice
 from ample.core.parts import BearingSpec
 
 
@@ -44,7 +44,7 @@ class SeatJudgement(BaseModel):
     """One side judged: the check when it is measured, the zones in any case, or what is wrong."""
 
     check: SeatCheck | None
-    zones: ZoneAdviceAnswer
+    zones: ZoneChoice
     fault: str | None
     fault_field: str | None
 
