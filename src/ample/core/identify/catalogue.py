@@ -10,6 +10,7 @@ from pathlib import Path
 import numpy as np
 from numpy.typing import NDArray
 
+from ample.core.identify.values import ranking_value
 from ample.core.parts import (
     FAMILIES,
     BearingSpec,
@@ -25,7 +26,7 @@ from ample.core.tables import read_table
 
 Floats = NDArray[np.float64]
 Ints = NDArray[np.intp]
-RARE = 0.05
+RARE = ranking_value("listed_rare")
 
 
 @dataclass(frozen=True, slots=True)
@@ -67,10 +68,16 @@ class Intervals:
 
 @dataclass(frozen=True)
 class Catalogue:
-    """Listed parts. A unit is an envelope made in one way (tolerances, class); an envelope has some.
+    """Listed parts, laid out so that a hundred thousand are ranked as a few thousand groups.
 
-    A group is the parts of one kind of one unit: all that the readings and the eye tell is the same for
-    them, so that a hundred thousand parts are ranked as a few thousand groups.
+    ::
+
+        envelope   25 × 52 × 15                          one set of dimensions
+          unit     … made to Normal │ … made to class 6  envelope made in one way: what readings can tell
+            group  deep groove      │ angular contact …  parts of one kind of one unit: what readings and eye can tell
+              entry  6205  6205-2RS │ 7205 B …           one listed part: what only its marking can tell
+
+    Arrays named `a_b` give, for each a, its b (a number) or its own b (a prior that sums to 1 over a).
     """
 
     family: Family
@@ -124,24 +131,24 @@ class Catalogue:
         order = np.argsort(entry_envelope, kind="stable")
         edges = np.searchsorted(entry_envelope[order], np.arange(1, len(envelopes)))
         return Catalogue(
-            family,
-            tuple(entries),
-            envelopes,
-            makes,
-            unit_envelope,
-            entry_unit,
-            prior,
-            np.asarray(np.bincount(entry_unit, prior, len(makes)), dtype=np.float64),
-            _intervals(makes, family),
-            _grouped([e.spec.designation for e in entries]),
-            tuple(str(kind) for kind in kinds),
-            entry_kind,
-            entry_group,
-            groups // len(kinds),
-            groups % len(kinds),
-            np.asarray(np.bincount(entry_group, prior, len(groups)), dtype=np.float64),
-            {name: np.array([own.get(name, "") for own in marked]) for name in family.marked},
-            tuple(np.split(order, edges)),
+            family=family,
+            entries=tuple(entries),
+            envelopes_mm=envelopes,
+            unit_makes=makes,
+            unit_envelope=unit_envelope,
+            entry_unit=entry_unit,
+            entry_prior=prior,
+            unit_prior=np.asarray(np.bincount(entry_unit, prior, len(makes)), dtype=np.float64),
+            intervals=_intervals(makes, family),
+            rows_named=_grouped([e.spec.designation for e in entries]),
+            kinds=tuple(str(kind) for kind in kinds),
+            entry_kind=entry_kind,
+            entry_group=entry_group,
+            group_unit=groups // len(kinds),
+            group_kind=groups % len(kinds),
+            group_prior=np.asarray(np.bincount(entry_group, prior, len(groups)), dtype=np.float64),
+            entry_marked={name: np.array([own.get(name, "") for own in marked]) for name in family.marked},
+            envelope_rows=tuple(np.split(order, edges)),
         )
 
 

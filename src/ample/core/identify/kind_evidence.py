@@ -10,12 +10,13 @@ import numpy as np
 from numpy.typing import NDArray
 
 from ample.core.identify.catalogue import Catalogue
+from ample.core.identify.values import ranking_value
 from ample.core.parts import BEARING, FAMILIES, Family
 
 Floats = NDArray[np.float64]
-WRONG_PICTURE = 0.001
-WRONG_ANSWER = 0.03
-UNDECIDED = 0.5
+WRONG_PICTURE = ranking_value("wrong_picture")
+WRONG_ANSWER = ranking_value("wrong_answer")
+UNDECIDED = ranking_value("undecided_answer")
 WORTH_ASKING_BITS = 0.1
 
 

@@ -9,11 +9,13 @@ import numpy as np
 from numpy.typing import NDArray
 
 from ample.core.identify.catalogue import Catalogue, Floats, Ints
+from ample.core.identify.values import ranking_value
 from ample.core.parts import MarkingReading
 
-MISREAD = 0.03
-NOT_OF_THIS = 0.1
-_OTHER_KIND, _OTHER_ATTRIBUTE = 0.05, 0.1
+MISREAD = ranking_value("misread_marking")
+NOT_OF_THIS = ranking_value("not_of_this_part")
+_OTHER_KIND = ranking_value("marking_other_kind")
+_OTHER_ATTRIBUTE = ranking_value("marking_other_attribute")
 _WHOLE_SILENT = {"closure": 0.15, "clearance": 0.2, "class": 0.2}
 _WORN_SILENT = {"closure": 0.6, "clearance": 0.6, "class": 0.6}
 _CONTRADICTS = {"closure": 0.03, "clearance": 0.05, "class": 0.05}

@@ -14,6 +14,7 @@ from numpy.typing import NDArray
 from scipy.special import gammaincinv, ndtr
 
 from ample.core.errors import BadInput
+from ample.core.identify.values import ranking_value
 from ample.core.parts import BEARING, FAMILIES, NO_EFFECT, WORN, Effect, Family, Feature, Limits
 from ample.core.sizes import Instrument
 from ample.core.sizes.lengths import LONGEST_MM
@@ -23,17 +24,24 @@ if TYPE_CHECKING:
 
 Floats = NDArray[np.float64]
 
-SLIP = 0.01
-SMALLEST_MM, LARGEST_MM = 0.3, 900.0
-SHARED_PART = 0.5
-RUST_RESIDUE_MM = 0.02
+SLIP = ranking_value("slip_share")
+SMALLEST_MM, LARGEST_MM = ranking_value("smallest_reading"), ranking_value("largest_reading")
+SHARED_PART = ranking_value("shared_part")
+RUST_RESIDUE_MM = ranking_value("rust_residue")
 FARTHEST_SIGMAS, MOST_SHIFT_MM = 12.0, 0.25
 INSTRUMENT_NODES, FEWER_NODES = 5, 3
 MOST_REPEATS = 12
 CONDITIONS = (
     "new", "sound", "worn", "spun", "rusty", "used", "stretched", "swollen", "shrunk", "flattened", "hard",
 )  # fmt: skip
-UNSEEN = 0.02
+UNSEEN = ranking_value("unseen_condition")
+WORN_THOUGH_NEW, UNWORN_THOUGH_SPUN = ranking_value("worn_though_new"), ranking_value("unworn_though_spun")
+LEAST_VARIANCE_MM2 = 1e-12  # so that an instrument all of whose doubt is shared keeps a density
+# Sets of repeats that add less than this to all slipped, or to all kept, are left out.
+ADDS_NOTHING = 1e-9
+SAYS_THE_SAME = ((0.5, 1e-3), (1.2, 1e-5))  # within so many sigmas, with less than this weight
+MOST_SLIPPED = 2
+FINE_WEAR, COARSE_WEAR, COARSE_OVER_MM = 24, 6, 0.012
 Kinds = tuple[tuple[float, Mapping[str, Effect]], ...]
 
 
@@ -83,7 +91,28 @@ class InstrumentError:
 
 @lru_cache(maxsize=64)
 def shared_error(instrument: Instrument, count: int = INSTRUMENT_NODES) -> InstrumentError:
-    """Half of the smallest variance of an instrument is one error shared by all its readings."""
+    """The error that all readings of an instrument share, as quadrature nodes.
+
+    Formula: z ~ N(0, σ_s²), σ_s² = ρ·u², u = min(U_outside, U_inside)/2, ρ = `shared_part`; Gauss–Hermite
+    nodes z_i with weights w_i, Σ w_i = 1, so that ∫ f(z) φ(z) dz ≈ Σ w_i f(z_i).
+
+    Args:
+        instrument: The instrument with its U (k = 2), mm.
+        count: Number of nodes, 1 and more.
+
+    Returns:
+        Shifts z_i in mm, weights w_i, and σ_s in mm.
+
+    Raises:
+        ValueError: When `count` is below 1.
+
+    Source: Gauss–Hermite quadrature (Abramowitz and Stegun 25.4.46); ρ: ranking_values.csv.
+
+    Example:
+        >>> from ample.core.sizes import default_instrument
+        >>> float(shared_error(default_instrument("caliper"), 3).weights.round(3)[1])
+        0.667
+    """
     smallest = min(instrument.outside_u_mm, instrument.inside_u_mm) / 2
     deviation = math.sqrt(SHARED_PART) * smallest
     nodes, weights = np.polynomial.hermite_e.hermegauss(count)
@@ -97,13 +126,51 @@ def nodes_of(family: Family) -> int:
 
 @lru_cache(maxsize=32)
 def wear_amounts_mm(count: int, mean_mm: float, shape: float) -> Floats:
-    """Equally likely amounts of wear, gamma distributed."""
+    """Equally likely amounts of wear, gamma distributed.
+
+    Formula: w_i = (m/k)·P⁻¹(k, (i + ½)/n), i = 0 … n − 1, with the regularised incomplete gamma function P.
+
+    Args:
+        count: How many amounts n, 1 and more.
+        mean_mm: Mean m, mm.
+        shape: Shape k of the distribution.
+
+    Returns:
+        The amounts, mm, rising.
+
+    Raises:
+        Nothing.
+
+    Source: midpoint quantiles of a gamma distribution; m and k by family.
+
+    Example:
+        >>> wear_amounts_mm(2, 0.02, 1.0).round(4).tolist()
+        [0.0058, 0.0277]
+    """
     chances = (np.arange(count) + 0.5) / count
     return np.asarray(gammaincinv(shape, chances) * mean_mm / shape)
 
 
 def slip_density(value_mm: float) -> float:
-    """Where a slip of reading lands: even on a logarithmic scale; integrates to 1 over its range."""
+    """Where a gross error lands: even on a logarithmic scale; integrates to 1 over its range.
+
+    Formula: s(m) = 1/(m·ln(b/a)), a = `smallest_reading`, b = `largest_reading`, mm.
+
+    Args:
+        value_mm: The reading m, mm; held within a and b.
+
+    Returns:
+        The density per mm.
+
+    Raises:
+        Nothing.
+
+    Source: ranking_values.csv.
+
+    Example:
+        >>> round(slip_density(25.0), 5)
+        0.005
+    """
     inside = min(max(value_mm, SMALLEST_MM), LARGEST_MM)
     return 1 / (inside * math.log(LARGEST_MM / SMALLEST_MM))
 
@@ -165,13 +232,33 @@ class Kept:
 def kept_sets(observation: Observation, shared: InstrumentError | None) -> tuple[tuple[Kept, ...], float]:
     """Ways in which some repeats slipped and the others did not; and the weight of all slipping.
 
-    A slip acts on each reading by itself. For a set of n kept readings the density factors into
-    their scatter about their own mean and the density of that mean.
+    Formula: for a kept set K of n of the N repeats m_i, with ε = `slip_share` and s as `slip_density`:
+    weight = (1 − ε)^n · Π_{i∉K} ε s(m_i) · (2π τ²)^(−(n−1)/2) n^(−½) exp(−Σ_{i∈K}(m_i − m̄)²/(2τ²)), where τ is the
+    instrument's scatter; the mean m̄ then has σ² = u² − σ_s² + τ²/n, and where rusted `rust_residue`² more.
+    At most two repeats are taken as slipped at once, or all.
+
+    Args:
+        observation: The repeats of one feature, mm, with their instrument.
+        shared: The shared error of that instrument, taken out of u; None when it has none.
+
+    Returns:
+        The kept sets with weight, m̄ and σ in mm; and Π ε s(m_i), the weight of all slipping.
+
+    Raises:
+        BadInput: When the instrument does not reach the feature.
+
+    Source: factorisation of a normal sample into its mean and its scatter; ε: ranking_values.csv.
+
+    Example:
+        >>> from ample.core.sizes import default_instrument
+        >>> read = Observation("bore", (25.0, 25.01, 52.0), default_instrument("caliper"))
+        >>> [round(kept.mean_mm, 3) for kept in kept_sets(read, None)[0]][0]
+        25.005
     """
     values = observation.values_mm
     instrument = observation.instrument
     u = instrument.expanded_uncertainty_mm(observation.reach) / 2
-    own = math.sqrt(max(u**2 - (shared.deviation_mm**2 if shared else 0.0), 1e-12))
+    own = math.sqrt(max(u**2 - (shared.deviation_mm**2 if shared else 0.0), LEAST_VARIANCE_MM2))
     if observation.condition == "rusty":
         own = math.hypot(own, RUST_RESIDUE_MM)
     scatter = instrument.scatter_mm
@@ -179,7 +266,7 @@ def kept_sets(observation: Observation, shared: InstrumentError | None) -> tuple
     all_slipped = math.prod(slips)
     count = len(values)
     found: list[Kept] = []
-    for kept_count in range(count, max(0, count - 3), -1):
+    for kept_count in range(count, max(0, count - MOST_SLIPPED - 1), -1):
         for chosen in combinations(range(count), kept_count):
             kept_values = [values[i] for i in chosen]
             mean = sum(kept_values) / kept_count
@@ -193,7 +280,7 @@ def kept_sets(observation: Observation, shared: InstrumentError | None) -> tuple
             weight = (1 - SLIP) ** kept_count * lost * math.exp(max(log_scatter, -700.0))
             sigma = math.sqrt(own**2 + scatter**2 / kept_count)
             adds_nothing = bool(found) and _adds_nothing(found[0], mean, weight)
-            if weight / sigma > 1e-9 * all_slipped and not adds_nothing:
+            if weight / sigma > ADDS_NOTHING * all_slipped and not adds_nothing:
                 found.append(Kept(weight, mean, sigma))
     return tuple(found), all_slipped
 
@@ -201,7 +288,7 @@ def kept_sets(observation: Observation, shared: InstrumentError | None) -> tuple
 def _adds_nothing(whole: Kept, mean_mm: float, weight: float) -> bool:
     """A set that says nearly what all repeats together say, with next to no weight."""
     off = abs(mean_mm - whole.mean_mm) / whole.sigma_mm
-    return (off < 0.5 and weight < 1e-3 * whole.weight) or (off < 1.2 and weight < 1e-5 * whole.weight)
+    return any(off < near and weight < share * whole.weight for near, share in SAYS_THE_SAME)
 
 
 @dataclass(frozen=True, eq=False)
@@ -251,6 +338,9 @@ def profile(
     effects: tuple[Effect, ...],
 ) -> Profile:
     """Fold manufacture, instrument, scatter, condition and slips for each interval.
+
+    Formula: p(m | interval [a, b], effect δ, z) = Π ε s(m_i) + Σ_K weight_K · p̄(m̄_K; a + δ, b + δ, z, σ_K), with
+    p̄ as `interval_density`, K and σ_K as `kept_sets`; a worn feature averages δ over `wear_amounts_mm`.
 
     Returns arrays (interval, instrument node) for each effect; `shared` is None for another instrument
     than the one most readings were taken with, whose whole doubt is then its own. Beyond 12 σ and the
@@ -333,7 +423,7 @@ def _worn_density(
     for kept in sets:
         near = _near(limits, kept)
         near_any[near] = True
-        count = 6 if kept.sigma_mm > 0.012 else 24
+        count = COARSE_WEAR if kept.sigma_mm > COARSE_OVER_MM else FINE_WEAR
         amounts = feature.wear_sign * wear_amounts_mm(count, family.wear_mean_mm, family.wear_shape)
         low, high = limits.low_mm[near, None, None], limits.high_mm[near, None, None]
         folded = interval_density(kept.mean_mm, low, high, shifts[:, None] + amounts, kept.sigma_mm)
@@ -342,7 +432,27 @@ def _worn_density(
 
 
 def kind_weights(family: Family, observations: tuple[Observation, ...]) -> Kinds:
-    """Chance of each kind of condition with what it does, given what is seen of the part."""
+    """Chance of each kind of condition with what it does, given what is seen of the part.
+
+    Formula: P(k | seen) ∝ P(k) · Π l(seen_f | k); l = `unseen_condition` for a kind that the words said do not name,
+    `worn_though_new` for a worn feature said to be new or sound, `unworn_though_spun` for an unworn one that has spun.
+
+    Args:
+        family: The family with its kinds of condition and their weights P(k).
+        observations: The readings with what is seen of each feature.
+
+    Returns:
+        For each kind: P(k | seen), summing to 1, and what it does by feature.
+
+    Raises:
+        ZeroDivisionError: When the family has no kind of condition.
+
+    Source: conditions tables of each family; ranking_values.csv.
+
+    Example:
+        >>> round(sum(chance for chance, _ in kind_weights(BEARING, ())), 9)
+        1.0
+    """
     seen = {each.feature: each.condition for each in observations if each.condition}
     wearing = sorted({name for kind in family.conditions for name in kind.worn})
     told = frozenset(word for word in seen.values() if word in family.seen_words)
@@ -354,11 +464,11 @@ def kind_weights(family: Family, observations: tuple[Observation, ...]) -> Kinds
         for feature in wearing:
             condition, worn = seen.get(feature), feature in kind.worn
             if condition in ("new", "sound"):
-                weight *= 1e-6 if worn else 1.0
+                weight *= WORN_THOUGH_NEW if worn else 1.0
             elif condition == "spun":
-                weight *= 1.0 if worn else 0.05
+                weight *= 1.0 if worn else UNWORN_THOUGH_SPUN
         if "new" in seen.values() and kind.worn:
-            weight *= 1e-6
+            weight *= WORN_THOUGH_NEW
         weighted.append((weight, kind.effects))
     total = sum(weight for weight, _ in weighted)
     return tuple((weight / total, effects) for weight, effects in weighted)

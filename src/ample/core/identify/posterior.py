@@ -62,7 +62,34 @@ def measure(
     observations: tuple[Observation, ...],
     unlisted: Unlisted | UnlistedSeal | None = None,
 ) -> Posterior:
-    """Density of the readings for every unit of the catalogue, and for none of them."""
+    """Density of the readings for every unit of the catalogue, and for none of them.
+
+    Formula: for a unit u, p(m | u) = Σ_k P(k) ∫ Π_f p(m_f | u, k, z) φ(z) dz (`units_together`); for a part on no list
+    p(m | none) = π_u p(m | grid) + π_o Π s(m_i), with π_u = `unlisted`, π_o = `other_family`, s as `slip_density`.
+    Total: p(m) = (1 − π_u − π_o) Σ_u P(u) p(m | u) + p(m | none).
+
+    Args:
+        catalogue: What is listed, with P(u).
+        observations: The readings m_f by feature, mm; each feature once. The error z is shared by all readings of the
+            instrument that most were taken with.
+        unlisted: What an unlisted part can be; that of the catalogue's family when None.
+
+    Returns:
+        p(m | u) for every unit, p(m | none), p(m), and what they were made of; densities per mm and reading.
+
+    Raises:
+        BadInput: When an instrument does not reach its feature.
+
+    Source: Bayes' rule over a latent condition and a shared error; docs/decisions/one-ranking.md.
+
+    Example:
+        >>> from ample.core.identify import standard_catalogue
+        >>> from ample.core.sizes import default_instrument
+        >>> read = (Observation("bore", (25.0,), default_instrument("caliper")),)
+        >>> found = measure(standard_catalogue(), read)
+        >>> found.unit_density.shape == standard_catalogue().unit_prior.shape and found.total > found.none_density
+        True
+    """
     used = Counter(each.instrument for each in observations).most_common(1)
     main = used[0][0] if used else None
     shared = shared_error(main, nodes_of(catalogue.family)) if main else None
@@ -89,9 +116,29 @@ def measure(
 
 
 def units_together(catalogue: Catalogue, profiles: dict[str, Profile], nodes: Floats, kinds: Kinds) -> Floats:
-    """Σ over kinds of P(kind) times the features' densities, for every unit, over the shared error.
+    """Density of all readings for every unit, over conditions and the shared error.
 
-    Units of which every reading must have slipped have one density and are not worked out.
+    Formula: p(m | u) = Σ_i w_i Σ_k P(k) Π_f p(m_f | u, k, z_i). Units of which every reading must have slipped have one
+    density, Π_f Π ε s(m_f), and are not worked out.
+
+    Args:
+        catalogue: What is listed.
+        profiles: Density by feature: interval, node of the shared error, effect (`model.profile`).
+        nodes: Weights w_i of the nodes.
+        kinds: P(k) with the effects of each kind of condition k.
+
+    Returns:
+        One density for each unit of the catalogue.
+
+    Raises:
+        Nothing.
+
+    Source: docs/decisions/one-ranking.md.
+
+    Example:
+        >>> from ample.core.identify import standard_catalogue
+        >>> float(units_together(standard_catalogue(), {}, np.ones(1), ()).mean())
+        1.0
     """
     count = len(catalogue.unit_envelope)
     if not profiles:

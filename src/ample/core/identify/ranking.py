@@ -103,8 +103,10 @@ def identify(
 ) -> Identification:
     """Rank everything listed against readings and marking.
 
-    Formula: P(readings | c) = Σ_k P(k) ∫ Π_f p'(m_f | c, k, z) φ(z) dz with slips in p'; the
-    prior of an envelope is shared among its variants; none-of-these is summed over the size grid.
+    Formula: P(c | m, t, e) ∝ P(c) · l(t | c) · l(e | kind of c) · p(m | unit of c), with readings m, marking t and what was
+    seen e; p(m | u) = Σ_k P(k) ∫ Π_f p(m_f | u, k, z) φ(z) dz (`posterior.measure`): condition k, error z shared by one
+    instrument's readings, gross errors within p. P(c): an envelope and kind by its most met part, shared among its
+    variants. None of these: a part on no list, summed over its size grid (`unlisted.unlisted_density`).
 
     Args:
         catalogue: What is listed.
@@ -122,7 +124,8 @@ def identify(
     Raises:
         BadInput: When a feature is given twice.
 
-    Source: the project's own model; defaults are data and are tuned by `./ample bench`.
+    Source: Bayes' rule with latent classes, e.g. C. M. Bishop, Pattern Recognition and Machine Learning (2006), ch. 1.5
+        and 9 (from memory); the equations in full: docs/decisions/one-ranking.md; numbers: ranking_values.csv.
 
     Example:
         >>> from ample.core.identify import standard_catalogue

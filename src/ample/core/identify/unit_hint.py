@@ -10,11 +10,12 @@ from numpy.typing import NDArray
 from ample.core.identify.catalogue import Catalogue
 from ample.core.identify.model import LARGEST_MM, SMALLEST_MM, Observation, profile
 from ample.core.identify.posterior import units_together
+from ample.core.identify.values import ranking_value
 from ample.core.sizes import INCH_MM
 
 Floats = NDArray[np.float64]
 
-WRONG_UNIT_PRIOR = 0.01
+WRONG_UNIT_PRIOR = ranking_value("wrong_unit")
 
 
 @dataclass(frozen=True)

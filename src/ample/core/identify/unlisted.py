@@ -11,14 +11,16 @@ import numpy as np
 from numpy.typing import NDArray
 
 from ample.core.identify.model import LARGEST_MM, SMALLEST_MM, Kinds, Observation, Profile
+from ample.core.identify.values import ranking_value
 from ample.core.parts import BEARING, FAMILIES, Family, Kind, Limits, bearing_kinds
 from ample.core.sizes import INCH_MM
 from ample.core.standards import BoundarySize, bearing_series, bearing_sizes
 
 Floats = NDArray[np.float64]
 
-UNLISTED_PRIOR = 0.05
-OTHER_FAMILY_PRIOR = 0.005
+UNLISTED_PRIOR = ranking_value("unlisted")
+OTHER_FAMILY_PRIOR = ranking_value("other_family")
+GRID_REACH_MM, GRID_REACH_U = 0.35, 4  # grid sizes that a reading can mean: so far off, and so many times U
 SIXTEENTH_MM = INCH_MM / 16
 GRIDS: dict[str, tuple[tuple[float, float, float], ...]] = {
     "any": ((1.0, 0.0, 0.75), (1.0, 0.5, 0.10), (SIXTEENTH_MM, 0.0, 0.15)),
@@ -188,7 +190,7 @@ def near_sizes(of: Unlisted, observations: tuple[Observation, ...]) -> NearSizes
         axis = each.described.axis
         centre = median(each.values_mm)
         spread = max(each.values_mm) - min(each.values_mm)
-        reach = 0.35 + spread + 4 * each.instrument.expanded_uncertainty_mm(each.reach)
+        reach = GRID_REACH_MM + spread + GRID_REACH_U * each.instrument.expanded_uncertainty_mm(each.reach)
         points.setdefault(axis, set()).update(grid_near(of.grid(axis), centre, reach))
     found = {}
     for each in observations:
@@ -230,10 +232,31 @@ def _axis(near: Near, made: list[Profile], nodes: int) -> GridAxis:
 
 
 def grid_weights(ratio: dict[str, Shape], d: GridAxis, D: GridAxis, W: GridAxis) -> Floats:
-    """Prior weight of every combination: bore even on a log scale, outside and width by shape.
+    """Prior weight of every combination of an unlisted part's bore, outside and main width.
 
-    A dimension that is not known (NaN) is summed over: what depends on it falls back to the
-    shape without it.
+    Formula: P(d, D, W) = g_d/(d·L) · g_D/D · N(ln D/d; μ₁, σ₁) · g_W/W · N(ln W/(D − d); μ₂, σ₂), with the grid's share g
+    of a size per mm, L = ln(largest/smallest), and N the normal density of the log ratio over the listed sizes, σ widened
+    by a half. A dimension that was not read (NaN) is summed over: what depends on it falls back to the ratio without it
+    (W/d, W/D), or to even on a log scale (1/L).
+
+    Args:
+        ratio: μ and σ of the log ratios, by name: `D/d`, `W/(D-d)`, `W/d`, `W/D`.
+        d: Sizes of the bore with their shares, mm; slot 0 is NaN.
+        D: The same of the outside.
+        W: The same of the main width.
+
+    Returns:
+        Weights by bore, outside and width.
+
+    Raises:
+        KeyError: When a ratio is missing.
+
+    Source: the listed sizes of the kinds left open; docs/decisions/one-ranking.md.
+
+    Example:
+        >>> none = _unread(1)
+        >>> float(grid_weights(_shapes(frozenset()), none, none, none)[0, 0, 0])
+        1.0
     """
     bore = d.sizes_mm[:, None, None]
     outside = D.sizes_mm[None, :, None]
@@ -281,7 +304,23 @@ def unlisted_density(
 ) -> float:
     """Density of all readings for an unlisted part of the family: summed over its size grid.
 
-    Bore, outside and one width make the grid; other widths (and a standout) follow that width.
+    Formula: p(m | grid) = Σ_k P(k) Σ_{d,D,W} P(d, D, W) Σ_i w_i p(m | d, D, W, k, z_i), P as `grid_weights`. Bore, outside
+    and one width make the grid; other widths (and a standout) follow that width by their log ratio to it.
+
+    Args:
+        of: The family, and the kinds left open.
+        nears: Grid sizes near the readings, by feature, mm.
+        profiles: Density of the readings by feature, over those sizes.
+        nodes: Weights w_i of the shared error's nodes.
+        kinds: P(k) with the effects of each kind of condition.
+
+    Returns:
+        The density, per mm and reading.
+
+    Raises:
+        Nothing.
+
+    Source: docs/decisions/one-ranking.md.
     """
     count = len(nodes)
     described = FAMILIES[of.family.name].by_name
