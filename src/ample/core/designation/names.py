@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from dataclasses import dataclass
 from functools import lru_cache
 
@@ -122,53 +122,14 @@ def _other_forms(size: BoundarySize) -> Iterator[str]:
 @lru_cache(maxsize=8192)
 def pieces_of(text: str) -> tuple[Piece, ...]:
     """What the pieces of a known name say: length, meaning, attribute, value."""
-    name = known_names()[text]
-    size = name.size
-    words = bearing_series()[size.series].words
-    for pattern, spelled in (
-        (_CAGE, ("under the needles {1:g} mm", "over the needles {2:g} mm", "width {3:g} mm")),
-        (_NEEDLE_SIZE, ("{1:g} mm", "width {2:g} mm")),
-        (_ISO355, ("", "", "", "bore {4:g} mm")),
-    ):
+    size = known_names()[text].size
+    for pattern, said in _SPELLED:
         found = pattern.fullmatch(text)
-        if found and pattern is not _ISO355:
-            return _spelled(found, words, spelled)
-    coded = _NEEDLE_CODE.fullmatch(text)
-    if coded:
-        second = "width" if coded.group(1) in ("HK", "BK") else "outside"
-        attribute = "C_mm" if second == "width" else "D_mm"
-        return (
-            (len(coded.group(1)), words, "series", size.series),
-            (2, f"{_inside_word(size)} {float(coded.group(2)):g} mm", "d_mm", f"{size.d_mm:g}"),
-            (
-                len(coded.group(3)),
-                f"{second} {float(coded.group(3)):g} mm",
-                attribute,
-                f"{float(coded.group(3)):g}",
-            ),
-        )
-    iso355 = _ISO355.fullmatch(text)
-    if iso355:
-        return (
-            (1, "tapered roller bearing of ISO 355", "series", size.series),
-            (1, f"angle series {iso355.group(2)}", "note", "angle_series"),
-            (1, f"diameter series {iso355.group(3)}", "note", "diameter_series"),
-            (1, f"width series {iso355.group(4)}", "note", "width_series"),
-            (3, f"bore {size.d_mm:g} mm", "d_mm", f"{size.d_mm:g}"),
-        )
-    inches = _INSERT_INCH.fullmatch(text)
-    if inches:
-        return (
-            (3, words, "series", size.series),
-            (2, f"outside {size.D_mm:g} mm", "D_mm", f"{size.D_mm:g}"),
-            (len(inches.group(3)), f"bore {inches.group(3)[1:]}/16 in", "d_mm", f"{size.d_mm:g}"),
-        )
+        if found:
+            return said(found, size)
     if size.kind == "inch_taper":
-        cone = len(size.designation.partition("/")[0])
-        return (
-            (cone, f"cone, bore {size.d_mm:g} mm", "series", size.series),
-            (len(text) - cone, f"cup, outside {size.D_mm:g} mm", "D_mm", f"{size.D_mm:g}"),
-        )
+        return _cone_and_cup(text, size)
+    words = bearing_series()[size.series].words
     if size.series in ("inch_cone", "inch_cup", "thin", "SCE"):
         return ((len(text), f"{words}, {_size_words(size)}", "series", size.series),)
     split = _series_length(text, size)
@@ -178,15 +139,76 @@ def pieces_of(text: str) -> tuple[Piece, ...]:
     )
 
 
-def _spelled(found: re.Match[str], words: str, spelled: tuple[str, ...]) -> tuple[Piece, ...]:
+def _cage_sizes(found: re.Match[str], size: BoundarySize) -> tuple[Piece, ...]:
+    said = ("under the needles {:g} mm", "over the needles {:g} mm", "width {:g} mm")
+    return _sizes_said(found, size, said, ("d_mm", "D_mm", "C_mm"))
+
+
+def _needle_sizes(found: re.Match[str], size: BoundarySize) -> tuple[Piece, ...]:
+    return _sizes_said(found, size, ("{:g} mm", "width {:g} mm"), ("d_mm", "C_mm"))
+
+
+def _sizes_said(
+    found: re.Match[str], size: BoundarySize, said: tuple[str, ...], attributes: tuple[str, ...]
+) -> tuple[Piece, ...]:
     """Sizes written out with a stroke or a multiplication sign between them."""
-    attributes = ("d_mm", "D_mm", "C_mm") if len(spelled) == 3 else ("d_mm", "C_mm")
+    words = bearing_series()[size.series].words
     pieces: list[Piece] = [(len(found.group(1)), words, "series", found.group(1))]
-    numbers = [0.0, *(float(each) for each in found.groups()[1:])]
-    for place, (said, attribute) in enumerate(zip(spelled, attributes, strict=True), start=1):
-        length = len(found.group(place + 1)) + (place > 1)
-        pieces.append((length, said.format(*numbers), attribute, f"{numbers[place]:g}"))
+    for place, (text, attribute) in enumerate(zip(said, attributes, strict=True)):
+        figure = found.group(place + 2)
+        pieces.append((
+            len(figure) + (place > 0), text.format(float(figure)), attribute, f"{float(figure):g}",
+        ))  # fmt: skip
     return tuple(pieces)
+
+
+def _needle_code(found: re.Match[str], size: BoundarySize) -> tuple[Piece, ...]:
+    """A needle bearing by two figures: HK2020 inside and width, NK25/20 inside and outside."""
+    letters, inside, figure = found.group(1, 2, 3)
+    second, attribute = ("width", "C_mm") if letters in ("HK", "BK") else ("outside", "D_mm")
+    value = f"{float(figure):g}"
+    return (
+        (len(letters), bearing_series()[size.series].words, "series", size.series),
+        (2, f"{_inside_word(size)} {float(inside):g} mm", "d_mm", f"{size.d_mm:g}"),
+        (len(figure), f"{second} {value} mm", attribute, value),
+    )
+
+
+def _iso355(found: re.Match[str], size: BoundarySize) -> tuple[Piece, ...]:
+    return (
+        (1, "tapered roller bearing of ISO 355", "series", size.series),
+        (1, f"angle series {found.group(2)}", "note", "angle_series"),
+        (1, f"diameter series {found.group(3)}", "note", "diameter_series"),
+        (1, f"width series {found.group(4)}", "note", "width_series"),
+        (3, f"bore {size.d_mm:g} mm", "d_mm", f"{size.d_mm:g}"),
+    )
+
+
+def _insert_in_inches(found: re.Match[str], size: BoundarySize) -> tuple[Piece, ...]:
+    sixteenths = found.group(3)
+    return (
+        (3, bearing_series()[size.series].words, "series", size.series),
+        (2, f"outside {size.D_mm:g} mm", "D_mm", f"{size.D_mm:g}"),
+        (len(sixteenths), f"bore {sixteenths[1:]}/16 in", "d_mm", f"{size.d_mm:g}"),
+    )
+
+
+def _cone_and_cup(text: str, size: BoundarySize) -> tuple[Piece, ...]:
+    cone = len(size.designation.partition("/")[0])
+    return (
+        (cone, f"cone, bore {size.d_mm:g} mm", "series", size.series),
+        (len(text) - cone, f"cup, outside {size.D_mm:g} mm", "D_mm", f"{size.D_mm:g}"),
+    )
+
+
+# Names that spell their sizes out, and what their pieces say.
+_SPELLED: tuple[tuple[re.Pattern[str], Callable[[re.Match[str], BoundarySize], tuple[Piece, ...]]], ...] = (
+    (_CAGE, _cage_sizes),
+    (_NEEDLE_SIZE, _needle_sizes),
+    (_NEEDLE_CODE, _needle_code),
+    (_ISO355, _iso355),
+    (_INSERT_INCH, _insert_in_inches),
+)
 
 
 def _inside_word(size: BoundarySize) -> str:
