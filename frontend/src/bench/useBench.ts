@@ -2,26 +2,13 @@ import { computed, onScopeDispose, reactive, ref, watch } from 'vue'
 import { api, isAway, told, withKey, type Refusal, type Schemas } from '@/api/client'
 import { useLive } from '@/api/useLive'
 import { useSheet } from '@/api/useSheet'
-import type { Sent } from '@/shell/caliper'
-import { FAMILIES, useKinds, type FamilyName } from '@/job/useKinds'
+import { useKinds, type FamilyName } from '@/job/useKinds'
 import { useHand } from '@/shell/hand'
+import { useReadings, type Faults, type Feature, type Pending, type Sheet } from './useReadings'
 
-export type Sheet = Schemas['BenchSheet']
-export type Feature = Schemas['FeatureReadings']['feature']
+export type { Feature, Pending, Sheet } from './useReadings'
 /** What a bearing sat on: the Line knows it, or it is read at the unit. */
 export const SEATS = ['shaft_seat', 'housing_seat'] as const
-/** Inside, outside and width by the names of each family: what a size carries over when the family is changed. */
-const SIMILAR: Record<FamilyName, readonly (Feature | null)[]> = {
-  bearing: ['bore', 'outside', 'width'],
-  lip_seal: ['shaft', 'outside', 'width'],
-  o_ring: ['inside', 'outside', 'section_1'],
-  hydraulic_seal: ['inside', 'outside', 'height'],
-  face_seal: ['shaft', 'seat_outside', 'working_length'],
-  retaining_ring: ['shaft', null, 'thickness'],
-  washer: ['inside', 'outside', 'thickness'],
-  key: ['shaft', null, 'key_width'],
-}
-export type Pending = Partial<Record<Feature, string>>
 type Question = Schemas['IdentifyRequest']
 type Answer = Schemas['IdentifyAnswer']
 
@@ -45,7 +32,7 @@ export function useBench(partId: number) {
   const kinds = useKinds()
   const part = ref<Schemas['BenchAnswer'] | null>(null)
   const loadRefusal = ref<Refusal | null>(null)
-  const faults = reactive<Partial<Record<Feature | 'marking', string>>>({})
+  const faults = reactive<Faults>({})
   const pendingName = `ample:pending:${partId}`
   const pending = reactive<Pending>({ ...JSON.parse(localStorage.getItem(pendingName) ?? '{}') })
 
@@ -95,9 +82,8 @@ export function useBench(partId: number) {
   )
   watch(pending, () => localStorage.setItem(pendingName, JSON.stringify(pending)))
 
-  function observation(feature: Feature) {
-    return sheet.sheet.value.observations?.find((each) => each.feature === feature)
-  }
+  const readings = useReadings(sheet.sheet, family, pending, faults)
+  const { observation, take } = readings
 
   /** The listed part that was pointed at; else the likeliest is meant. */
   const pointed = ref<number | null>(null)
@@ -167,70 +153,10 @@ export function useBench(partId: number) {
     () => question.value !== null && !question.value.observations?.length && !question.value.marking,
   )
 
-  function take(feature: Feature): boolean {
-    const typed = (pending[feature] ?? '').trim()
-    if (!typed || faults[feature]) return false
-    const held = observation(feature)
-    const reading = { typed, unit: hand.unit }
-    if (held) held.readings.push(reading)
-    else {
-      const made = { feature, instrument: hand.instrument, readings: [reading] }
-      sheet.sheet.value.observations = [...(sheet.sheet.value.observations ?? []), made]
-    }
-    pending[feature] = ''
-    return true
-  }
-  /** A reading that a caliper sent: taken at once, with its own instrument; refused beside another's. */
-  function land(feature: Feature, sent: Sent): boolean {
-    const held = observation(feature)
-    if (held && held.instrument !== sent.name) {
-      faults[feature] =
-        `These were read with ${held.instrument}; take them away before ${sent.name} reads here.`
-      return false
-    }
-    const reading = { typed: sent.typed, unit: sent.unit as 'mm' | 'in' }
-    if (held) held.readings.push(reading)
-    else {
-      const made = { feature, instrument: sent.name, readings: [reading] }
-      sheet.sheet.value.observations = [...(sheet.sheet.value.observations ?? []), made]
-    }
-    return true
-  }
-  function drop(feature: Feature, index: number): string {
-    const held = observation(feature)
-    const [gone] = held?.readings.splice(index, 1) ?? []
-    if (held && !held.readings.length)
-      sheet.sheet.value.observations = sheet.sheet.value.observations?.filter((each) => each !== held)
-    return gone?.typed ?? ''
-  }
-  function setInstrument(name: string): void {
-    hand.instrument = name
-    for (const each of sheet.sheet.value.observations ?? []) each.instrument = name
-  }
-
   /** A kind or a group by its picture; what was answered about another kind no longer counts. */
   function setKind(kind: string): void {
     sheet.sheet.value.kind = sheet.sheet.value.kind === kind ? '' : kind
     sheet.sheet.value.answers = {}
-  }
-  /** The part is of another family: sizes go over to what is like them there; what has no like stays typed. */
-  function setFamily(to: FamilyName): void {
-    const from = family.value
-    if (to === from || !FAMILIES.some(([name]) => name === to)) return
-    const known = new Set((kinds.family(to)?.features ?? []).map((each) => each.feature))
-    const moved = new Map<string, Feature>()
-    SIMILAR[from].forEach((name, i) => {
-      const like = SIMILAR[to][i]
-      if (name && like) moved.set(name, like)
-    })
-    const kept = (sheet.sheet.value.observations ?? []).flatMap((each) => {
-      const feature = known.has(each.feature) ? each.feature : moved.get(each.feature)
-      if (feature) return [{ ...each, feature }]
-      pending[each.feature] = each.readings.at(-1)?.typed ?? ''
-      return []
-    })
-    const once = kept.filter((each, i) => kept.findIndex((other) => other.feature === each.feature) === i)
-    Object.assign(sheet.sheet.value, { family: to, kind: '', answers: {}, said: {}, observations: once })
   }
   function setAnswer(question: string, answer: string): void {
     const { [question]: had, ...rest } = sheet.sheet.value.answers ?? {}
@@ -262,7 +188,7 @@ export function useBench(partId: number) {
     part,
     family,
     features,
-    setFamily,
+    setFamily: readings.setFamily,
     sheet,
     pending,
     faults,
@@ -274,9 +200,9 @@ export function useBench(partId: number) {
     loadRefusal,
     observation,
     take,
-    land,
-    drop,
-    setInstrument,
+    land: readings.land,
+    drop: readings.drop,
+    setInstrument: readings.setInstrument,
     setKind,
     setAnswer,
     say,
