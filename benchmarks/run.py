@@ -7,7 +7,6 @@ import os
 import platform
 import sys
 import time
-from dataclasses import dataclass
 from datetime import UTC, datetime
 from pathlib import Path
 from typing import Any
@@ -15,52 +14,7 @@ from typing import Any
 from ample.prepare import ROOT, say
 from benchmarks import faults, seal_trials, speed, trials
 from benchmarks import fuzz as senseless
-
-
-@dataclass(frozen=True)
-class Line:
-    """A measured figure beside its target."""
-
-    name: str
-    value: float
-    unit: str
-    target: float
-    at_most: bool
-    note: str = ""
-    best_possible: float | None = None
-
-    @property
-    def met(self) -> bool:
-        """Whether the target is met."""
-        return self.value <= self.target if self.at_most else self.value >= self.target
-
-    @property
-    def at_the_limit(self) -> bool:
-        """Short of the target, as the true model's own posterior on the same draws is: no ranking can do more."""
-        best = self.best_possible
-        return not self.met and best is not None and best < self.target and self.value >= best - HALF_A_POINT
-
-    @property
-    def sign(self) -> str:
-        """How the line is marked."""
-        return "ok " if self.met else "lim" if self.at_the_limit else "NO "
-
-
-HALF_A_POINT = 0.5
-
-
-def _share(
-    name: str,
-    hits: int,
-    of: int,
-    target: float,
-    at_most: bool = False,
-    whose: str = "",
-    best: int | None = None,
-) -> Line:
-    low, high = trials.interval(hits, of)
-    note = f"{whose + ': ' if whose else ''}{hits} of {of}, {100 * low:.2f} to {100 * high:.2f} %"
-    return Line(name, 100 * hits / of, "%", target, at_most, note, None if best is None else 100 * best / of)
+from benchmarks.figures import Line, of_calibration, of_families, of_kinds, of_speed
 
 
 def run_benchmarks(arguments: list[str]) -> int:
@@ -83,128 +37,15 @@ def run_benchmarks(arguments: list[str]) -> int:
     rate = speed.decode_rate()
     fuzz = speed.fuzzed(100_000 if scale == 1 else 1_000_000)
     served = speed.on_a_demo()
-    size = speed.first_screen_bytes()
-    listed = sum(each.ours.listed for each in kinds)
-    worst = min(kinds, key=lambda each: each.first_share)
-    behind = max(kinds, key=lambda each: each.points_behind)
-    strange = max(kinds, key=lambda each: each.different.calibration_error())
-    least = min(kinds, key=lambda each: each.three_share)
     lines = [
-        *_of_families(families),
-        _share("right envelope first, all kinds", sum(k.ours.first for k in kinds), listed, 97),
-        _share("  the best any ranking could reach", sum(k.best.first for k in kinds), listed, 0),
-        _share(
-            "right envelope first, the worst kind", worst.ours.first, worst.ours.listed, 97, False, worst.kind
-        ),
-        Line(
-            "behind the best possible, the worst kind", behind.points_behind, "points", 0.5, True, behind.kind
-        ),
-        _share("right envelope in the first three, all", sum(k.ours.in_three for k in kinds), listed, 99.7),
-        _share(
-            "in the first three, the worst kind",
-            least.ours.in_three,
-            least.ours.listed,
-            99.7,
-            False,
-            least.kind,
-        ),
-        Line(
-            "calibration, different world, worst kind",
-            100 * strange.different.calibration_error(),
-            "points",
-            6,
-            True,
-            strange.kind,
-        ),
-        Line("calibration error, drawn from the model", 100 * model.calibration_error(), "points", 3, True),
-        Line("calibration error of none-of-these", 100 * model.none_error(), "points", 3, True),
-        Line("calibration error, different generator", 100 * world.calibration_error(), "points", 6, True),
-        _share(
-            "unlisted part shown as a wrong one at 90 %", unlisted.wrong_and_sure, unlisted.draws, 1, True
-        ),
-        Line(
-            "identify over the demo catalogue, p95",
-            served["p95_ms"],
-            "ms",
-            20,
-            True,
-            f"median {served['p50_ms']:.1f}",
-        ),
-        Line(
-            f"identify over {served['rows']:,.0f} rows, p95",
-            served["wide_p95_ms"],
-            "ms",
-            20,
-            True,
-            f"median {served['wide_p50_ms']:.1f}",
-        ),
-        Line(
-            "the same, seals, rings and small parts mixed",
-            served["mixed_p95_ms"],
-            "ms",
-            20,
-            True,
-            f"median {served['mixed_p50_ms']:.1f}",
-        ),
-        Line(
-            "decode, fuzzed strings, 99.9th percentile",
-            fuzz["p999_ms"],
-            "ms",
-            1,
-            True,
-            f"mean {fuzz['mean_us']:.0f} µs, none crashed",
-        ),
-        Line(
-            "decode", rate["per_second"], "/s", 20_000, False, f"99.9th percentile {rate['p999_ms']:.2f} ms"
-        ),
-        Line(
-            "line of 200 parts: redraw, p95",
-            served["redraw_p95_ms"],
-            "ms",
-            50,
-            True,
-            f"median {served['redraw_p50_ms']:.1f}, in Chromium",
-        ),
-        Line(
-            "line of 200 parts: save, server time, p95",
-            served["save_p95_ms"],
-            "ms",
-            100,
-            True,
-            f"median {served['save_p50_ms']:.1f}",
-        ),
-        Line("first screen's script, gzip", size["script_kb"], "kB", 200, True),
-        Line("memory of a worker, 100,000 rows", served["worker_mb"], "MB", 300, True),
+        *of_families(families),
+        *of_kinds(kinds),
+        *of_calibration(model, world, unlisted),
+        *of_speed(served, fuzz, rate, speed.first_screen_bytes()),
     ]
     _print(lines, model, kinds, families)
     _write(lines, model, kinds, families, time.monotonic() - began)
     return 0 if all(line.met or line.at_the_limit for line in lines) else 1
-
-
-FIRST = {"o_ring": 90.0}
-
-
-def _of_families(families: list[seal_trials.FamilyTrial]) -> list[Line]:
-    """The figures of seals, rings and small parts beside their targets."""
-    lines = []
-    for each in families:
-        name = each.family.replace("_", " ")
-        behind = 100 * (each.best.first - each.ours.first) / each.ours.listed
-        lines += [
-            _share(f"{name}: right size first", each.ours.first, each.ours.listed, FIRST.get(each.family, 95.0), False,
-                   f"best {100 * each.best.first / each.ours.listed:.1f}", each.best.first),
-            Line(f"{name}: behind the best possible", behind, "points", 0.5, True),
-            _share(f"{name}: in the first three", each.ours.in_three, each.ours.listed, 99.5, False,
-                   f"best {100 * each.best.in_three / each.ours.listed:.1f}", each.best.in_three),
-            Line(f"{name}: calibration, as modelled", 100 * each.modelled.calibration_error(), "points", 3, True),
-            Line(f"{name}: calibration, different world", 100 * each.different.calibration_error(), "points", 6, True),
-        ]  # fmt: skip
-        if each.with_groove:
-            own = each.with_groove
-            lines.append(_share(f"{name} with its groove: in the first three", own.in_three, own.draws, 99.5))
-        if each.bore_first is not None:
-            lines.append(Line(f"{name}: housing bore by the outside alone", each.bore_first, "%", 90, False))
-    return lines
 
 
 def _print(
