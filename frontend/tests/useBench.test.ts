@@ -13,6 +13,7 @@ const FAMILIES = [
   { family: 'o_ring', features: features('inside', 'outside', 'section_1', 'groove_width') },
 ].map((each) => ({ ...each, groups: [], kinds: [], questions: [], conditions: [] })) as unknown as Kinds[]
 const PART = { part_id: 7, name: 'Ring', family: 'bearing', surroundings: '' }
+const PLACE = { line: '', needed: 1, units_alike: 2 }
 const blank: Sheet = {
   family: null,
   marking: '',
@@ -33,7 +34,7 @@ const seen = (feature: string, ...typed: string[]) => ({
 
 /** A server that keeps the sheet of part 7, and says no to a width of "wide" and to a marking of "~". */
 class Server {
-  held = { part: PART, tray: [], identification: null, sheet: { ...blank }, version: 3 }
+  held = { part: PART, place: PLACE, tray: [], identification: null, sheet: { ...blank }, version: 3 }
   away = false
   asked: Asked[] = []
   answers: Answers = ({ method, path, body }) => {

@@ -59,6 +59,7 @@ def benches(draw):
         answers={each.name: draw(st.sampled_from(each.answers))[0] for each in questions},
         said=draw(st.sampled_from([{}, {"material": "FKM"}, {"closure": "open"}])),
         medium=draw(st.sampled_from(["", "water", "mineral_oil"])),
+        temperature_c=draw(st.sampled_from([None, -20.0, 95.5])),
         observations=[
             {"feature": name, "instrument": "caliper",
              "readings": [{"typed": f"{draw(st.floats(1, 150)):.2f}"} for _ in range(draw(st.integers(1, 2)))]}
@@ -107,6 +108,7 @@ def test_what_goes_in_at_the_bench_stands_on_the_order_paper(bench):
         assert f"{name}={value} (" in row["required_attributes"] or f"{name}: " in row["seen"]
     assert row["not_understood"].split() == " ".join(wanted.unread).split()
     assert row["medium"] == typed.medium
+    assert row["temperature_c"] == ("" if typed.temperature_c is None else f"{typed.temperature_c:g}")
     assert row["arrangement"] == wanted.arrangement
     for each in typed.observations:
         assert f"{each.feature}=" in row["measured"]

@@ -86,6 +86,18 @@ def test_measured_seats_open_their_lights(ready):
     assert lights(sheet, part)["shaft"] in ("holds", "not_proven")
 
 
+def test_what_turns_and_how_hard_goes_from_the_seats_onto_the_paper(ready):
+    client, part, sheet = ready()
+    before = line_of(sheet, part)["requirement"]["duty"]
+    assert (before["rotating_ring"], before["load"]) == ("", "")
+    heavy = GOOD_SEATS | {"turning": "housing", "load": "heavy"}
+    client.put(f"/api/parts/{part}/seats", {"version": 0, "sheet": heavy})
+    again = client.get("/api/orders").get_json()["sheets"]
+    own = next(s for s in again if any(line["part_id"] == part for line in s["lines"]))
+    duty = line_of(own, part)["requirement"]["duty"]
+    assert (duty["rotating_ring"], duty["load"]) == ("housing", "heavy")
+
+
 def test_a_pass_needs_a_reason_and_stays_on_record(ready, database):
     client, part, sheet = ready()
     line = line_of(sheet, part)

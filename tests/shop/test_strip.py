@@ -296,6 +296,15 @@ def test_a_seal_is_not_said_to_be_a_bearing(a_job):
     assert code(answer) == (422, "other_family")
 
 
+def test_what_a_seal_stands_in_and_how_many_go_with_it_to_the_bench(a_job):
+    client, number = a_job()
+    put_line(client, number, [part("seal", "lip_seal", quantity=2, right={"mark": "lip", "looks_at": "oil"})])
+    sent = client.post(f"/api/jobs/{number}/line/seal/bench").get_json()
+    bench = client.get(f"/api/parts/{sent['part_id']}/bench").get_json()
+    assert bench["sheet"]["medium"] == "mineral_oil"
+    assert (bench["place"]["needed"], bench["place"]["line"]) == (2, "worm shaft")
+
+
 def test_changing_the_cost_of_coming_back_judges_again(a_job):
     client, number = a_job()
     put_line(

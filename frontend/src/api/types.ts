@@ -1678,6 +1678,7 @@ export interface components {
             identification: components["schemas"]["IdentificationRecord"] | null;
             job: components["schemas"]["JobHead"];
             part: components["schemas"]["PartHead"];
+            place: components["schemas"]["PlaceOfPart"];
             sheet: components["schemas"]["BenchSheet"];
             /** Tray */
             tray: components["schemas"]["PartHead"][];
@@ -4815,6 +4816,55 @@ export interface components {
             version: number;
             /** Width Px */
             width_px: number;
+        };
+        /**
+         * PlaceOfPart
+         * @description Where a part of the tray goes: its job and line, what lies beside it there, and how many are needed.
+         */
+        PlaceOfPart: {
+            /**
+             * Because
+             * @description how many are needed, as it is worked out
+             * @default
+             */
+            because: string;
+            /** Job Number */
+            job_number: string;
+            /** Job Title */
+            job_title: string;
+            /**
+             * Line
+             * @default
+             */
+            line: string;
+            /**
+             * Load
+             * @default
+             */
+            load: string;
+            /**
+             * Needed
+             * @default 1
+             */
+            needed: number;
+            /**
+             * Neighbours
+             * @default []
+             */
+            neighbours: string[];
+            /** Part Name */
+            part_name: string;
+            /**
+             * Rotating Ring
+             * @description what turns, as its seats say; empty while nobody has looked at them
+             * @default
+             */
+            rotating_ring: string;
+            /**
+             * Units Alike
+             * @default 1
+             */
+            units_alike: number;
         };
         /**
          * PlaceOrder

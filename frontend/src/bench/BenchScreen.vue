@@ -2,6 +2,7 @@
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
 import ClashDialog from '@/entry/ClashDialog.vue'
+import FigureInput from '@/entry/FigureInput.vue'
 import { percent } from '@/entry/lengths'
 import { useJob } from '@/job/useJob'
 import { useHand } from '@/shell/hand'
@@ -300,6 +301,35 @@ onMounted(async () => {
               editable
               @say="bench.say"
             >
+              <div>
+                <dt>needed</dt>
+                <dd>
+                  <b v-if="bench.onLine.value" class="fig">{{ bench.needed.value }}</b>
+                  <FigureInput
+                    v-else
+                    v-model="sheet.sheet.value.needed"
+                    name="needed"
+                    label="how many are needed"
+                    :least="1"
+                    :most="999"
+                    whole
+                  />
+                  <i>{{ bench.onLine.value ? 'from the strip-down' : 'pieces' }}</i>
+                </dd>
+              </div>
+              <div>
+                <dt>runs at</dt>
+                <dd>
+                  <FigureInput
+                    v-model="sheet.sheet.value.temperature_c"
+                    name="temperature"
+                    label="temperature it runs at, °C"
+                    :least="-100"
+                    :most="400"
+                  />
+                  <i>°C</i>
+                </dd>
+              </div>
               <div v-if="RUBBERY.includes(family)">
                 <dt>works in</dt>
                 <dd>

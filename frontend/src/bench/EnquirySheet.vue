@@ -7,6 +7,7 @@ import type { PartSize } from '@/drawing/geometry'
 import { doubt, shown } from '@/entry/lengths'
 import RequirementList from '@/job/RequirementList.vue'
 import { useJob } from '@/job/useJob'
+import { dutyWords } from '@/job/duty'
 import { useKinds } from '@/job/useKinds'
 import { useKeys } from '@/shell/useKeys'
 import { SEATS, useBench, type Feature } from './useBench'
@@ -113,7 +114,6 @@ const told = computed(() =>
       kinds.question(name, family.value)?.answers.find((each) => each.value === value)?.words ?? value,
   ),
 )
-const needed = computed(() => part.value?.identification?.requirement.count ?? sheet.sheet.value.needed ?? 1)
 const print = (): void => window.print()
 useKeys([
   { key: 'p', words: 'print', run: print },
@@ -165,14 +165,12 @@ onMounted(async () => {
           <RequirementList v-if="answer" :requirement="answer.requirement" />
         </dd>
         <dt>how many</dt>
-        <dd>{{ needed }}</dd>
+        <dd>{{ bench.needed.value }}</dd>
         <dt>seen</dt>
         <dd>{{ [sheet.sheet.value.condition, ...told].filter(Boolean).join(', ') || 'nothing more' }}</dd>
         <dt>runs</dt>
         <dd>
-          {{ part?.part.rpm ? `${part.part.rpm} rev/min` : 'speed not known'
-          }}{{ part?.part.dirty ? ', in dirt' : ''
-          }}{{ sheet.sheet.value.medium ? `, in ${sheet.sheet.value.medium.replace(/_/g, ' ')}` : '' }}
+          {{ dutyWords(answer?.requirement.duty).join(', ') || 'not said' }}
         </dd>
         <dt>nearest listed</dt>
         <dd>

@@ -89,6 +89,12 @@ export function useBench(partId: number) {
   const pointed = ref<number | null>(null)
   /** The sheet and the kinds of part have come. */
   const ready = computed(() => sheet.ready.value && features.value.length > 0)
+  const onLine = computed(() => Boolean(part.value?.place.line))
+  /** How many the unit needs: the strip-down says it; of a part beside it, as it is said here. */
+  const needed = computed(() => {
+    const place = part.value?.place
+    return onLine.value ? (place?.needed ?? 1) : (sheet.sheet.value.needed ?? 1) * (place?.units_alike ?? 1)
+  })
   const question = computed<Question | null>(() => {
     if (!ready.value) return null
     const observations = features.value.flatMap((feature) => {
@@ -117,7 +123,7 @@ export function useBench(partId: number) {
         medium: sheet.sheet.value.medium ?? '',
         temperature_c: sheet.sheet.value.temperature_c ?? null,
       },
-      count: sheet.sheet.value.needed ?? 1,
+      count: needed.value,
       chosen: pointed.value,
       limit: 6,
       variants: 18,
@@ -207,6 +213,8 @@ export function useBench(partId: number) {
     setAnswer,
     say,
     pointed,
+    onLine,
+    needed,
     choose,
   }
 }

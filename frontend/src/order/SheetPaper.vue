@@ -3,6 +3,7 @@ import type { Schemas } from '@/api/client'
 import PartSection from '@/drawing/PartSection.vue'
 import { partSize } from '@/drawing/sizes'
 import VerdictMark from '@/drawing/VerdictMark.vue'
+import { dutyWords } from '@/job/duty'
 import { useKinds } from '@/job/useKinds'
 import { CHECKS, COLUMNS } from './checks'
 
@@ -35,7 +36,7 @@ function wanted(line: Line): string {
     own.arrangement ? `matched pair, ${own.arrangement.replace(/_/g, ' ')}` : '',
     ...told,
     own.unread?.length ? `also marked ${own.unread.join(' ')}` : '',
-    own.duty?.medium ? `works in ${own.duty.medium.replace(/_/g, ' ')}` : '',
+    ...dutyWords(own.duty),
   ]
     .filter(Boolean)
     .join(', ')

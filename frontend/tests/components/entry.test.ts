@@ -3,6 +3,7 @@ import { mount } from '@vue/test-utils'
 import { describe, expect, it } from 'vitest'
 import VerdictMark from '@/drawing/VerdictMark.vue'
 import ChoiceChips from '@/entry/ChoiceChips.vue'
+import FigureInput from '@/entry/FigureInput.vue'
 import { differences } from '@/shop/changes'
 
 describe('chips', () => {
@@ -24,6 +25,35 @@ describe('chips', () => {
     ])
     await made.findAll('[role=radio]')[1]?.trigger('click')
     expect(made.emitted('choose')).toEqual([['buyer']])
+  })
+})
+
+describe('a figure', () => {
+  const props = { modelValue: 80, name: 'heat', label: 'heat', least: -100, most: 400 }
+  it('is taken as it is typed, with a comma or a minus of print', async () => {
+    const made = mount(FigureInput, { props })
+    const input = made.get('input')
+    await input.setValue('82,5')
+    await input.setValue('−20')
+    await input.setValue('')
+    expect(made.emitted('update:modelValue')).toEqual([[82.5], [-20], [null]])
+  })
+  it('outside its limits stays as it is typed and is not taken', async () => {
+    const made = mount(FigureInput, { props })
+    await made.get('input').setValue('4000')
+    expect(made.emitted('update:modelValue')).toBeUndefined()
+    expect((made.get('input').element as HTMLInputElement).value).toBe('4000')
+    expect(made.get('[role=alert]').text()).toBe('−100 to 400')
+  })
+  it('of a count is whole', async () => {
+    const made = mount(FigureInput, { props: { ...props, least: 1, whole: true } })
+    await made.get('input').setValue('2.5')
+    expect(made.emitted('update:modelValue')).toBeUndefined()
+  })
+  it('follows what another has typed', async () => {
+    const made = mount(FigureInput, { props })
+    await made.setProps({ modelValue: 60 })
+    expect((made.get('input').element as HTMLInputElement).value).toBe('60')
   })
 })
 

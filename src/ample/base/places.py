@@ -29,6 +29,9 @@ def _place(row: dict[str, Any], beside: list[dict[str, Any]]) -> PlaceOfPart:
         neighbours=_neighbours(row, beside),
         needed=needed,
         because=because,
+        units_alike=int(row["units_alike"]),
+        rotating_ring=row["turning"] or "",
+        load=row["load_level"] or "",
     )
 
 

@@ -142,6 +142,23 @@ def test_a_step_that_cannot_be_its_seat_does_not_go_with_it():
     assert [name for name, _ in known_of(line, "ball").features] == ["bore"]
 
 
+# common practice: the seal stands in what its lip looks at; oils and greases of machines are mostly mineral
+@pytest.mark.parametrize(
+    ("own", "line", "medium"),
+    [
+        (part("ring", "lip_seal", left="lip", left_at="oil", right_at="water"), LINE, "mineral_oil"),
+        (part("ring", "lip_seal", right="lip", left_at="oil", right_at="water"), LINE, "water"),
+        (part("ring", "lip_seal", right="spring", left_at="air", right_at="grease"), LINE, "mineral_oil"),
+        (part("ring", "lip_seal", left="lip", left_at="air", right_at="water"), LINE, "water"),
+        (part("ring", "o_ring"), LINE, "mineral_oil"),
+        (part("ring", "o_ring", left_at="pressure", right_at="air"), LINE | {"inside": ""}, ""),
+        (part("ring", "ball_bearing"), LINE, ""),
+    ],
+)
+def test_what_a_seal_stands_in_goes_with_it_to_the_bench(own, line, medium):
+    assert known_of(sheet(own, BALL, line=line), "ring").medium == medium
+
+
 @pytest.mark.parametrize(
     "wrong",
     [

@@ -19,6 +19,7 @@ class KnownOfPart:
     surroundings: str
     marking: str
     features: tuple[tuple[str, Size], ...]
+    medium: str = ""
 
 
 FEATURES = {
@@ -31,6 +32,9 @@ FEATURES = {
     "washer": {"inside": "inside", "outside": "outside", "width": "thickness"},
     "key": {"width": "key_length"},
 }
+# What rubber of a seal stands in, by what a face looks at: greases and oils of machines are mostly mineral.
+MEDIA = {"oil": "mineral_oil", "grease": "mineral_oil", "water": "water"}
+RUBBERY = ("lip_seal", "o_ring", "hydraulic_seal", "face_seal")
 SEATS = {
     "bearing": ("shaft_seat", "housing_seat"),
     "lip_seal": ("shaft", "housing_bore"),
@@ -46,8 +50,8 @@ def known_of(sheet: LineSheet, key: str) -> KnownOfPart:
         key: The part's key.
 
     Returns:
-        Family, name, where it stands, what its faces look at, and sizes by feature: its own and
-        those of the shaft step or housing beside it.
+        Family, name, where it stands, what its faces look at, sizes by feature (its own and those of the shaft step
+        or housing beside it), and of a seal what it stands in.
 
     Raises:
         NotKnown: When the part is not on the sheet.
@@ -67,6 +71,7 @@ def known_of(sheet: LineSheet, key: str) -> KnownOfPart:
     kind = part_kind(part.kind)
     along = sheet.on(line.key)
     words = [line.name]
+    faces: list[str] = []
     if not part.beside:
         at = [each.key for each in along].index(key)
         words[0] += f", place {at + 1} of {len(along)}"
@@ -76,6 +81,9 @@ def known_of(sheet: LineSheet, key: str) -> KnownOfPart:
             for side, looks_at in (("left", face.left), ("right", face.right))
             if looks_at
         ]
+        faces = [face.left, face.right]
+        if kind.telling and part.right.mark in _telling_marks(kind.telling):
+            faces.reverse()
     features = [
         (feature, getattr(part, side))
         for side, feature in FEATURES.get(kind.family, {}).items()
@@ -89,7 +97,17 @@ def known_of(sheet: LineSheet, key: str) -> KnownOfPart:
         "; ".join(words)[:160],
         part.marking,
         tuple(features),
+        _medium(line.inside, faces) if kind.family in RUBBERY else "",
     )
+
+
+def _medium(inside: str, faces: list[str]) -> str:
+    """What a seal stands in: what its telling face looks at, else its other face, else what is inside the unit."""
+    return next((MEDIA[each] for each in (*faces, inside) if each in MEDIA), "")
+
+
+def _telling_marks(telling: str) -> tuple[str, ...]:
+    return ("lip", "spring") if telling == "lip" else (telling,)
 
 
 def _seats(sheet: LineSheet, key: str, line: str, names: tuple[str, str]) -> list[tuple[str, Size]]:

@@ -95,7 +95,7 @@ class OperatingConditions:
     temperature_c: float | None = None
     medium: str = ""
     dirty: bool | None = None
-    rotating_ring: str = ""
+    rotating_ring: str = ""  # shaft, housing or shaking, as fits.Duty has it
     load: str = ""
 
 

@@ -10,6 +10,7 @@ from ample.base.audit import record
 from ample.base.doer import Doer
 from ample.base.jobs import known_part
 from ample.base.marks import mark_of
+from ample.base.places import places_of
 from ample.base.records import PartHead
 from ample.core import exchange as x
 from ample.core.designation import Dialect, title_of
@@ -88,6 +89,7 @@ def bench_of(t: Transaction, part_id: int) -> BenchAnswer:
     return BenchAnswer(
         job=job,
         part=part,
+        place=places_of(t, [part_id])[part_id],
         sheet=sheet_of(t, part),
         version=part.version,
         identification=identification_of(t, part_id),

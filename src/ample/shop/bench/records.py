@@ -6,7 +6,7 @@ from typing import Annotated, Literal
 
 from pydantic import BaseModel, Field
 
-from ample.base.records import JobHead, PartHead
+from ample.base.records import JobHead, PartHead, PlaceOfPart
 from ample.base.strict import Strict
 from ample.core.exchange import FamilyName, Interchange
 from ample.core.parts.requirement import Requirement
@@ -82,6 +82,7 @@ class BenchAnswer(BaseModel):
 
     job: JobHead
     part: PartHead
+    place: PlaceOfPart
     sheet: BenchSheet
     version: int
     identification: IdentificationRecord | None

@@ -50,5 +50,7 @@ def of_today(requirement: Requirement, part: PartHead, place: PlaceOfPart) -> Re
             temperature_c=part.temperature_c,
             medium=part.medium,
             dirty=part.dirty or None,
+            rotating_ring=place.rotating_ring,
+            load=place.load,
         ),
     )

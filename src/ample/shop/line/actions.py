@@ -380,7 +380,12 @@ def send_to_bench(t: Transaction, doer: Doer, number: str, key: str) -> SentToBe
         for feature, size in known.features
     ]
     sheet_now = BenchSheet.model_validate(
-        {"marking": known.marking, "kind": part_kind(part.kind).picture, "observations": observations}
+        {
+            "marking": known.marking,
+            "kind": part_kind(part.kind).picture,
+            "medium": known.medium,
+            "observations": observations,
+        }
     )
     save_bench(t, doer, new.part_id, BenchSave(version=new.version, sheet=sheet_now))
     return SentToBench(part_id=new.part_id)

@@ -13,7 +13,7 @@ from ample.shop.orders.records import OrderLine, OrderSheet
 FIRST = ("order", "supplier", "job", "part", "marking", "maker", "family", "kind")
 LAST = (
     "quantity", "price", "lead_days", "needed", "required", "required_sizes", "required_attributes", "arrangement",
-    "not_understood", "measured", "seen", "medium", "place", "differences", "unproven_and_passed", "cancelled",
+    "not_understood", "measured", "seen", "medium", "temperature_c", "rpm", "rotating_ring", "load", "dirt", "place", "differences", "unproven_and_passed", "cancelled",
 )  # fmt: skip
 
 
@@ -76,6 +76,11 @@ def _required(wanted: Requirement) -> dict[str, object]:
             )
         ),
         "medium": wanted.duty.medium,
+        "temperature_c": "" if wanted.duty.temperature_c is None else f"{wanted.duty.temperature_c:g}",
+        "rpm": "" if wanted.duty.rpm is None else f"{wanted.duty.rpm:g}",
+        "rotating_ring": wanted.duty.rotating_ring,
+        "load": wanted.duty.load,
+        "dirt": "yes" if wanted.duty.dirty else "",
         "place": ", ".join(filter(None, (wanted.place.line, *wanted.place.neighbours))),
     }
 
