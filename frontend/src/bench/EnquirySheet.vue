@@ -142,7 +142,7 @@ onMounted(async () => {
       </header>
       <div class="body">
         <SizedDrawing :size="size" :labels="labels" words="the part drawn to the sizes read" />
-        <table>
+        <table v-if="rows.length">
           <caption>
             read
           </caption>

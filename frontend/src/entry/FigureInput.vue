@@ -57,6 +57,7 @@ const limits = computed(() => `${props.least} to ${props.most}`.replace(/-/g, 'â
   color: inherit;
   font-size: 15px;
   padding: 0 2px;
+  margin-right: 5px;
 }
 .figure:focus {
   border-color: var(--action);
@@ -69,5 +70,6 @@ const limits = computed(() => `${props.least} to ${props.most}`.replace(/-/g, 'â
   font-size: 13px;
   color: var(--attention);
   margin-left: 5px;
+  white-space: nowrap;
 }
 </style>

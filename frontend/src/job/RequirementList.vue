@@ -107,10 +107,10 @@ const sayable = (row: { basis: string; values: readonly unknown[] }): boolean =>
   margin: 0;
   min-width: 0;
 }
-.requirement b {
+.requirement :deep(b) {
   font-weight: 650;
 }
-.requirement i {
+.requirement :deep(i) {
   white-space: nowrap;
   font-style: normal;
   font-size: 13px;
