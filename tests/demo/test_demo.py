@@ -6,11 +6,11 @@ from decimal import Decimal
 import pytest
 
 from ample.base import job_queries as jobs
+from ample.core.contract.specs import spec_of_reading
 from ample.core.designation import decode, general_dialect, read_dialect
 from ample.core.identify import Observation, Seen, identify, standard_catalogue
 from ample.core.parts import bearing_kinds
 from ample.core.sizes import default_instrument
-from ample.core.specs import spec_of_reading
 from ample.core.standards import seal_sizes
 from ample.demo.catalogue import MAKERS, dialect_rows, items_of, offers, price, specs
 from ample.demo.load import PEOPLE, load_demo

@@ -8,7 +8,7 @@ from pydantic import BaseModel, Field, field_validator
 
 from ample.base.strict import Strict
 from ample.base.times import UtcTime
-from ample.core.exchange import FamilyName
+from ample.core.contract import FamilyName
 
 
 class JobHead(BaseModel):

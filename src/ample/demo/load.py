@@ -12,7 +12,7 @@ from ample.base import job_queries as jobs
 from ample.base.doer import Doer
 from ample.base.jobs import add_part
 from ample.base.records import NewJob, NewPart
-from ample.core.exchange import IdentifyAnswer, IdentifyRequest
+from ample.core.contract import IdentifyAnswer, IdentifyRequest
 from ample.core.sizes import Instrument
 from ample.demo.catalogue import MAKERS, SEAL_MAKER, dialect_rows, items_of, offers, seal_items, seal_offers
 from ample.demo.seal_trays import load_seal_trays

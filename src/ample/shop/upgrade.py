@@ -7,8 +7,8 @@ from functools import partial
 
 from ample.base import audit_queries as history
 from ample.base.jobs import known_part
+from ample.core.contract.specs import part_of_reading
 from ample.core.designation import Dialect, decode
-from ample.core.specs import part_of_reading
 from ample.shop.bench import queries as bench
 from ample.shop.bench.actions import evidence_mark, judge_again, keep_requirement, sheet_of
 from ample.shop.catalogue import queries as catalogue

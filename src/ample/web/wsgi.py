@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from ample.base.desk import Desk
-from ample.core import exchange as x
+from ample.core import contract
 from ample.core.sizes import default_instrument
 from ample.shop.bench.actions import identify_in_shop
 from ample.shop.catalogue.index import ShopIndex
@@ -19,7 +19,9 @@ SETUP_SECONDS = 120.0
 def warm_up(index: ShopIndex) -> None:
     """Read the tables that the first questions need: every worker has them then, and nobody waits for them."""
     for family in index.catalogues:
-        identify_in_shop(index, x.IdentifyRequest(family=family, marking="62?5 2R"), default_instrument)
+        identify_in_shop(
+            index, contract.IdentifyRequest(family=family, marking="62?5 2R"), default_instrument
+        )
 
 
 settings = Settings.from_environment()

@@ -2,6 +2,7 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from ample.core.contract.specs import spec_of_reading
 from ample.core.designation import (
     bore_of_code,
     code_of_bore,
@@ -13,7 +14,6 @@ from ample.core.designation import (
 )
 from ample.core.errors import BadInput
 from ample.core.parts import CLOSURES, FAMILIES, BearingSpec, bearing_kinds
-from ample.core.specs import spec_of_reading
 from ample.core.standards import ball_bearing_sizes, bearing_sizes
 from ample.demo.catalogue import MAKERS, dialect_rows
 from tests.tables import published

@@ -2,10 +2,10 @@
 
 import pytest
 
+from ample.core.contract.specs import part_of_reading
 from ample.core.designation import decode
 from ample.core.interchange import Running, meets
 from ample.core.parts.requirement import Evidence, OperatingConditions, requirement_of
-from ample.core.specs import part_of_reading
 
 
 def judged(old, new, duty=None, **more):

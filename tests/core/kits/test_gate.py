@@ -2,11 +2,11 @@ from dataclasses import replace
 
 import pytest
 
+from ample.core.contract.specs import part_of_reading
 from ample.core.designation import decode
 from ample.core.interchange import meets
 from ample.core.kits import ALSO, LIGHTS, GateFacts, LineFacts, OnTheShelf, SeatFact, gate
 from ample.core.parts.requirement import Evidence, Measured, requirement_of
-from ample.core.specs import part_of_reading
 
 GOOD_SEAT = SeatFact("accept", "inside", 0.0)
 

@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from collections.abc import Callable, Sequence
 
-from ample.core import exchange as x
+from ample.core import contract
+from ample.core.contract.specs import called
 from ample.core.designation import (
     Dialect,
     decode,
@@ -37,7 +38,6 @@ from ample.core.sizes import (
     default_instrument,
     parse_length,
 )
-from ample.core.specs import called
 
 EVIDENCE_READINGS = 400
 SHOWN_MARKINGS = 8
@@ -45,17 +45,17 @@ LIKELY = 0.2  # from here on a size is taken into the requirement while it forms
 InstrumentOf = Callable[[str], Instrument]
 
 
-def identify_part(request: x.IdentifyRequest) -> x.IdentifyAnswer:
+def identify_part(request: contract.IdentifyRequest) -> contract.IdentifyAnswer:
     """Rank all listed parts of a family."""
     return identify_answer(request, standard_catalogue(request.family))
 
 
 def identify_answer(
-    request: x.IdentifyRequest,
+    request: contract.IdentifyRequest,
     catalogue: Catalogue,
     dialects: Sequence[Dialect] = (),
     instrument_of: InstrumentOf = default_instrument,
-) -> x.IdentifyAnswer:
+) -> contract.IdentifyAnswer:
     """Identify from a request over a catalogue, with the shop's own instruments and dialects."""
     family = catalogue.family
     observations, markings = _read(request, family.name, dialects, instrument_of)
@@ -67,7 +67,7 @@ def identify_answer(
     candidates = [_candidate(each, family) for each in found.candidates]
     if place is not None:
         candidates[place].variants = _best_first(candidates[place].variants, found.candidates[place], wanted)
-    return x.IdentifyAnswer(
+    return contract.IdentifyAnswer(
         requirement=wanted,
         title=title_of(wanted),
         candidates=candidates,
@@ -98,7 +98,7 @@ def _size_meant(found: Identification, chosen: int | None) -> tuple[int | None, 
 
 
 def _evidence(
-    request: x.IdentifyRequest,
+    request: contract.IdentifyRequest,
     markings: Sequence[MarkingReading],
     observations: Sequence[Observation],
     size_of: PartSpec | None,
@@ -130,8 +130,8 @@ def _measured(observation: Observation) -> Measured:
 
 
 def _best_first(
-    variants: Sequence[x.VariantAnswer], candidate: Candidate, wanted: Requirement
-) -> list[x.VariantAnswer]:
+    variants: Sequence[contract.VariantAnswer], candidate: Candidate, wanted: Requirement
+) -> list[contract.VariantAnswer]:
     """The listed parts of a size held against the requirement: what contradicts it is never offered first."""
     if wanted.spec is None:
         return list(variants)
@@ -145,7 +145,7 @@ def _best_first(
 
 
 def requirement_for(
-    request: x.IdentifyRequest,
+    request: contract.IdentifyRequest,
     size_of: PartSpec | None,
     dialects: Sequence[Dialect] = (),
     instrument_of: InstrumentOf = default_instrument,
@@ -156,7 +156,7 @@ def requirement_for(
 
 
 def _read(
-    request: x.IdentifyRequest, family: str, dialects: Sequence[Dialect], instrument_of: InstrumentOf
+    request: contract.IdentifyRequest, family: str, dialects: Sequence[Dialect], instrument_of: InstrumentOf
 ) -> tuple[list[Observation], tuple[MarkingReading, ...]]:
     observations = [
         _observation(each, f"observations[{place}]", instrument_of, family)
@@ -173,12 +173,14 @@ def _to_show(markings: Sequence[MarkingReading], found: Identification) -> list[
     return sorted(markings, key=lambda reading: reading.designation != best)[:SHOWN_MARKINGS]
 
 
-def _kind_shares(family: Family, shares: Sequence[tuple[str, float]]) -> list[x.KindShare]:
-    return [x.KindShare(kind=kind, words=family.kinds[kind].words, probability=p) for kind, p in shares]
+def _kind_shares(family: Family, shares: Sequence[tuple[str, float]]) -> list[contract.KindShare]:
+    return [
+        contract.KindShare(kind=kind, words=family.kinds[kind].words, probability=p) for kind, p in shares
+    ]
 
 
 def _observation(
-    request: x.ObservationRequest, field: str, instrument_of: InstrumentOf, family: str
+    request: contract.ObservationRequest, field: str, instrument_of: InstrumentOf, family: str
 ) -> Observation:
     values = []
     for place, value in enumerate(request.values):
@@ -194,9 +196,9 @@ def _observation(
         raise BadInput(error.code, error.message, f"{field}.{error.field}", error.hint) from error
 
 
-def _doubt(observation: Observation) -> x.DoubtAnswer:
+def _doubt(observation: Observation) -> contract.DoubtAnswer:
     reading = combine(observation.values_mm, observation.instrument, observation.reach)
-    return x.DoubtAnswer(
+    return contract.DoubtAnswer(
         feature=observation.feature,
         mean_mm=round(reading.mean_mm, 5),
         expanded_uncertainty_mm=round(reading.expanded_uncertainty_mm, 4),
@@ -206,9 +208,9 @@ def _doubt(observation: Observation) -> x.DoubtAnswer:
     )
 
 
-def _candidate(candidate: Candidate, family: Family) -> x.CandidateAnswer:
+def _candidate(candidate: Candidate, family: Family) -> contract.CandidateAnswer:
     best = candidate.variants[0].entry.spec
-    return x.CandidateAnswer(
+    return contract.CandidateAnswer(
         designation=best.designation,
         dimensions=candidate.dimensions,
         probability=candidate.probability,
@@ -230,12 +232,12 @@ def _rolls_mm(spec: PartSpec) -> float:
     return 0.0
 
 
-def _variant(chance: VariantChance, family: Family) -> x.VariantAnswer:
+def _variant(chance: VariantChance, family: Family) -> contract.VariantAnswer:
     spec = chance.entry.spec
     own = spec.marked
     closure = own.get("closure", "open")
     bearing = spec if isinstance(spec, BearingSpec) else None
-    return x.VariantAnswer(
+    return contract.VariantAnswer(
         key=chance.entry.key,
         designation=spec.designation,
         marking=chance.entry.marking,
@@ -252,12 +254,12 @@ def _variant(chance: VariantChance, family: Family) -> x.VariantAnswer:
     )
 
 
-def _unit_hint(found: Identification) -> x.UnitHintAnswer | None:
+def _unit_hint(found: Identification) -> contract.UnitHintAnswer | None:
     hint = found.unit_hint
     if hint is None:
         return None
     word = "inches" if hint.unit == "in" else "millimetres"
-    return x.UnitHintAnswer(
+    return contract.UnitHintAnswer(
         unit="in" if hint.unit == "in" else "mm",
         probability=hint.probability,
         designation=hint.designation,

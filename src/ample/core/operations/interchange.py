@@ -2,15 +2,15 @@
 
 from __future__ import annotations
 
-from ample.core import exchange as x
+from ample.core import contract
+from ample.core.contract.specs import part_of
 from ample.core.designation import decode
 from ample.core.interchange import Running, interchange_of, meets
 from ample.core.parts import MarkingReading
 from ample.core.parts.requirement import Evidence, requirement_of
-from ample.core.specs import part_of
 
 
-def judge_interchange(request: x.InterchangeRequest) -> x.Interchange:
+def judge_interchange(request: contract.InterchangeRequest) -> contract.Interchange:
     """Judge whether one part takes the place of another; a marking to be replaced is a requirement."""
     duty = request.duty
     running = Running(duty.rpm, duty.temperature_c, duty.dirty) if duty else None
@@ -23,10 +23,10 @@ def judge_interchange(request: x.InterchangeRequest) -> x.Interchange:
     return interchange_of(old, new, running)
 
 
-def _marking(asked: str | x.SpecRequest) -> str | None:
+def _marking(asked: str | contract.SpecRequest) -> str | None:
     return asked if isinstance(asked, str) else None
 
 
-def _readings(asked: str | x.SpecRequest) -> tuple[MarkingReading, ...]:
+def _readings(asked: str | contract.SpecRequest) -> tuple[MarkingReading, ...]:
     marking = _marking(asked)
     return decode(marking) if marking else ()

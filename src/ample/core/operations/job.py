@@ -7,7 +7,7 @@ from dataclasses import replace
 from functools import lru_cache
 from typing import get_args
 
-from ample.core import job_exchange as j
+from ample.core import contract
 from ample.core.assembly import LinePart, check_line, count_loose, facing_of, part_kind, part_kinds
 from ample.core.assembly.facing import Facing
 from ample.core.assembly.findings import findings_mm
@@ -29,14 +29,14 @@ from ample.core.condition.causes import known_causes
 from ample.core.condition.inspection import VERDICT_WORDS, Verdict, VerdictReason
 
 
-def causes(request: j.CausesRequest) -> j.CausesAnswer:
+def causes(request: contract.CausesRequest) -> contract.CausesAnswer:
     """Rank the likely causes."""
     found = find_causes(request.signs, request.checked, len(known_causes()), request.unit)
     outside = sum(each.weight for each in found if each.lies == "outside")
-    return j.CausesAnswer(causes=list(found[: request.limit]), outside_weight=outside)
+    return contract.CausesAnswer(causes=list(found[: request.limit]), outside_weight=outside)
 
 
-def cautions(request: j.CautionsRequest) -> j.CautionsAnswer:
+def cautions(request: contract.CautionsRequest) -> contract.CautionsAnswer:
     """Gather the cautions of a situation, and refuse what is dangerous in what is planned."""
     planned = planned_practice(request.planned)
     situation = Situation(
@@ -46,28 +46,28 @@ def cautions(request: j.CautionsRequest) -> j.CautionsAnswer:
         tuple(request.works),
         tuple(request.duties),
     )
-    return j.CautionsAnswer(
+    return contract.CautionsAnswer(
         cautions=list(cautions_for(situation)),
         refused=list(planned.refused),
         not_understood=list(planned.not_understood),
     )
 
 
-def inspect(request: j.InspectRequest) -> Verdict:
+def inspect(request: contract.InspectRequest) -> Verdict:
     """Judge a part by its condition card."""
     return inspect_part(
         request.card, findings_mm(request.card, request.findings), request.access, request.obtainable
     )
 
 
-def line_check(request: j.LineCheckRequest) -> j.LineCheckAnswer:
+def line_check(request: contract.LineCheckRequest) -> contract.LineCheckAnswer:
     """Check a line: contradictions, facing, verdicts, counts."""
     sheet = request.sheet
     facing: dict[str, Facing] = {}
     for line in sheet.lines:
         facing |= facing_of(line, sheet.on(line.key))
     notes = " \n".join(part.note for part in sheet.parts if part.note)
-    return j.LineCheckAnswer(
+    return contract.LineCheckAnswer(
         contradictions=list(check_line(sheet)),
         facing=facing,
         verdicts=verdicts_of(sheet.parts, request.access),
@@ -98,16 +98,16 @@ def verdicts_of(parts: Sequence[LinePart], access: str) -> dict[str, Verdict]:
 
 
 @lru_cache(maxsize=1)
-def _tables() -> j.TradeAnswer:
-    return j.TradeAnswer(
+def _tables() -> contract.TradeAnswer:
+    return contract.TradeAnswer(
         signs=list(known_signs().values()),
         units=list(known_units().values()),
         words=[
-            j.WordAnswer(kind=kind, name=name, words=words) for (kind, name), words in known_words().items()
+            contract.WordAnswer(kind=kind, name=name, words=words) for (kind, name), words in known_words().items()
         ],
         kinds=[
-            j.KindAnswer(
-                **{name: getattr(each, name) for name in j.KindAnswer.model_fields if hasattr(each, name)},
+            contract.KindAnswer(
+                **{name: getattr(each, name) for name in contract.KindAnswer.model_fields if hasattr(each, name)},
                 keep=keep_advice(each.kind).keep,
                 keep_reason=keep_advice(each.kind).reason,
             )
@@ -123,6 +123,6 @@ def _tables() -> j.TradeAnswer:
     )  # fmt: skip
 
 
-def trade(_: j.TradeRequest) -> j.TradeAnswer:
+def trade(_: contract.TradeRequest) -> contract.TradeAnswer:
     """The tables that the screens draw from."""
     return _tables()

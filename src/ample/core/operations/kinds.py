@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from ample.core import exchange as x
+from ample.core import contract
 from ample.core.parts import (
     FAMILIES,
 )
@@ -12,17 +12,18 @@ SHOWN_CONDITIONS = ("new", "used", "worn", "stretched", "swollen", "shrunk", "fl
 BEARING_CONDITIONS = ("new", "worn", "spun", "rusty")
 
 
-def kinds_of_family(request: x.KindsRequest) -> x.KindsAnswer:
+def kinds_of_family(request: contract.KindsRequest) -> contract.KindsAnswer:
     """Describe a family by pictures, kinds, questions and features."""
     family = FAMILIES[request.family]
-    return x.KindsAnswer(
+    return contract.KindsAnswer(
         family=family.name,
         words=family.words,
         groups=[
-            x.FamilyGroup(group=name, words=words, pictured=kind) for name, words, kind in family.pictures
+            contract.FamilyGroup(group=name, words=words, pictured=kind)
+            for name, words, kind in family.pictures
         ],
         kinds=[
-            x.FamilyKindAnswer(
+            contract.FamilyKindAnswer(
                 kind=kind.name,
                 group=kind.group,
                 words=kind.words,
@@ -36,15 +37,17 @@ def kinds_of_family(request: x.KindsRequest) -> x.KindsAnswer:
             for kind in family.kinds.values()
         ],
         questions=[
-            x.EyeQuestion(
+            contract.EyeQuestion(
                 question=each.name,
                 words=each.words,
-                answers=[x.EyeAnswer(value=value, words=words) for value, words in each.answers],
+                answers=[contract.EyeAnswer(value=value, words=words) for value, words in each.answers],
             )
             for each in family.questions
         ],
         features=[
-            x.FamilyFeature(feature=each.name, words=each.words, on_part=each.on_part, shows=each.shows)
+            contract.FamilyFeature(
+                feature=each.name, words=each.words, on_part=each.on_part, shows=each.shows
+            )
             for each in family.features
         ],
         conditions=[word for word in SHOWN_CONDITIONS if word in family.seen_words]

@@ -8,8 +8,7 @@ from typing import Any, TypeVar
 
 from pydantic import BaseModel, TypeAdapter, ValidationError
 
-from ample.core import exchange as x
-from ample.core import job_exchange as j
+from ample.core import contract
 from ample.core.condition import Verdict
 from ample.core.errors import BadInput
 from ample.core.operations import job
@@ -30,7 +29,7 @@ class Operation:
 
     name: str
     summary: str
-    request: type[x.Request]
+    request: type[contract.Request]
     answer: type[Any]
     run: Callable[[Any], Any]
 
@@ -108,30 +107,30 @@ def bad_request(error: ValidationError) -> BadInput:
 
 
 def _register(
-    *operations: tuple[str, str, type[x.Request], type[Any], Callable[[Any], Any]],
+    *operations: tuple[str, str, type[contract.Request], type[Any], Callable[[Any], Any]],
 ) -> dict[str, Operation]:
     return {row[0]: Operation(*row) for row in operations}
 
 
 OPERATIONS: dict[str, Operation] = _register(
-    ("length", "Read a length as a person writes it", x.LengthRequest, x.LengthAnswer, length),
-    ("limits", "Limit deviations of an ISO 286 zone", x.LimitsRequest, x.LimitsAnswer, limits_of_size),
-    ("fit", "The fit of a hole and a shaft zone", x.FitRequest, x.FitAnswer, fit_of_seat),
-    ("ring-limits", "Tolerance of a bearing ring", x.RingLimitsRequest, x.LimitsAnswer, limits_of_ring),
-    ("internal-clearance", "Radial internal clearance", x.InternalClearanceRequest, x.InternalClearanceAnswer, clearance_of_ring),
-    ("decode", "Read a marking, whole or half worn", x.DecodeRequest, x.DecodeAnswer, decode_marking),
-    ("kinds", "Kinds of part by picture, and the questions that tell them", x.KindsRequest, x.KindsAnswer, kinds_of_family),
-    ("encode", "Write a part's marking in several habits", x.EncodeRequest, x.EncodeAnswer, encode_part),
-    ("rubber", "Which rubber a ring is of, by evidence", x.RubberRequest, x.RubberAnswer, rubber),
-    ("needles", "How many needles belong, and whether some are lost", x.NeedlesRequest, x.NeedleCount, needles),
-    ("identify", "Rank what a worn part can be", x.IdentifyRequest, x.IdentifyAnswer, identify_part),
-    ("interchange", "Judge one bearing in the place of another", x.InterchangeRequest, x.Interchange, judge_interchange),
-    ("seat", "Judge a measured shaft or housing seat", x.SeatRequest, x.SeatCheck, seat),
-    ("zone-advice", "The zone a seat should have", x.ZoneAdviceRequest, x.ZoneChoice, advised_zones),
-    ("fitted-clearance", "Clearance before fitting, after it and running", x.FittedClearanceRequest, x.ClearanceAfterFitting, fitted_clearance),
-    ("causes", "Rank the likely causes of what was told and seen", j.CausesRequest, j.CausesAnswer, job.causes),
-    ("cautions", "What can hurt someone here, and what is refused", j.CautionsRequest, j.CautionsAnswer, job.cautions),
-    ("inspect", "Judge a part by its condition card", j.InspectRequest, Verdict, job.inspect),
-    ("line-check", "Contradictions, verdicts and counts of a line", j.LineCheckRequest, j.LineCheckAnswer, job.line_check),
-    ("trade", "Kinds of part, signs, units and condition cards", j.TradeRequest, j.TradeAnswer, job.trade),
+    ("length", "Read a length as a person writes it", contract.LengthRequest, contract.LengthAnswer, length),
+    ("limits", "Limit deviations of an ISO 286 zone", contract.LimitsRequest, contract.LimitsAnswer, limits_of_size),
+    ("fit", "The fit of a hole and a shaft zone", contract.FitRequest, contract.FitAnswer, fit_of_seat),
+    ("ring-limits", "Tolerance of a bearing ring", contract.RingLimitsRequest, contract.LimitsAnswer, limits_of_ring),
+    ("internal-clearance", "Radial internal clearance", contract.InternalClearanceRequest, contract.InternalClearanceAnswer, clearance_of_ring),
+    ("decode", "Read a marking, whole or half worn", contract.DecodeRequest, contract.DecodeAnswer, decode_marking),
+    ("kinds", "Kinds of part by picture, and the questions that tell them", contract.KindsRequest, contract.KindsAnswer, kinds_of_family),
+    ("encode", "Write a part's marking in several habits", contract.EncodeRequest, contract.EncodeAnswer, encode_part),
+    ("rubber", "Which rubber a ring is of, by evidence", contract.RubberRequest, contract.RubberAnswer, rubber),
+    ("needles", "How many needles belong, and whether some are lost", contract.NeedlesRequest, contract.NeedleCount, needles),
+    ("identify", "Rank what a worn part can be", contract.IdentifyRequest, contract.IdentifyAnswer, identify_part),
+    ("interchange", "Judge one bearing in the place of another", contract.InterchangeRequest, contract.Interchange, judge_interchange),
+    ("seat", "Judge a measured shaft or housing seat", contract.SeatRequest, contract.SeatCheck, seat),
+    ("zone-advice", "The zone a seat should have", contract.ZoneAdviceRequest, contract.ZoneChoice, advised_zones),
+    ("fitted-clearance", "Clearance before fitting, after it and running", contract.FittedClearanceRequest, contract.ClearanceAfterFitting, fitted_clearance),
+    ("causes", "Rank the likely causes of what was told and seen", contract.CausesRequest, contract.CausesAnswer, job.causes),
+    ("cautions", "What can hurt someone here, and what is refused", contract.CautionsRequest, contract.CautionsAnswer, job.cautions),
+    ("inspect", "Judge a part by its condition card", contract.InspectRequest, Verdict, job.inspect),
+    ("line-check", "Contradictions, verdicts and counts of a line", contract.LineCheckRequest, contract.LineCheckAnswer, job.line_check),
+    ("trade", "Kinds of part, signs, units and condition cards", contract.TradeRequest, contract.TradeAnswer, job.trade),
 )  # fmt: skip

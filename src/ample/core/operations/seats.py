@@ -5,7 +5,8 @@ from __future__ import annotations
 from collections.abc import Callable
 from dataclasses import replace
 
-from ample.core import exchange as x
+from ample.core import contract
+from ample.core.contract.specs import spec_of
 from ample.core.fits import (
     Duty,
     MeasuredSeat,
@@ -22,14 +23,13 @@ from ample.core.sizes import (
     Instrument,
     default_instrument,
 )
-from ample.core.specs import spec_of
 
 InstrumentOf = Callable[[str], Instrument]
 
 
-def _asked_spec(request: x.SeatRequest | x.FittedClearanceRequest) -> BearingSpec:
+def _asked_spec(request: contract.SeatRequest | contract.FittedClearanceRequest) -> BearingSpec:
     return spec_of(
-        x.SpecRequest(
+        contract.SpecRequest(
             designation=request.designation, d_mm=request.d_mm, D_mm=request.D_mm, B_mm=request.B_mm
         ),
         "designation",
@@ -40,7 +40,7 @@ def _sizes(spec: BearingSpec) -> tuple[float, float, float]:
     return spec.d_mm, spec.D_mm, spec.B_mm
 
 
-def _instrument(asked: str | x.InstrumentRequest, instrument_of: InstrumentOf) -> Instrument:
+def _instrument(asked: str | contract.InstrumentRequest, instrument_of: InstrumentOf) -> Instrument:
     if isinstance(asked, str):
         return instrument_of(asked)
     base = default_instrument(asked.kind)
@@ -48,19 +48,21 @@ def _instrument(asked: str | x.InstrumentRequest, instrument_of: InstrumentOf) -
     return replace(base, outside_u_mm=u, inside_u_mm=u, depth_u_mm=u, scatter_mm=min(base.scatter_mm, u / 2))
 
 
-def seat(request: x.SeatRequest) -> x.SeatCheck:
+def seat(request: contract.SeatRequest) -> contract.SeatCheck:
     """Judge a seat by its measured planes."""
     return seat_answer(request)
 
 
-def seat_answer(request: x.SeatRequest, instrument_of: InstrumentOf = default_instrument) -> x.SeatCheck:
+def seat_answer(
+    request: contract.SeatRequest, instrument_of: InstrumentOf = default_instrument
+) -> contract.SeatCheck:
     """Judge a seat from a request, with the shop's own instruments."""
     return seat_of(_asked_spec(request), request, instrument_of)
 
 
 def seat_of(
-    spec: BearingSpec, request: x.SeatRequest, instrument_of: InstrumentOf = default_instrument
-) -> x.SeatCheck:
+    spec: BearingSpec, request: contract.SeatRequest, instrument_of: InstrumentOf = default_instrument
+) -> contract.SeatCheck:
     """Judge a seat of a bearing that is known; what the request says of its sizes is not looked at."""
     duty = _duty(request.duty)
     advice = zone_advice(request.part, spec.d_mm if request.part == "shaft" else spec.D_mm, duty)
@@ -81,18 +83,18 @@ def seat_of(
     return replace(check_seat(measured), advice=advice)
 
 
-def _duty(request: x.DutyRequest | None) -> Duty:
+def _duty(request: contract.DutyRequest | None) -> Duty:
     return Duty(**request.model_dump()) if request else Duty()
 
 
-def advised_zones(request: x.ZoneAdviceRequest) -> x.ZoneChoice:
+def advised_zones(request: contract.ZoneAdviceRequest) -> contract.ZoneChoice:
     """Advise a zone for a seat."""
     return choose_zone(
         request.part, request.size_mm, _duty(request.duty), request.zone, request.tolerance_class
     )
 
 
-def fitted_clearance(request: x.FittedClearanceRequest) -> x.ClearanceAfterFitting:
+def fitted_clearance(request: contract.FittedClearanceRequest) -> contract.ClearanceAfterFitting:
     """Work out the clearance that fitting leaves."""
     return clearance_left(
         _asked_spec(request),

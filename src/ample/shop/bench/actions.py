@@ -12,7 +12,7 @@ from ample.base.jobs import known_part
 from ample.base.marks import mark_of
 from ample.base.places import places_of
 from ample.base.records import PartHead
-from ample.core import exchange as x
+from ample.core import contract
 from ample.core.designation import Dialect, title_of
 from ample.core.errors import AmpleError, BadInput, Conflict, NotKnown
 from ample.core.identify import Seen, standard_catalogue
@@ -170,12 +170,14 @@ def _checked(sheet: BenchSheet) -> list[dict[str, object]]:
     return rows
 
 
-def request_of(sheet: BenchSheet, limit: int = 10, family: x.FamilyName = "bearing") -> x.IdentifyRequest:
+def request_of(
+    sheet: BenchSheet, limit: int = 10, family: contract.FamilyName = "bearing"
+) -> contract.IdentifyRequest:
     """The question to the core that a sheet amounts to."""
-    return x.IdentifyRequest(
+    return contract.IdentifyRequest(
         family=family,
         observations=[
-            x.ObservationRequest(
+            contract.ObservationRequest(
                 feature=each.feature,
                 values=[_in_mm(reading) for reading in each.readings],
                 instrument=each.instrument,
@@ -187,7 +189,7 @@ def request_of(sheet: BenchSheet, limit: int = 10, family: x.FamilyName = "beari
         answers=sheet.answers,
         condition=sheet.condition,
         said=sheet.said,
-        duty=x.DutyAsked(medium=sheet.medium, temperature_c=sheet.temperature_c),
+        duty=contract.DutyAsked(medium=sheet.medium, temperature_c=sheet.temperature_c),
         marking=sheet.marking or None,
         limit=limit,
     )
@@ -198,8 +200,8 @@ def _in_mm(reading: TypedReading) -> float:
 
 
 def identify_in_shop(
-    index: ShopIndex, request: x.IdentifyRequest, instrument_of: InstrumentOf
-) -> x.IdentifyAnswer:
+    index: ShopIndex, request: contract.IdentifyRequest, instrument_of: InstrumentOf
+) -> contract.IdentifyAnswer:
     """Identify over the shop's own catalogue."""
     if not index.catalogues:
         raise AmpleError(
@@ -277,7 +279,7 @@ def _be_sure(judged: dict[str, Any], item: Item, sure: bool) -> None:
 
 
 def judged_identity(
-    sheet: BenchSheet, family: x.FamilyName, item: Item, index: ShopIndex, instrument_of: InstrumentOf
+    sheet: BenchSheet, family: contract.FamilyName, item: Item, index: ShopIndex, instrument_of: InstrumentOf
 ) -> dict[str, Any]:
     """How well a listed item agrees with what is kept of a part."""
     found = identify_in_shop(index, request_of(sheet, 100, family), instrument_of)
@@ -301,7 +303,11 @@ def judged_identity(
 
 
 def _required(
-    sheet: BenchSheet, family: x.FamilyName, item: Item | None, index: ShopIndex, instrument_of: InstrumentOf
+    sheet: BenchSheet,
+    family: contract.FamilyName,
+    item: Item | None,
+    index: ShopIndex,
+    instrument_of: InstrumentOf,
 ) -> str:
     """What must be had, of the size of a listed item, as it is kept."""
     asked = request_of(sheet, 1, family)
@@ -353,7 +359,7 @@ def same_version(earlier: dict[str, object] | None, version: int) -> None:
         )
 
 
-def decoded(item: Item, index: ShopIndex) -> x.MarkingReading | None:
+def decoded(item: Item, index: ShopIndex) -> contract.MarkingReading | None:
     """A listed marking read in its maker's own dialect."""
     own = [dialect for dialect in index.dialects if dialect.name == item.maker]
     readings = decode_answer(item.marking, own).readings

@@ -8,7 +8,7 @@ from flask_openapi3 import APIBlueprint, Tag
 from ample.base.desk import ErrorAnswer, Responses, desk, json_answer
 from ample.base.records import PartPath
 from ample.base.rights import needs
-from ample.core.exchange import IdentifyAnswer, IdentifyRequest
+from ample.core.contract import IdentifyAnswer, IdentifyRequest
 from ample.shop.bench import actions, matching
 from ample.shop.bench.records import (
     BenchAnswer,

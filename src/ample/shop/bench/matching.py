@@ -6,13 +6,13 @@ from ample.base.audit import record
 from ample.base.doer import Doer
 from ample.base.jobs import known_part
 from ample.base.records import PartHead
+from ample.core.contract.specs import part_of_reading
 from ample.core.designation import decode, title_of
 from ample.core.errors import BadInput
 from ample.core.interchange import Interchange, meets
 from ample.core.operations import decode_answer
 from ample.core.parts import FAMILIES, MarkingReading
 from ample.core.parts.requirement import Requirement
-from ample.core.specs import part_of_reading
 from ample.shop.bench import queries
 from ample.shop.bench.actions import decoded, known_item, same_version
 from ample.shop.bench.records import ChooseRequest, OfferedAnswer

@@ -8,7 +8,7 @@ from pydantic import BaseModel, Field
 
 from ample.base.records import JobHead, PartHead, PlaceOfPart
 from ample.base.strict import Strict
-from ample.core.exchange import FamilyName, Interchange
+from ample.core.contract import FamilyName, Interchange
 from ample.core.parts.requirement import Requirement
 from ample.core.parts.rubber import Medium
 from ample.shop.catalogue.records import Item

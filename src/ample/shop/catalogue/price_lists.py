@@ -10,10 +10,10 @@ from decimal import Decimal, InvalidOperation
 from typing import Any
 
 from ample.base.doer import Doer
+from ample.core.contract.specs import seal_of_reading, spec_of_reading
 from ample.core.designation import Dialect, decode
 from ample.core.errors import BadInput
 from ample.core.parts import BearingSpec, SealSpec
-from ample.core.specs import seal_of_reading, spec_of_reading
 from ample.shop.catalogue import imports, queries
 from ample.shop.catalogue.columns import columns_of
 from ample.shop.catalogue.index import dialects as dialects_of

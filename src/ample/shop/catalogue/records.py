@@ -8,7 +8,7 @@ from decimal import Decimal
 
 from pydantic import BaseModel, ConfigDict, Field, computed_field, field_validator
 
-from ample.core.exchange import Interchange, MarkingReading
+from ample.core.contract import Interchange, MarkingReading
 from ample.core.parts import BearingSpec, PartSpec
 from ample.core.parts.ratings import element_mm
 from ample.core.parts.requirement import Requirement

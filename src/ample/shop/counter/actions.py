@@ -5,12 +5,12 @@ from __future__ import annotations
 import re
 
 from ample.base import job_queries as jobs
-from ample.core import exchange as x
+from ample.core import contract
+from ample.core.contract.specs import seal_of_reading, spec_of_reading
 from ample.core.errors import BadInput
 from ample.core.operations import decode_answer
 from ample.core.parts.ratings import element_mm
 from ample.core.sizes import parse_size
-from ample.core.specs import seal_of_reading, spec_of_reading
 from ample.shop.bench.actions import InstrumentOf, identify_in_shop
 from ample.shop.catalogue import queries as catalogue
 from ample.shop.catalogue.index import ShopIndex
@@ -38,9 +38,9 @@ def answer_line(t: Transaction, index: ShopIndex, text: str, instrument_of: Inst
     return found
 
 
-def _distinct(readings: list[x.MarkingReading]) -> list[x.MarkingReading]:
+def _distinct(readings: list[contract.MarkingReading]) -> list[contract.MarkingReading]:
     """The same part said in two dialects is one answer here."""
-    kept: dict[tuple[str, ...], x.MarkingReading] = {}
+    kept: dict[tuple[str, ...], contract.MarkingReading] = {}
     for reading in readings:
         a = reading.attributes
         own = (a["closure"], a["clearance"], a["class"]) if reading.family == "bearing" else (a["kind"],)
@@ -48,7 +48,7 @@ def _distinct(readings: list[x.MarkingReading]) -> list[x.MarkingReading]:
     return list(kept.values())
 
 
-def _with_stock(t: Transaction, reading: x.MarkingReading) -> CounterReading:
+def _with_stock(t: Transaction, reading: contract.MarkingReading) -> CounterReading:
     bearing = reading.family == "bearing"
     assumed = [span.meaning for span in reading.spans if span.certainty == "assumed"][:2]
     closure = reading.attributes.get("closure", "open")
@@ -72,7 +72,7 @@ def _with_stock(t: Transaction, reading: x.MarkingReading) -> CounterReading:
     )
 
 
-def _by_size(index: ShopIndex, text: str, instrument_of: InstrumentOf) -> x.IdentifyAnswer | None:
+def _by_size(index: ShopIndex, text: str, instrument_of: InstrumentOf) -> contract.IdentifyAnswer | None:
     """Two or three lengths are bore, outside and width as a caliper would read them."""
     loose = _LOOSE_SIZE.fullmatch(text)
     sizes = text if not loose else " x ".join(filter(None, loose.groups()))
@@ -82,9 +82,9 @@ def _by_size(index: ShopIndex, text: str, instrument_of: InstrumentOf) -> x.Iden
         return None
     if not 2 <= len(lengths) <= 3:
         return None
-    request = x.IdentifyRequest(
+    request = contract.IdentifyRequest(
         observations=[
-            x.ObservationRequest(feature=feature, values=[length.mm])
+            contract.ObservationRequest(feature=feature, values=[length.mm])
             for feature, length in zip(_FEATURES, lengths, strict=False)
         ],
         limit=MOST_READINGS,

@@ -5,7 +5,7 @@ from __future__ import annotations
 from pydantic import BaseModel
 
 from ample.base.records import JobHead
-from ample.core.exchange import IdentifyAnswer, MarkingReading
+from ample.core.contract import IdentifyAnswer, MarkingReading
 from ample.shop.catalogue.records import Item
 
 

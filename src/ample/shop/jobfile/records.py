@@ -10,7 +10,7 @@ from ample.base.records import JobHead
 from ample.base.strict import Strict
 from ample.base.times import UtcTime
 from ample.core.assembly import LineSheet
-from ample.core.exchange import FamilyName
+from ample.core.contract import FamilyName
 from ample.core.parts.requirement import Requirement
 from ample.shop.bench.records import BenchSheet
 from ample.shop.line.records import Decided, PartKey

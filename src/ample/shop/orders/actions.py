@@ -13,9 +13,9 @@ from ample.base.doer import Doer
 from ample.base.jobs import known_part
 from ample.base.places import places_of
 from ample.base.records import PartHead
+from ample.core.contract import AttributeJudgement
 from ample.core.designation import title_of
 from ample.core.errors import BadInput, Conflict, NotKnown
-from ample.core.exchange import AttributeJudgement
 from ample.core.interchange import meets
 from ample.core.parts.requirement import Requirement, changes_between
 from ample.core.sizes import Instrument

@@ -9,7 +9,7 @@ from pydantic import BaseModel, Field
 
 from ample.base.strict import Strict
 from ample.base.times import UtcTime
-from ample.core.exchange import AttributeJudgement
+from ample.core.contract import AttributeJudgement
 from ample.core.parts.requirement import Change, Requirement
 from ample.shop.catalogue.records import Item, Offer
 

@@ -13,7 +13,7 @@ from ample.base.audit import record
 from ample.base.doer import Doer
 from ample.base.jobs import known_job, open_job
 from ample.base.records import JobHead, NewJob
-from ample.core import job_exchange as j
+from ample.core import contract
 from ample.core.assembly import signs_on_line
 from ample.core.condition import Situation, cautions_for, known_units
 from ample.core.errors import AmpleError, BadInput, Conflict
@@ -53,7 +53,7 @@ def take_in_of(t: Transaction, number: str) -> TakeInAnswer:
         sheet=sheet,
         version=version,
         found_on_line=on_line,
-        causes=core.causes(j.CausesRequest(unit=sheet.unit, signs=signs, checked=dict(sheet.checked))),
+        causes=core.causes(contract.CausesRequest(unit=sheet.unit, signs=signs, checked=dict(sheet.checked))),
         cautions=found.cautions,
         refused=found.refused,
         not_understood=found.not_understood,
@@ -68,9 +68,9 @@ def _typed(sheet: TakeInSheet) -> list[dict[str, Any]]:
     return [{"name": each.name, "quantity": each.quantity * sheet.units_alike} for each in sheet.spares]
 
 
-def _cautions(sheet: TakeInSheet) -> j.CautionsAnswer:
+def _cautions(sheet: TakeInSheet) -> contract.CautionsAnswer:
     return core.cautions(
-        j.CautionsRequest(
+        contract.CautionsRequest(
             unit=sheet.unit, energies=sheet.energies, fluids=sheet.fluids, works=sheet.works,
             duties=sheet.duties,
             planned=sheet.planned,
@@ -129,7 +129,7 @@ def keep_sheet(t: Transaction, job_id: int, sheet: TakeInSheet) -> None:
 def check_sheet(sheet: TakeInSheet) -> None:
     """Names that the core does not know are refused at their field."""
     try:
-        core.causes(j.CausesRequest(signs=sheet.signs, checked=dict(sheet.checked)))
+        core.causes(contract.CausesRequest(signs=sheet.signs, checked=dict(sheet.checked)))
         _cautions(sheet)
     except ValidationError as error:  # the core's own limits
         refused = bad_request(error)

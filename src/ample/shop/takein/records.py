@@ -9,7 +9,7 @@ from pydantic import BaseModel, Field
 from ample.base.records import Acknowledged, JobHead
 from ample.base.strict import Strict
 from ample.core.condition import Caution, Refusal
-from ample.core.job_exchange import CausesAnswer
+from ample.core.contract.job import CausesAnswer
 from ample.shop.units.records import KnownSpare, UnitModel
 
 Name = Annotated[str, Field(pattern=r"^[a-z0-9_]{2,40}$")]

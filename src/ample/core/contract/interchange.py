@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from pydantic import Field
 
-from ample.core.exchange.base import Millimetres, Name, Request
+from ample.core.contract.base import Millimetres, Name, Request
 
 
 class SpecRequest(Request):

@@ -6,7 +6,7 @@ from typing import Literal
 
 from pydantic import Field
 
-from ample.core.exchange.base import Millimetres, Name, Request
+from ample.core.contract.base import Millimetres, Name, Request
 from ample.core.fits.ranges import Range
 
 

@@ -14,7 +14,7 @@ from ample.core.condition.causes import FoundCause, Sign
 from ample.core.condition.cautions import Caution, UnitKind
 from ample.core.condition.inspection import Question, Verdict
 from ample.core.condition.practice import Refusal
-from ample.core.exchange import Answer, Name, Request
+from ample.core.contract.base import Answer, Name, Request
 
 Findings = dict[Name, Annotated[str, Field(max_length=30)]]
 

@@ -1,7 +1,7 @@
 """The request and answer models of the operations: what is asked and told from outside."""
 
-from ample.core.exchange.base import Answer, FamilyName, Millimetres, Name, Request, Unit
-from ample.core.exchange.identify import (
+from ample.core.contract.base import Answer, FamilyName, Millimetres, Name, Request, Unit
+from ample.core.contract.identify import (
     CandidateAnswer,
     DoubtAnswer,
     DutyAsked,
@@ -12,8 +12,21 @@ from ample.core.exchange.identify import (
     UnitHintAnswer,
     VariantAnswer,
 )
-from ample.core.exchange.interchange import InterchangeRequest, RunningRequest, SpecRequest
-from ample.core.exchange.kinds import (
+from ample.core.contract.interchange import InterchangeRequest, RunningRequest, SpecRequest
+from ample.core.contract.job import (
+    CausesAnswer,
+    CausesRequest,
+    CautionsAnswer,
+    CautionsRequest,
+    InspectRequest,
+    KindAnswer,
+    LineCheckAnswer,
+    LineCheckRequest,
+    TradeAnswer,
+    TradeRequest,
+    WordAnswer,
+)
+from ample.core.contract.kinds import (
     EyeAnswer,
     EyeQuestion,
     FamilyFeature,
@@ -22,21 +35,21 @@ from ample.core.exchange.kinds import (
     KindsAnswer,
     KindsRequest,
 )
-from ample.core.exchange.markings import DecodeAnswer, DecodeRequest
-from ample.core.exchange.parts import (
+from ample.core.contract.markings import DecodeAnswer, DecodeRequest
+from ample.core.contract.parts import (
     EncodeAnswer,
     EncodeRequest,
     NeedlesRequest,
     RubberRequest,
 )
-from ample.core.exchange.seats import (
+from ample.core.contract.seats import (
     DutyRequest,
     FittedClearanceRequest,
     InstrumentRequest,
     SeatRequest,
     ZoneAdviceRequest,
 )
-from ample.core.exchange.sizes import (
+from ample.core.contract.sizes import (
     FitAnswer,
     FitRequest,
     InternalClearanceAnswer,
@@ -64,6 +77,10 @@ __all__ = [
     "Answer",
     "AttributeJudgement",
     "CandidateAnswer",
+    "CausesAnswer",
+    "CausesRequest",
+    "CautionsAnswer",
+    "CautionsRequest",
     "ClearanceAfterFitting",
     "DecodeAnswer",
     "DecodeRequest",
@@ -84,11 +101,13 @@ __all__ = [
     "FittedClearanceRequest",
     "IdentifyAnswer",
     "IdentifyRequest",
+    "InspectRequest",
     "InstrumentRequest",
     "Interchange",
     "InterchangeRequest",
     "InternalClearanceAnswer",
     "InternalClearanceRequest",
+    "KindAnswer",
     "KindShare",
     "KindsAnswer",
     "KindsRequest",
@@ -96,6 +115,8 @@ __all__ = [
     "LengthRequest",
     "LimitsAnswer",
     "LimitsRequest",
+    "LineCheckAnswer",
+    "LineCheckRequest",
     "MarkingReading",
     "Millimetres",
     "Name",
@@ -115,9 +136,12 @@ __all__ = [
     "SeatRequest",
     "Span",
     "SpecRequest",
+    "TradeAnswer",
+    "TradeRequest",
     "Unit",
     "UnitHintAnswer",
     "VariantAnswer",
+    "WordAnswer",
     "ZoneAdvice",
     "ZoneAdviceRequest",
     "ZoneChoice",

@@ -6,7 +6,7 @@ from typing import Literal
 
 from pydantic import Field
 
-from ample.core.exchange.base import Answer, Millimetres, Name, Request, Unit
+from ample.core.contract.base import Answer, Millimetres, Name, Request, Unit
 from ample.core.sizes import Nearest
 
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from pydantic import Field
 
-from ample.core.exchange.base import Answer, FamilyName, Name, Request, Unit
+from ample.core.contract.base import Answer, FamilyName, Name, Request, Unit
 from ample.core.identify.kind_evidence import NextQuestion
 from ample.core.identify.next_measurement import NextMeasurement
 from ample.core.identify.ranking import FeatureAgreement

@@ -6,7 +6,7 @@ from dataclasses import replace
 from functools import lru_cache
 from typing import Any
 
-from ample.core import exchange as x
+from ample.core.contract.interchange import SpecRequest
 from ample.core.designation import decode
 from ample.core.errors import BadInput
 from ample.core.parts import CLOSURES, BearingSpec, MarkingReading, PartSpec, SealSpec, bearing_kinds
@@ -14,9 +14,9 @@ from ample.core.parts.specifying import specified
 from ample.core.standards import seal_sizes
 
 
-def spec_of(request: str | x.SpecRequest, field: str) -> BearingSpec:
+def spec_of(request: str | SpecRequest, field: str) -> BearingSpec:
     """The bearing that a designation, or sizes with attributes, stand for."""
-    asked = x.SpecRequest(designation=request) if isinstance(request, str) else request
+    asked = SpecRequest(designation=request) if isinstance(request, str) else request
     spec = _spec_of_marking(asked.designation, field) if asked.designation else _spec_of_sizes(asked, field)
     given = {
         "closure": asked.closure,
@@ -68,21 +68,21 @@ def _spec_of_marking(text: str, field: str) -> BearingSpec:
     return spec_of_reading(readings[0])
 
 
-def spec_of_reading(reading: MarkingReading | x.MarkingReading) -> BearingSpec:
+def spec_of_reading(reading: MarkingReading) -> BearingSpec:
     """The specification that a reading of a bearing's marking amounts to."""
     found = part_of_reading(reading)
     assert isinstance(found, BearingSpec)
     return found
 
 
-def seal_of_reading(reading: MarkingReading | x.MarkingReading) -> SealSpec:
+def seal_of_reading(reading: MarkingReading) -> SealSpec:
     """The seal, ring or small part that a reading of a marking amounts to."""
     found = part_of_reading(reading)
     assert isinstance(found, SealSpec)
     return found
 
 
-def part_of_reading(reading: MarkingReading | x.MarkingReading) -> PartSpec:
+def part_of_reading(reading: MarkingReading) -> PartSpec:
     """The part of whatever family that a reading of a marking amounts to."""
     return specified(
         reading.family, reading.attributes["kind"], reading.designation, reading.series, reading.dimensions,
@@ -90,7 +90,7 @@ def part_of_reading(reading: MarkingReading | x.MarkingReading) -> PartSpec:
     )  # fmt: skip
 
 
-def part_of(request: str | x.SpecRequest, field: str) -> PartSpec:
+def part_of(request: str | SpecRequest, field: str) -> PartSpec:
     """The part of whatever family that a designation, or sizes with attributes, stand for."""
     text = request if isinstance(request, str) else request.designation
     if text:
@@ -103,7 +103,7 @@ def part_of(request: str | x.SpecRequest, field: str) -> PartSpec:
     return spec_of(request, field)
 
 
-def _spec_of_sizes(asked: x.SpecRequest, field: str) -> BearingSpec:
+def _spec_of_sizes(asked: SpecRequest, field: str) -> BearingSpec:
     if asked.d_mm is None or asked.D_mm is None or asked.B_mm is None:
         raise BadInput(
             "no_size", "Give a designation, or bore, outside and width.", field, "d_mm, D_mm, B_mm"

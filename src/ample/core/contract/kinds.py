@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from pydantic import Field
 
-from ample.core.exchange.base import Answer, FamilyName, Request
+from ample.core.contract.base import Answer, FamilyName, Request
 from ample.core.parts.attributes import Attribute
 
 
