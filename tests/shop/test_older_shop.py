@@ -12,6 +12,7 @@ from ample.shop.instruments.actions import instrument_finder, known_instruments
 from ample.shop.line.actions import line_of, save_line
 from ample.shop.line.records import LineSave
 from ample.shop.orders.actions import orders_of
+from ample.shop.orders.export import sheet_csv
 from ample.shop.takein.actions import open_cautions, save_take_in, take_in_of
 from ample.shop.takein.records import TakeInSave
 from ample.shop.upgrade import bring_up_to_date
@@ -24,6 +25,8 @@ from tests.template import started
 BEFORE = ("0001_people.sql", "0002_catalogue.sql", "0003_jobs.sql", "0004_seats_orders.sql")
 WREN = Doer(1, "Wren", "bench", datetime(2026, 11, 2, 8, 0))
 NINTH_STEP = Path(__file__).parents[1] / "shops" / "shop-0009.sql.gz"
+# The demo as the version before the requirement kept it, a fortieth of its catalogue.
+BEFORE_REQUIREMENTS = NINTH_STEP.with_name("shop-0106.sql.gz")
 HELD = ("jobs", "parts", "readings", "gate_passes", "photos", "part_decisions", "line_parts", "seat_readings",
         "audit", "identifications", "matches", "order_lines", "people", "caution_acknowledgements")  # fmt: skip
 
@@ -171,6 +174,43 @@ def test_a_shop_that_was_changed_after_it_was_confirmed_is_judged_again(own_serv
     )
     assert float(row["probability"]) < 0.01
     database.close()
+
+
+def test_a_shop_of_before_the_requirement_opens_whole(own_server):
+    """Every row is there, sizes lie in the neutral columns, what was confirmed has its requirement, papers print."""
+    database = Database(own_server.url)
+    contents = check_dump(BEFORE_REQUIREMENTS)
+    restore(own_server.url, BEFORE_REQUIREMENTS, lambda _: None)
+    bring_up_to_date(database)
+    for table in (*HELD, "catalogue_items", "offers", "orders", "seat_sheets", "take_ins", "unit_spares"):
+        found = database.run(partial(Transaction.single_value, sql=f"SELECT COUNT(*) FROM {table}"))
+        assert found == contents.counts[table], table
+    items = {
+        row.split(",")[0]: row for table, row in rows_of(BEFORE_REQUIREMENTS) if table == "catalogue_items"
+    }
+    held = database.run(
+        lambda t: t.rows("SELECT item_id, size_1_mm, size_2_mm, size_3_mm FROM catalogue_items")
+    )
+    for row in held:
+        assert all(str(row[f"size_{n}_mm"]) in items[str(row["item_id"])] for n in (1, 2, 3))
+    parts = database.run(lambda t: t.rows("SELECT part_id FROM identifications WHERE requirement IS NULL"))
+    assert parts == []
+    find = database.run(lambda t: instrument_finder(known_instruments(t, datetime(2026, 11, 27).date())))
+    sheets = database.run(lambda t: orders_of(t, find)).sheets
+    (line,) = [line for sheet in sheets for line in sheet.lines]
+    assert line.requirement.spec.size_text == "15 × 35 × 11"
+    assert line.replaces
+    interchange = next(light for light in line.lights if light.light == "interchange")
+    assert (interchange.state, interchange.passed_reason) == ("not_proven", None), "more is asked: look again"
+    assert line.changes == []
+    assert "required_attributes" in sheet_csv(sheets[0])
+    database.close()
+
+
+def test_the_stored_dumps_are_of_the_versions_that_they_are_named_for():
+    steps = check_dump(BEFORE_REQUIREMENTS).steps
+    assert "0106_from_file" in steps
+    assert "0107_requirement" not in steps
 
 
 def test_the_stored_dump_is_of_the_version_that_it_is_named_for():
