@@ -8,6 +8,8 @@ from pathlib import Path
 import pytest
 
 from ample.base.doer import Doer
+from ample.sheets import store
+from ample.sheets.kinds.seats import SEATS
 from ample.shop.instruments.actions import instrument_finder, known_instruments
 from ample.shop.line.actions import line_of, save_line
 from ample.shop.line.records import LineSave
@@ -27,7 +29,7 @@ WREN = Doer(1, "Wren", "bench", datetime(2026, 11, 2, 8, 0))
 NINTH_STEP = Path(__file__).parents[1] / "shops" / "shop-0009.sql.gz"
 # The demo as the version before the requirement kept it, a fortieth of its catalogue.
 BEFORE_REQUIREMENTS = NINTH_STEP.with_name("shop-0106.sql.gz")
-HELD = ("jobs", "parts", "readings", "gate_passes", "photos", "part_decisions", "line_parts", "seat_readings",
+HELD = ("jobs", "parts", "readings", "gate_passes", "photos", "part_decisions", "line_parts",
         "audit", "identifications", "matches", "order_lines", "people", "caution_acknowledgements")  # fmt: skip
 
 
@@ -176,13 +178,38 @@ def test_a_shop_that_was_changed_after_it_was_confirmed_is_judged_again(own_serv
     database.close()
 
 
+def test_seats_of_before_the_sheets_stand_on_them_as_they_were(own_server):
+    """With the version they had, whoever changed them last, and what SQL may ask of them."""
+    database = Database(own_server.url)
+    restore(own_server.url, BEFORE_REQUIREMENTS, lambda _: None)
+    read = [row.split(",") for table, row in rows_of(BEFORE_REQUIREMENTS) if table == "seat_readings"]
+    bring_up_to_date(database)
+    parts = sorted({int(row[0]) for row in read})
+    held = {part: database.run(partial(store.held, kind=SEATS, subject_id=part)) for part in parts}
+    for part, side, plane, direction, typed, _ in read:
+        row = held[int(part)].sheet.side(side.strip("'")).planes[int(plane)]
+        assert row[int(direction)] == typed.strip("'")
+    count = sum(
+        len(row)
+        for each in held.values()
+        for side in ("shaft", "housing")
+        for row in each.sheet.side(side).planes
+    )
+    assert count == len(read)
+    assert {each.version for each in held.values()} == {1}
+    values = database.run(lambda t: store.values_of(t, SEATS, parts))
+    assert all(values[part]["turning"] == ["shaft"] for part in parts)
+    assert database.run(lambda t: t.single_value("SELECT COUNT(*) FROM seat_sheets")) == 0
+    database.close()
+
+
 def test_a_shop_of_before_the_requirement_opens_whole(own_server):
     """Every row is there, sizes lie in the neutral columns, what was confirmed has its requirement, papers print."""
     database = Database(own_server.url)
     contents = check_dump(BEFORE_REQUIREMENTS)
     restore(own_server.url, BEFORE_REQUIREMENTS, lambda _: None)
     bring_up_to_date(database)
-    for table in (*HELD, "catalogue_items", "offers", "orders", "seat_sheets", "take_ins", "unit_spares"):
+    for table in (*HELD, "catalogue_items", "offers", "orders", "take_ins", "unit_spares"):
         found = database.run(partial(Transaction.single_value, sql=f"SELECT COUNT(*) FROM {table}"))
         assert found == contents.counts[table], table
     items = {

@@ -4,7 +4,7 @@ from typing import Any
 
 import pytest
 
-from ample.shop.orders.export import _harmless
+from ample.base.csv_text import harmless
 
 GOOD_SEATS: dict[str, Any] = {
     "turning": "shaft",
@@ -198,15 +198,15 @@ def test_a_placed_sheet_stands(ready, as_role):
 )
 def test_a_spreadsheet_runs_nothing(text):
     """Neither one that parts cells at commas nor one that parts them at semicolons finds a formula in it."""
-    safe = _harmless(text)
+    safe = harmless(text)
     out = io.StringIO()
     csv.writer(out, lineterminator="\r\n", quoting=csv.QUOTE_NONNUMERIC).writerow([safe, "next"])
     for parted in (",", ";"):
         for row in csv.reader(io.StringIO(out.getvalue()), delimiter=parted):
             assert not any(cell.strip().lstrip('"').startswith(tuple("=+-@＝＋－＠")) for cell in row)
     assert "\r" not in str(safe)
-    assert _harmless("6205-GG") == "6205-GG"
-    assert _harmless("U-cup 40x50x8; as before") == "U-cup 40x50x8; as before"
+    assert harmless("6205-GG") == "6205-GG"
+    assert harmless("U-cup 40x50x8; as before") == "U-cup 40x50x8; as before"
 
 
 def test_seats_are_merged_by_version_and_refused_at_their_field(ready):

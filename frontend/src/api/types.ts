@@ -1188,15 +1188,15 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * The seats of a part
-         * @description Seat sheet, judgement and clearance of a part.
+         * Seats (address of before): the sheet and its judgement
+         * @description Seats (address of before): the sheet and its judgement
          */
-        get: operations["seats_seats_parts__int_part_id__seats_get"];
+        get: operations["sheets_seats_parts__int_part_id__seats_get"];
         /**
-         * Keep seat readings
-         * @description Keep the seat sheet of a part.
+         * Seats (address of before): keep the sheet
+         * @description Seats (address of before): keep the sheet
          */
-        put: operations["seats_save_seats_parts__int_part_id__seats_put"];
+        put: operations["sheets_save_seats_parts__int_part_id__seats_put"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1214,10 +1214,114 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Judge seats without keeping them
-         * @description Judge a seat sheet as it is typed.
+         * Seats (address of before): judge a sheet without keeping it
+         * @description Seats (address of before): judge a sheet without keeping it
          */
-        post: operations["seats_judge_parts__int_part_id__seats_judge_post"];
+        post: operations["sheets_judge_seats_parts__int_part_id__seats_judge_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts/{part_id}/sheets/seats": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Seats: the sheet and its judgement
+         * @description Seats: the sheet and its judgement
+         */
+        get: operations["sheets_sheet_seats_parts__int_part_id__sheets_seats_get"];
+        /**
+         * Seats: keep the sheet
+         * @description Seats: keep the sheet
+         */
+        put: operations["sheets_save_sheet_seats_parts__int_part_id__sheets_seats_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts/{part_id}/sheets/seats/csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Seats as CSV
+         * @description Seats as CSV
+         */
+        get: operations["sheets_csv_seats_parts__int_part_id__sheets_seats_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts/{part_id}/sheets/seats/judge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Seats: judge a sheet without keeping it
+         * @description Seats: judge a sheet without keeping it
+         */
+        post: operations["sheets_judge_sheet_seats_parts__int_part_id__sheets_seats_judge_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts/{part_id}/sheets/seats/versions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Seats: who worked at it and when
+         * @description Seats: who worked at it and when
+         */
+        get: operations["sheets_versions_seats_parts__int_part_id__sheets_seats_versions_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts/{part_id}/sheets/seats/versions/{version}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Seats: what stood there at a version
+         * @description Seats: what stood there at a version
+         */
+        get: operations["sheets_version_seats_parts__int_part_id__sheets_seats_versions__int_version__get"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2710,6 +2814,35 @@ export interface components {
             size_mm: number;
         };
         /**
+         * FittedBearing
+         * @description The bearing that the seats are judged for: the replacement chosen, or what must be had.
+         */
+        FittedBearing: {
+            /** D Mm */
+            D_mm: number;
+            /**
+             * Chosen
+             * @description a replacement has been chosen; else what must be had
+             */
+            chosen: boolean;
+            /** D Mm */
+            d_mm: number;
+            /** Dimensions */
+            dimensions: {
+                [key: string]: number;
+            };
+            /** Kind */
+            kind: string;
+            /** Kind Words */
+            kind_words: string;
+            /** Size Text */
+            size_text: string;
+            /** Title */
+            title: string;
+            /** Tolerance Class */
+            tolerance_class: string;
+        };
+        /**
          * FittedClearanceRequest
          * @description A bearing with the interference of its seats, where they are measured.
          */
@@ -2753,35 +2886,6 @@ export interface components {
              * @default 10
              */
             warmer_inner_k: number;
-        };
-        /**
-         * FittedPart
-         * @description The bearing that the seats are judged for: the replacement chosen, or what must be had.
-         */
-        FittedPart: {
-            /** D Mm */
-            D_mm: number;
-            /**
-             * Chosen
-             * @description a replacement has been chosen; else what must be had
-             */
-            chosen: boolean;
-            /** D Mm */
-            d_mm: number;
-            /** Dimensions */
-            dimensions: {
-                [key: string]: number;
-            };
-            /** Kind */
-            kind: string;
-            /** Kind Words */
-            kind_words: string;
-            /** Size Text */
-            size_text: string;
-            /** Title */
-            title: string;
-            /** Tolerance Class */
-            tolerance_class: string;
         };
         /**
          * FoundCause
@@ -4838,11 +4942,6 @@ export interface components {
              */
             line: string;
             /**
-             * Load
-             * @default
-             */
-            load: string;
-            /**
              * Needed
              * @default 1
              */
@@ -4854,12 +4953,6 @@ export interface components {
             neighbours: string[];
             /** Part Name */
             part_name: string;
-            /**
-             * Rotating Ring
-             * @description what turns, as its seats say; empty while nobody has looked at them
-             * @default
-             */
-            rotating_ring: string;
             /**
              * Units Alike
              * @default 1
@@ -5142,6 +5235,8 @@ export interface components {
         RootModel_RubberAnswer_: components["schemas"]["RubberAnswer"];
         /** RootModel[SeatCheck] */
         RootModel_SeatCheck_: components["schemas"]["SeatCheck"];
+        /** RootModel[SeatsJudged] */
+        RootModel_SeatsJudged_: components["schemas"]["SeatsJudged"];
         /** RootModel[Verdict] */
         RootModel_Verdict_: components["schemas"]["Verdict"];
         /** RootModel[ZoneChoice] */
@@ -5388,15 +5483,6 @@ export interface components {
             zone: string | null;
         };
         /**
-         * SeatSave
-         * @description The sheet to keep, and the version it was made from (0 for the first).
-         */
-        SeatSave: {
-            sheet: components["schemas"]["SeatSheet"];
-            /** Version */
-            version: number;
-        };
-        /**
          * SeatSheet
          * @description What is kept of both seats and the load case.
          */
@@ -5453,14 +5539,16 @@ export interface components {
         };
         /**
          * SeatsAnswer
-         * @description The seats of a part.
+         * @description Seats with what it is worth.
          */
         SeatsAnswer: {
-            fitted: components["schemas"]["FittedPart"] | null;
+            fitted: components["schemas"]["FittedBearing"] | null;
             job: components["schemas"]["JobHead"];
             judged: components["schemas"]["SeatsJudged"] | null;
             part: components["schemas"]["PartHead"];
             sheet: components["schemas"]["SeatSheet"];
+            /** Signatures */
+            signatures: components["schemas"]["Signature"][];
             /** Version */
             version: number;
         };
@@ -5482,6 +5570,43 @@ export interface components {
              * @default
              */
             words: string;
+        };
+        /**
+         * SeatsJudgedAnswer
+         * @description A sheet judged as it is typed.
+         */
+        SeatsJudgedAnswer: {
+            judged: components["schemas"]["SeatsJudged"] | null;
+        };
+        /**
+         * SeatsSave
+         * @description The sheet to keep, and the version it was made from (0 for the first).
+         */
+        SeatsSave: {
+            sheet: components["schemas"]["SeatSheet"];
+            /** Version */
+            version: number;
+        };
+        /**
+         * SeatsVersion
+         * @description What stood on a sheet at a version.
+         */
+        SeatsVersion: {
+            /**
+             * Began At
+             * Format: date-time
+             */
+            began_at: string;
+            /**
+             * Ended At
+             * Format: date-time
+             */
+            ended_at: string;
+            /** Person */
+            person: string | null;
+            sheet: components["schemas"]["SeatSheet"];
+            /** Version */
+            version: number;
         };
         /**
          * SentToBench
@@ -5604,6 +5729,25 @@ export interface components {
             name: string;
             /** Secret */
             secret: string;
+        };
+        /**
+         * Signature
+         * @description Who has signed a version, and whether that is what stands there now.
+         */
+        Signature: {
+            /** Current */
+            current: boolean;
+            /** From File */
+            from_file: boolean;
+            /** Person */
+            person: string;
+            /**
+             * Signed At
+             * Format: date-time
+             */
+            signed_at: string;
+            /** Version */
+            version: number;
         };
         /**
          * Size
@@ -6104,6 +6248,34 @@ export interface components {
             source: string;
             /** Verdict */
             verdict: string;
+        };
+        /**
+         * Version
+         * @description One version of a sheet: whose, and when it was worked at.
+         */
+        Version: {
+            /**
+             * Began At
+             * Format: date-time
+             */
+            began_at: string;
+            /**
+             * Ended At
+             * Format: date-time
+             */
+            ended_at: string;
+            /** Person */
+            person: string | null;
+            /** Version */
+            version: number;
+        };
+        /**
+         * Versions
+         * @description The versions of a sheet, newest first.
+         */
+        Versions: {
+            /** Versions */
+            versions: components["schemas"]["Version"][];
         };
         /**
          * WaitingPart
@@ -11061,7 +11233,7 @@ export interface operations {
             };
         };
     };
-    seats_seats_parts__int_part_id__seats_get: {
+    sheets_seats_parts__int_part_id__seats_get: {
         parameters: {
             query?: never;
             header?: never;
@@ -11128,7 +11300,7 @@ export interface operations {
             };
         };
     };
-    seats_save_seats_parts__int_part_id__seats_put: {
+    sheets_save_seats_parts__int_part_id__seats_put: {
         parameters: {
             query?: never;
             header?: never;
@@ -11139,7 +11311,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SeatSave"];
+                "application/json": components["schemas"]["SeatsSave"];
             };
         };
         responses: {
@@ -11170,7 +11342,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
-            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            /** @description Forbidden */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -11217,7 +11389,7 @@ export interface operations {
             };
         };
     };
-    seats_judge_parts__int_part_id__seats_judge_post: {
+    sheets_judge_seats_parts__int_part_id__seats_judge_post: {
         parameters: {
             query?: never;
             header?: never;
@@ -11238,7 +11410,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SeatsJudged"];
+                    "application/json": components["schemas"]["RootModel_SeatsJudged_"];
                 };
             };
             /** @description A header is missing or does not belong to the session. */
@@ -11248,6 +11420,444 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_sheet_seats_parts__int_part_id__sheets_seats_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SeatsAnswer"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_save_sheet_seats_parts__int_part_id__sheets_seats_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SeatsSave"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SeatsAnswer"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_csv_seats_parts__int_part_id__sheets_seats_csv_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_judge_sheet_seats_parts__int_part_id__sheets_seats_judge_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SeatSheet"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SeatsJudgedAnswer"];
+                };
+            };
+            /** @description A header is missing or does not belong to the session. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_versions_seats_parts__int_part_id__sheets_seats_versions_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Versions"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_version_seats_parts__int_part_id__sheets_seats_versions__int_version__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: number;
+                version: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SeatsVersion"];
                 };
             };
             /** @description Nobody is signed in. */

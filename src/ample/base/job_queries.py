@@ -138,7 +138,7 @@ def acknowledged(t: Transaction, job_id: int) -> list[Acknowledged]:
 
 
 def places(t: Transaction, part_ids: list[int]) -> list[dict[str, Any]]:
-    """Of parts of the tray: their job, the part of the line that they are, and how many units are alike, how it is loaded."""
+    """Of parts of the tray: their job, the part of the line that they are, and how many units are alike."""
     if not part_ids:
         return []
     return t.rows(
@@ -146,13 +146,12 @@ def places(t: Transaction, part_ids: list[int]) -> list[dict[str, Any]]:
         SELECT
             p.part_id, p.job_id, j.number AS job_number, j.title AS job_title, p.name AS part_name,
             p.needed, p.line_key AS part_key, lp.line_key, lp.quantity, ls.lines_json,
-            COALESCE(k.units_alike, 1) AS units_alike, ss.turning, ss.load_level
+            COALESCE(k.units_alike, 1) AS units_alike
         FROM parts p
         JOIN jobs j ON j.job_id = p.job_id
         LEFT JOIN line_parts lp ON lp.job_id = p.job_id AND lp.part_key = p.line_key
         LEFT JOIN line_sheets ls ON ls.job_id = p.job_id
         LEFT JOIN take_ins k ON k.job_id = p.job_id
-        LEFT JOIN seat_sheets ss ON ss.part_id = p.part_id
         WHERE p.part_id IN %(part_ids)s
         """,
         {"part_ids": part_ids},

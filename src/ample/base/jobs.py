@@ -18,6 +18,13 @@ def known_job(t: Transaction, number: str, lock: bool = False) -> JobHead:
     return job
 
 
+def job_of_part(t: Transaction, part: PartHead) -> JobHead:
+    """The job whose tray a part lies in."""
+    job = queries.job_by_id(t, part.job_id)
+    assert job is not None, "a part is always of a job"
+    return job
+
+
 def open_job(t: Transaction, doer: Doer, new: NewJob) -> JobHead:
     """A new job under the next number."""
     job = queries.add_job(t, new, doer.now)

@@ -30,8 +30,6 @@ def _place(row: dict[str, Any], beside: list[dict[str, Any]]) -> PlaceOfPart:
         needed=needed,
         because=because,
         units_alike=int(row["units_alike"]),
-        rotating_ring=row["turning"] or "",
-        load=row["load_level"] or "",
     )
 
 

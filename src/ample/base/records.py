@@ -98,10 +98,6 @@ class PlaceOfPart(BaseModel):
     needed: int = 1
     because: str = Field(default="", description="how many are needed, as it is worked out")
     units_alike: int = 1
-    rotating_ring: str = Field(
-        default="", description="what turns, as its seats say; empty while nobody has looked at them"
-    )
-    load: str = ""
 
 
 class UnitFacts(BaseModel):

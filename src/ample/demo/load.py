@@ -13,23 +13,26 @@ from ample.base.doer import Doer
 from ample.base.jobs import add_part
 from ample.base.records import NewJob, NewPart
 from ample.core.contract import IdentifyAnswer, IdentifyRequest
+from ample.core.places import SeatSheet
 from ample.core.sizes import Instrument
 from ample.demo.catalogue import MAKERS, SEAL_MAKER, dialect_rows, items_of, offers, seal_items, seal_offers
 from ample.demo.seal_trays import load_seal_trays
 from ample.demo.strip import demo_jobs, load_job, load_models
+from ample.sheets import store as sheets
+from ample.sheets.kinds.seats import SEATS
+from ample.sheets.subjects import part_subject
 from ample.shop.bench.actions import bench_of, choose_identity, identify_in_shop, request_of, save_bench
 from ample.shop.bench.matching import choose_match, matches_of
 from ample.shop.bench.records import BenchSave, BenchSheet, ChooseRequest, ConfirmRequest
 from ample.shop.calipers import queries as calipers
 from ample.shop.catalogue import imports, queries
 from ample.shop.catalogue.index import ShopIndex, build_index
+from ample.shop.facts import PROVIDERS
 from ample.shop.instruments import queries as instruments
 from ample.shop.instruments.actions import instrument_finder, known_instruments
 from ample.shop.orders.actions import add_line, pass_light
 from ample.shop.orders.records import AddLine, PassLight
 from ample.shop.people.keeping import add_demo_person
-from ample.shop.seats.actions import save_seats
-from ample.shop.seats.records import SeatSave, SeatSheet
 from ample.shop.takein.actions import acknowledge, open_unit, save_take_in, take_in_of
 from ample.shop.takein.records import TakeInSave
 from ample.store import Database, Transaction
@@ -234,20 +237,24 @@ def _blower(t: Transaction, doer: Doer, index: ShopIndex, find: InstrumentOf) ->
     _cross_reference(t, doer, fan, index)
     _match(t, doer, fan, index, "low_friction_two", "3")
     _match(t, doer, motor, index, "shield_two", "3")
-    save_seats(t, doer, fan, SeatSave(version=0, sheet=_seats(
+    _keep_seats(t, doer, fan, _seats(
         ["17.007 17.008", "17.006 17.007", "17.005 17.006"], "micrometer 2", "k5",
         ["40.004 40.007", "40.003 40.006", "40.001 40.004"], "caliper 3", "J7",
-    )), find)  # fmt: skip
-    save_seats(t, doer, motor, SeatSave(version=0, sheet=_seats(
+    ))  # fmt: skip
+    _keep_seats(t, doer, motor, _seats(
         ["15.002 15.002", "15.001 15.002", "15.002 15.001"], "micrometer 2", "j6",
         ["35.010 35.012", "35.011 35.009", "35.012 35.010"], "bore gauge 1", "H7",
-    )), find)  # fmt: skip
+    ))  # fmt: skip
     line = add_line(t, doer, AddLine(part_id=motor), find).lines[0]
     mark = next(each.facts_mark for each in line.lights if each.light == "interchange")
     pass_light(t, doer, line.line_id, PassLight(
         light="interchange", facts_mark=mark,
         reason="Runs warm beside the motor; C3 was fitted to the sister blower and runs quietly.",
     ), find)  # fmt: skip
+
+
+def _keep_seats(t: Transaction, doer: Doer, part_id: int, sheet: SeatSheet) -> None:
+    sheets.save(t, doer, SEATS, part_subject(t, part_id, lock=True), 0, sheet, PROVIDERS)
 
 
 def _seats(

@@ -9,6 +9,7 @@ from ample.base import audit_queries as history
 from ample.base.jobs import known_part
 from ample.core.contract.specs import part_of_reading
 from ample.core.designation import Dialect, decode
+from ample.sheets.earlier import take_over_seats
 from ample.shop.bench import queries as bench
 from ample.shop.bench.actions import evidence_mark, judge_again, keep_requirement, sheet_of
 from ample.shop.catalogue import queries as catalogue
@@ -26,7 +27,7 @@ CHANGED = "changed"  # the mark of an identification whose evidence was changed 
 
 def bring_up_to_date(database: Database) -> int:
     """Bring what earlier versions stored to today's rules; how many records were changed."""
-    listed = _listed_bearings(database)
+    listed = database.run(take_over_seats) + _listed_bearings(database)
     return (
         listed + _identifications(database) + _requirements(database) + _passes(database) + _photos(database)
     )

@@ -11,6 +11,8 @@ from flask_openapi3 import Info, OpenAPI
 
 from ample.base.desk import Desk, ErrorAnswer, json_answer
 from ample.base.rights import needs
+from ample.sheets.api import FACTS
+from ample.sheets.api import api as sheets
 from ample.shop.bench.api import api as bench
 from ample.shop.bench.tools import BenchTools
 from ample.shop.board.api import api as board
@@ -18,6 +20,7 @@ from ample.shop.calipers.api import api as calipers
 from ample.shop.catalogue.api import api as catalogue
 from ample.shop.catalogue.keeper import ShopIndexKeeper
 from ample.shop.counter.api import api as counter
+from ample.shop.facts import PROVIDERS
 from ample.shop.history.api import api as history
 from ample.shop.instruments.api import api as instruments
 from ample.shop.jobfile.api import api as jobfile
@@ -26,7 +29,6 @@ from ample.shop.line.api import api as line
 from ample.shop.orders.api import api as orders
 from ample.shop.people.api import api as people
 from ample.shop.photos.api import api as photos
-from ample.shop.seats.api import api as seats
 from ample.shop.takein.api import api as takein
 from ample.store import Database
 from ample.web.calc import calc
@@ -79,6 +81,7 @@ def create_app(settings: Settings | None = None) -> OpenAPI:
     database = Database(known.database_url)
     app.extensions["ample-desk"] = Desk(database)
     app.extensions["ample-index"] = ShopIndexKeeper(database, known.home if known.home.is_dir() else None)
+    app.extensions[FACTS] = PROVIDERS
     app.extensions["ample-bench-tools"] = BenchTools()
     guard(app, known.doors)
     handle_errors(app, known.home)
@@ -93,7 +96,7 @@ def create_app(settings: Settings | None = None) -> OpenAPI:
         photos,
         jobfile,
         bench,
-        seats,
+        sheets,
         orders,
         instruments,
         calipers,

@@ -8,12 +8,15 @@ from typing import Any
 from flask_openapi3 import OpenAPI
 
 from ample.base.rights import ANYONE, OWN_DOOR, SIGNED_IN, known_rights
+from ample.sheets.register import SHEETS
 from ample.web.security import READING, needs_of
 
 # Writes that keep nothing, or are the door itself: a repeat of them does no harm.
 WITHOUT_KEY = frozenset({
     "people.first_owner", "people.sign_in", "people.sign_out", "people.own_secret", "people.end_own_sign_ins",
-    "bench.identify", "bench.offered", "seats.judge",
+    "bench.identify", "bench.offered",
+    *(f"sheets.judge_sheet_{name}" for name in SHEETS),
+    *(f"sheets.judge_{kind.name}" for kind in SHEETS.values() if kind.alias),
 })  # fmt: skip
 IMAGE = {"schema": {"type": "string", "format": "binary"}}
 RAW_BODIES: dict[str, dict[str, Any]] = {

@@ -4,7 +4,9 @@ from __future__ import annotations
 
 from typing import Annotated, Literal
 
-from pydantic import BaseModel, ConfigDict, Field, model_validator
+from pydantic import Field, model_validator
+
+from ample.core.sheet import Sheet
 
 Medium = Literal["", "oil", "grease", "pressure", "water", "air", "dirt"]
 LooksAt = Literal[
@@ -21,12 +23,6 @@ Kind = Annotated[str, Field(pattern=r"^[a-z_]{2,24}$")]
 Code = Annotated[str, Field(max_length=30)]
 Count = Annotated[int, Field(ge=0, le=9999)]
 MOST_PARTS, MOST_LINES = 400, 12
-
-
-class Sheet(BaseModel):
-    """A part of the record: unknown fields are refused, numbers are finite."""
-
-    model_config = ConfigDict(extra="forbid", allow_inf_nan=False, frozen=True)
 
 
 class Size(Sheet):

@@ -4,9 +4,12 @@ from __future__ import annotations
 
 from functools import cache
 from pathlib import Path
+from typing import Literal
 
 from ample.core.parts import BearingSpec, bearing_kinds
 from ample.core.tables import read_table
+
+NotJudged = Literal["no_rules", "taper_bore"]
 
 
 @cache
@@ -28,7 +31,7 @@ def judged_kinds() -> frozenset[str]:
     return frozenset(row["kind"] for row in read_table(Path(__file__).with_name("seat_rules.csv")).rows)
 
 
-def not_judged(spec: BearingSpec) -> str | None:
+def not_judged(spec: BearingSpec) -> NotJudged | None:
     """Why the seats of a bearing are not judged; None when they can be.
 
     A ring on a taper bore is fitted by driving it up: no zone of a straight seat judges it.

@@ -11,20 +11,21 @@ from ample.base.audit import record
 from ample.base.doer import Doer
 from ample.base.jobs import add_part, known_job
 from ample.base.records import NewJob, NewPart, PartHead
+from ample.sheets import store as sheets
+from ample.sheets.kinds.seats import SEATS
+from ample.sheets.subjects import part_subject
 from ample.shop.bench import queries as bench
 from ample.shop.bench.actions import InstrumentOf, judge_again, save_bench, sheet_of
 from ample.shop.bench.records import BenchSave
 from ample.shop.bench.requirements import from_json
 from ample.shop.catalogue.index import ShopIndex
+from ample.shop.facts import PROVIDERS
 from ample.shop.jobfile import queries
 from ample.shop.jobfile.records import Imported, JobFile, ListedItem, TrayPartFile
 from ample.shop.line import actions as line
 from ample.shop.line import queries as lines
 from ample.shop.photos import queries as photos
 from ample.shop.photos.pictures import keep_picture
-from ample.shop.seats.actions import save_seats
-from ample.shop.seats.actions import sheet_of as seats_of
-from ample.shop.seats.records import SeatSave
 from ample.shop.takein import actions as take_in
 from ample.store import Transaction
 
@@ -62,7 +63,7 @@ def _without(row: dict[str, Any], name: str) -> dict[str, Any]:
 
 
 def _tray_part(t: Transaction, part: PartHead, key: str | None) -> dict[str, Any]:
-    seats, version = seats_of(t, part.part_id)
+    seats = sheets.held(t, SEATS, part.part_id)
     said, match = queries.identification(t, part.part_id), queries.match(t, part.part_id)
     return {
         **{name: getattr(part, name) for name in ("name", "surroundings", "dirty", "rpm", "family")},
@@ -70,7 +71,7 @@ def _tray_part(t: Transaction, part: PartHead, key: str | None) -> dict[str, Any
         "sheet": sheet_of(t, part),
         "identification": _with_item(said),
         "match": _with_item(match),
-        "seats": seats if version else None,
+        "seats": seats.sheet if seats.version else None,
     }
 
 
@@ -172,7 +173,8 @@ def _import_part(
         })  # fmt: skip
     judge_again(t, made.part_id, index, instrument_of)
     if part.seats is not None:
-        save_seats(t, doer, made.part_id, SeatSave(version=0, sheet=part.seats), instrument_of)
+        subject = part_subject(t, made.part_id, lock=True)
+        sheets.save(t, doer, SEATS, subject, 0, part.seats, PROVIDERS)
 
 
 def _listed(t: Transaction, item: ListedItem, notes: list[str]) -> int | None:

@@ -12,10 +12,10 @@ from ample.base.times import UtcTime
 from ample.core.assembly import LineSheet
 from ample.core.contract import FamilyName
 from ample.core.parts.requirement import Requirement
+from ample.core.places import SeatSheet
 from ample.shop.bench.records import BenchSheet
 from ample.shop.line.records import Decided, PartKey
 from ample.shop.photos.records import PhotoPlace
-from ample.shop.seats.records import SeatSheet
 from ample.shop.takein.records import TakeInSheet
 
 Person = Annotated[str, Field(max_length=60)]

@@ -4,8 +4,8 @@ from __future__ import annotations
 
 import csv
 import io
-import re
 
+from ample.base.csv_text import harmless
 from ample.core.parts.requirement import Requirement
 from ample.core.parts.specifying import attribute_values
 from ample.shop.orders.records import OrderLine, OrderSheet
@@ -28,7 +28,7 @@ def sheet_csv(found: OrderSheet) -> str:
     names = [*FIRST, *own[0], *own[1], *LAST]
     writer.writerow([name.removesuffix("_as") for name in names])
     for row in rows:
-        writer.writerow([_harmless(row.get(name, "")) for name in names])
+        writer.writerow([harmless(row.get(name, "")) for name in names])
     return out.getvalue()
 
 
@@ -83,15 +83,3 @@ def _required(wanted: Requirement) -> dict[str, object]:
         "dirt": "yes" if wanted.duty.dirty else "",
         "place": ", ".join(filter(None, (wanted.place.line, *wanted.place.neighbours))),
     }
-
-
-_BREAK = re.compile(r"[\x00-\x1f\x7f\x85\u2028\u2029]+")
-# also where a spreadsheet that parts at semicolons or tabs would begin a cell
-_FORMULA = re.compile(r"(^\s*|[;|]\s*)([=+\-@＝＋－＠])")
-
-
-def _harmless(value: object) -> object:
-    """A text on one line, and one that a spreadsheet would run as a formula is quoted."""
-    if not isinstance(value, str):
-        return value
-    return _FORMULA.sub(r"\1'\2", _BREAK.sub(" ", value).strip())

@@ -13,15 +13,17 @@ from ample.core.interchange import meets
 from ample.core.kits import GateFacts, LineFacts, OnTheShelf, SeatFact, gate
 from ample.core.parts import BearingSpec
 from ample.core.parts.requirement import Requirement, facts_of
+from ample.core.places import SeatFacts, SeatJudgement, SeatSheet, SeatsJudged, judge_seats
 from ample.core.sizes import Instrument
+from ample.sheets import queries as sheets
+from ample.sheets.kinds.seats import SEATS
+from ample.sheets.store import held
+from ample.shop.bench.fitted import as_fitted
 from ample.shop.bench.requirements import requirements_of
 from ample.shop.catalogue import queries as catalogue
 from ample.shop.catalogue.records import Item
 from ample.shop.orders import queries
 from ample.shop.orders.records import Light
-from ample.shop.seats import queries as seats
-from ample.shop.seats.actions import judge, sheet_of
-from ample.shop.seats.records import SeatJudgement, SeatSheet, SeatsJudged
 from ample.shop.units.actions import model_of
 from ample.store import Transaction
 
@@ -35,13 +37,13 @@ def lights_of(t: Transaction, part_ids: list[int], instrument_of: InstrumentOf) 
     items = catalogue.items(t, sorted({item_id for row in known.values() for item_id in _items_of(row)}))
     wanted = requirements_of(t, job_queries.parts_by_id(t, list(known)))
     places = places_of(t, list(known))
-    measured = seats.parts_with_sheets(t, part_ids)
+    measured = sheets.subjects_with(t, "part", part_ids, SEATS.name)
     given = queries.passes(t, [row["line_id"] for row in known.values() if row["line_id"]])
     lines, builds = _lines(t, list(known)), _builds(t, {row["job_id"] for row in known.values()})
     found = {}
     for part_id, row in known.items():
         own = [each for each in given if each["line_id"] == row["line_id"]]
-        sheet = sheet_of(t, part_id)[0] if part_id in measured else None
+        sheet = held(t, SEATS, part_id).sheet if part_id in measured else None
         line = LineFacts(*lines.get(part_id, (0, ())), build_question=builds.get(row["job_id"], ""))
         facts = _facts(t, row, items, wanted.get(part_id), places[part_id], sheet, line, instrument_of)
         bound = _bound_to(row, facts, sheet)
@@ -101,11 +103,10 @@ def _facts(
     shaft = housing = None
     advice = ""
     if isinstance(spec, BearingSpec) and sheet is not None:
-        seats_judged = judge(spec, sheet, instrument_of)
-        shaft, housing = (
-            _seat_fact(side, seats_judged) for side in (seats_judged.shaft, seats_judged.housing)
-        )
-        advice = _clearance_advice(spec, seats_judged)
+        seats = judge_seats(sheet, SeatFacts(as_fitted(spec, "", True), instrument_of))
+        if seats is not None:
+            shaft, housing = (_seat_fact(side, seats) for side in (seats.shaft, seats.housing))
+            advice = _clearance_advice(spec, seats)
     ordering = row["line_id"] and row["order_state"] == "open"
     return GateFacts(
         probability=float(row["probability"]) if row["probability"] is not None else None,

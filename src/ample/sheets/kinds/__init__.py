@@ -1,0 +1,1 @@
+"""The kinds of sheet, one file each; none imports another, nor a subject of the shop."""

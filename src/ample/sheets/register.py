@@ -1,0 +1,8 @@
+"""The register of sheets."""
+
+from __future__ import annotations
+
+from ample.sheets.kind import SheetKind
+from ample.sheets.kinds.seats import SEATS
+
+SHEETS: dict[str, SheetKind] = {kind.name: kind for kind in (SEATS,)}

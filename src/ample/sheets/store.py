@@ -1,0 +1,177 @@
+"""Keeping sheets: lock, check, conflict, write, audit, version; what stood on one earlier; signing."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from datetime import datetime, timedelta
+from typing import Any
+
+from pydantic import BaseModel
+
+from ample.base.audit import record
+from ample.base.doer import Doer
+from ample.base.times import UtcTime
+from ample.core.errors import Conflict, NotKnown
+from ample.core.sheet import Sheet
+from ample.sheets import queries
+from ample.sheets.facts import Providers, facts_for
+from ample.sheets.kind import Columns, SheetKind, Value
+from ample.sheets.subjects import Subject
+from ample.store import Transaction
+
+ONE_SITTING = timedelta(minutes=10)
+"""One person's versions within so long are one."""
+
+
+@dataclass(frozen=True)
+class Held:
+    """A sheet as it is kept; version 0 of one that nobody has begun."""
+
+    sheet: Any
+    version: int
+    sheet_id: int | None = None
+
+
+class Signature(BaseModel):
+    """Who has signed a version, and whether that is what stands there now."""
+
+    person: str
+    version: int
+    signed_at: UtcTime
+    current: bool
+    from_file: bool
+
+
+class Version(BaseModel):
+    """One version of a sheet: whose, and when it was worked at."""
+
+    version: int
+    person: str | None
+    began_at: UtcTime
+    ended_at: UtcTime
+
+
+def held(t: Transaction, kind: SheetKind, subject_id: int, lock: bool = False) -> Held:
+    """A sheet of a subject; the kind's empty one when nobody has begun it."""
+    row = queries.sheet(t, kind.subject, subject_id, kind.name, lock)
+    if row is None:
+        return Held(kind.sheet(), 0)
+    return Held(kind.sheet.model_validate_json(row["body"]), int(row["version"]), int(row["sheet_id"]))
+
+
+def judged(t: Transaction, kind: SheetKind, subject: Subject, sheet: Sheet, providers: Providers) -> Any:
+    """A sheet judged with today's facts."""
+    return kind.judge(sheet, facts_for(t, kind, subject, providers))
+
+
+def save(
+    t: Transaction, doer: Doer, kind: SheetKind, subject: Subject, version: int, sheet: Sheet, providers: Providers
+) -> Held:  # fmt: skip
+    """Keep a sheet that was made from a version; one made from an older version is refused with the newer beside it.
+
+    The subject is locked by whoever found it, so that two first versions do not meet.
+    """
+    before = held(t, kind, subject.id, lock=True)
+    kind.check(sheet, facts_for(t, kind, subject, providers))
+    if before.version != version:
+        raise Conflict(
+            "changed_meanwhile",
+            f"Someone else changed this meanwhile: {kind.title.lower()} of {subject.title}.",
+            None,
+            "Both are shown; nothing is lost.",
+            {"version": before.version, "sheet": before.sheet.model_dump(mode="json", by_alias=True)},
+        )
+    sheet_id = _write(t, doer.person_id, doer.now, kind, subject.id, version + 1, sheet)
+    record(t, doer, kind.subject, subject.id, kind.name, before.sheet if before.version else None, sheet)
+    return Held(sheet, version + 1, sheet_id)
+
+
+def _write(
+    t: Transaction, person_id: int | None, now: datetime, kind: SheetKind, subject_id: int, version: int,
+    sheet: Sheet,
+) -> int:  # fmt: skip
+    values = {
+        "subject": kind.subject, "subject_id": subject_id, "kind": kind.name, "version": version,
+        "body": sheet.model_dump_json(by_alias=True), "now": now, "person_id": person_id,
+    }  # fmt: skip
+    sheet_id = queries.set_sheet(t, values)
+    values["sheet_id"] = sheet_id
+    last = queries.last_version(t, sheet_id)
+    same_sitting = (
+        last is not None
+        and last["person_id"] == person_id
+        and now - last["began_at"] <= ONE_SITTING
+        and not last["signed"]
+    )
+    if last is not None and same_sitting:
+        queries.grow_version(t, values | {"before": last["version"]})
+    else:
+        queries.add_version(t, values)
+    queries.replace_values(t, sheet_id, list(_rows(kind.columns(sheet))))
+    return sheet_id
+
+
+def put(
+    t: Transaction, kind: SheetKind, subject_id: int, sheet: Sheet, version: int, person_id: int | None, now: datetime
+) -> None:  # fmt: skip
+    """Put down a sheet as it stood elsewhere or in an earlier version of the program, without a word in the record."""
+    _write(t, person_id, now, kind, subject_id, version, sheet)
+
+
+def _rows(columns: Columns) -> list[dict[str, Any]]:
+    return [
+        {
+            "name": name, "position": position, "text": value if isinstance(value, str) else None,
+            "number": None if isinstance(value, str) else value,
+        }
+        for name, values in columns.items()
+        for position, value in enumerate(values)
+        if value is not None
+    ]  # fmt: skip
+
+
+def values_of(t: Transaction, kind: SheetKind, ids: list[int]) -> dict[int, dict[str, list[Value]]]:
+    """What SQL may ask of sheets of a kind: values by name, of each subject that has one."""
+    found: dict[int, dict[str, list[Value]]] = {}
+    for row in queries.values_of(t, kind.subject, ids, kind.name):
+        value = row["text"] if row["number"] is None else float(row["number"])
+        found.setdefault(int(row["subject_id"]), {}).setdefault(row["name"], []).append(value)
+    return found
+
+
+def versions_of(t: Transaction, kind: SheetKind, subject_id: int) -> list[Version]:
+    """The versions of a sheet, newest first."""
+    now = held(t, kind, subject_id)
+    return [Version(**row) for row in queries.versions(t, now.sheet_id)] if now.sheet_id else []
+
+
+def version_of(t: Transaction, kind: SheetKind, subject_id: int, number: int) -> tuple[Version, Any]:
+    """What stood on a sheet at a version."""
+    now = held(t, kind, subject_id)
+    row = queries.version(t, now.sheet_id, number) if now.sheet_id else None
+    if row is None:
+        raise NotKnown("no_such_version", f"There is no version {number} of this.", "version")
+    body = row.pop("body")
+    return Version(**row), kind.sheet.model_validate_json(body)
+
+
+def signatures_of(t: Transaction, now: Held) -> list[Signature]:
+    """Who has signed a sheet."""
+    if now.sheet_id is None:
+        return []
+    return [
+        Signature(**{**row, "from_file": bool(row["from_file"])}, current=row["version"] == now.version)
+        for row in queries.signatures(t, now.sheet_id)
+    ]
+
+
+def sign(t: Transaction, doer: Doer, kind: SheetKind, subject: Subject, version: int) -> None:
+    """Sign what stands on a sheet; somebody who has seen an older version is refused."""
+    now = held(t, kind, subject.id, lock=True)
+    if now.sheet_id is None or now.version != version:
+        raise Conflict(
+            "changed_meanwhile", "This was changed after you looked.", "version", "Look at it again, then sign.",
+            {"version": now.version, "sheet": now.sheet.model_dump(mode="json", by_alias=True)},
+        )  # fmt: skip
+    queries.add_signature(t, now.sheet_id, version, doer.person_id, doer.now, "")
+    record(t, doer, kind.subject, subject.id, f"{kind.name}_signed", None, {"version": version})

@@ -1,1 +1,0 @@
-"""Shaft and housing seats of a part."""
