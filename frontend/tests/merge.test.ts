@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { merge, mergeOrder, takeTheirs } from '@/api/merge'
+import { merge, mergeOrder, takeTheirs } from '@/sheets/merge'
 
 interface Part {
   key: string

@@ -1,7 +1,7 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it } from 'vitest'
 import { isAway } from '@/api/client'
-import { useSaving } from '@/api/saving'
+import { useSaving } from '@/sheets/saving'
 import { percent, shown } from '@/entry/lengths'
 
 beforeEach(() => setActivePinia(createPinia()))

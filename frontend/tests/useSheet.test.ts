@@ -3,9 +3,9 @@ import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope, nextTick, type EffectScope } from 'vue'
 import type { Refusal } from '@/api/client'
-import { PAGE } from '@/api/drafts'
-import { useSaving } from '@/api/saving'
-import { useSheet } from '@/api/useSheet'
+import { PAGE } from '@/sheets/drafts'
+import { useSaving } from '@/sheets/saving'
+import { useSheet } from '@/sheets/useSheet'
 import { Kept } from './machine'
 
 interface Sheet {

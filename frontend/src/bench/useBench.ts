@@ -1,7 +1,7 @@
 import { computed, onScopeDispose, reactive, ref, watch } from 'vue'
 import { api, isAway, told, withKey, type Refusal, type Schemas } from '@/api/client'
 import { useLive } from '@/api/useLive'
-import { useSheet } from '@/api/useSheet'
+import { useSheet } from '@/sheets/useSheet'
 import { useKinds, type FamilyName } from '@/job/useKinds'
 import { useHand } from '@/shell/hand'
 import { useReadings, type Faults, type Feature, type Pending, type Sheet } from './useReadings'

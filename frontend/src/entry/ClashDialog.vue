@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import Dialog from 'primevue/dialog'
-import type { Clash } from '@/api/merge'
+import type { Clash } from '@/sheets/merge'
 
 /** Two people changed the same field: both values are shown, one is chosen, nothing is lost. */
 defineProps<{ clashes: readonly Clash[] }>()

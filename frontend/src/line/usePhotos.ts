@@ -1,6 +1,6 @@
 import { onMounted, onScopeDispose, ref } from 'vue'
 import { api, isAway, newKey, told, withKey, type Refusal, type Schemas } from '@/api/client'
-import { useSaving } from '@/api/saving'
+import { useSaving } from '@/sheets/saving'
 
 /** A photo that waits on this machine until the server has it. */
 export interface Waiting {

@@ -1,7 +1,5 @@
-import { computed, ref } from 'vue'
-import { api, told, withKey, type Refusal, type Schemas } from '@/api/client'
-import { useLive } from '@/api/useLive'
-import { useSheet } from '@/api/useSheet'
+import { api, told, withKey, type Schemas } from '@/api/client'
+import { useJudgedSheet } from '@/sheets/useJudgedSheet'
 
 export type SeatSheet = Schemas['SeatSheet']
 const PLANES = 3
@@ -32,49 +30,19 @@ function padded(sheet: SeatSheet): SeatSheet {
 
 /** Both seats of a part: what is typed, kept and judged as it is typed. */
 export function useSeats(partId: number) {
-  const seats = ref<Schemas['SeatsAnswer'] | null>(null)
-  const loadRefusal = ref<Refusal | null>(null)
-  const sheet = useSheet<SeatSheet>(
-    `seats:${partId}`,
-    async (held, key) => {
-      const { answer, refusal } = await told(
-        api.PUT('/api/parts/{part_id}/seats', {
-          params: { path: { part_id: partId } },
-          body: held,
-          ...withKey(key),
-        }),
-      )
-      return answer
-        ? { answer: { sheet: held.sheet, version: answer.version }, refusal: null }
-        : { answer: null, refusal: widen(refusal) }
+  const params = { path: { part_id: partId } }
+  const { answer, ...rest } = useJudgedSheet<SeatSheet, Schemas['SeatsJudged'], Schemas['SeatsAnswer']>(
+    {
+      name: `seats:${partId}`,
+      load: () => told(api.GET('/api/parts/{part_id}/sheets/seats', { params })),
+      save: (body, key) =>
+        told(api.PUT('/api/parts/{part_id}/sheets/seats', { params, body, ...withKey(key) })),
+      judge: (body, signal) =>
+        told(api.POST('/api/parts/{part_id}/sheets/seats/judge', { params, body, signal })),
+      filled: padded,
+      judges: (seats) => seats.fitted !== null,
     },
-    padded(EMPTY),
+    EMPTY,
   )
-  /** What the server holds comes without the empty fields of the grid. */
-  function widen(refusal: Refusal): Refusal {
-    const current = refusal.current as { sheet?: SeatSheet; version?: number } | null
-    return current?.sheet ? { ...refusal, current: { ...current, sheet: padded(current.sheet) } } : refusal
-  }
-  async function load(): Promise<void> {
-    const { answer, refusal } = await told(
-      api.GET('/api/parts/{part_id}/seats', { params: { path: { part_id: partId } } }),
-    )
-    loadRefusal.value = refusal
-    if (!answer) return
-    seats.value = answer
-    sheet.open({ sheet: padded(answer.sheet), version: answer.version })
-  }
-  const live = useLive<SeatSheet, Schemas['SeatsJudged']>(
-    () => (sheet.ready.value && seats.value?.fitted ? sheet.sheet.value : null),
-    (asked, signal) =>
-      told(
-        api.POST('/api/parts/{part_id}/seats/judge', {
-          params: { path: { part_id: partId } },
-          body: asked,
-          signal,
-        }),
-      ),
-  )
-  const judged = computed(() => live.answer.value ?? seats.value?.judged ?? null)
-  return { seats, sheet, judged, live, load, loadRefusal }
+  return { seats: answer, ...rest }
 }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, onMounted, ref, watch } from 'vue'
 import { RouterLink, RouterView, useRoute, useRouter } from 'vue-router'
-import { useSaving } from '@/api/saving'
+import { useSaving } from '@/sheets/saving'
 import { useSession } from '@/api/session'
 import CounterLine from '@/counter/CounterLine.vue'
 import HatchDefs from '@/drawing/HatchDefs.vue'

@@ -1,6 +1,6 @@
 import { ref } from 'vue'
 import { api, told, withKey, type Refusal, type Schemas } from '@/api/client'
-import { useSheet } from '@/api/useSheet'
+import { useSheet } from '@/sheets/useSheet'
 
 export type TakeInSheet = Required<Schemas['TakeInSheet']>
 const EMPTY: TakeInSheet = {

@@ -1,4 +1,4 @@
-import { newKey } from './client'
+import { newKey } from '@/api/client'
 
 /** What was typed and is not saved yet, with what it was typed over; `sent`: what has gone out and is not answered. */
 export interface Draft<T> {

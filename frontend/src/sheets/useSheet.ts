@@ -1,5 +1,5 @@
 import { computed, onScopeDispose, readonly, ref, shallowRef, toRaw, watch, type Ref } from 'vue'
-import { isAway, newKey, type Refusal, type Told } from './client'
+import { isAway, newKey, type Refusal, type Told } from '@/api/client'
 import { Drafts, onPageLeft, openPages, type Draft, type Sent } from './drafts'
 import { merge, takeTheirs, type Clash } from './merge'
 import { useSaving } from './saving'

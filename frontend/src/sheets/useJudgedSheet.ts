@@ -1,0 +1,73 @@
+import { computed, onScopeDispose, ref, type Ref } from 'vue'
+import { isAway, type Refusal, type Told } from '@/api/client'
+import { useLive } from '@/api/useLive'
+import { useSheet } from './useSheet'
+
+/** What a kind of sheet answers, whatever the kind. */
+export interface Sheeted<S, J> {
+  sheet: S
+  version: number
+  judged: J | null
+}
+/** The doors of one kind of sheet on one subject: how it is fetched, kept and judged. */
+export interface Doors<S, J, A extends Sheeted<S, J>> {
+  /** Under which its draft is kept on this machine, such as `seats:7`. */
+  name: string
+  load: () => Promise<Told<A>>
+  save: (held: { sheet: S; version: number }, key: string) => Promise<Told<A>>
+  judge: (sheet: S, signal: AbortSignal) => Promise<Told<{ judged: J | null }>>
+  /** As it is filled in here: with the empty fields that the server does not keep. */
+  filled?: (sheet: S) => S
+  /** Whether it is judged as it is typed; always, when not said. */
+  judges?: (answer: A) => boolean
+}
+const RETRY_MS = 1500
+
+/** A sheet that a person fills in and the core judges: draft, saving, merging, and the judgement as it is typed. */
+export function useJudgedSheet<S, J, A extends Sheeted<S, J>>(doors: Doors<S, J, A>, empty: S) {
+  const filled = doors.filled ?? ((sheet: S): S => sheet)
+  const answer = ref(null) as Ref<A | null>
+  const loadRefusal = ref<Refusal | null>(null)
+  const sheet = useSheet<S>(
+    doors.name,
+    async (held, key) => {
+      const told = await doors.save(held, key)
+      if (told.refusal) return { answer: null, refusal: filledRefusal(told.refusal) }
+      answer.value = told.answer
+      return { answer: { sheet: held.sheet, version: told.answer.version }, refusal: null }
+    },
+    filled(empty),
+  )
+  /** What stands at the server beside a clash comes without the empty fields. */
+  function filledRefusal(refusal: Refusal): Refusal {
+    const current = refusal.current as { sheet?: S; version?: number } | null
+    return current?.sheet ? { ...refusal, current: { ...current, sheet: filled(current.sheet) } } : refusal
+  }
+  let retry: ReturnType<typeof setTimeout> | undefined
+  let gone = false
+  onScopeDispose(() => {
+    gone = true
+    clearTimeout(retry)
+  })
+  /** While the server is away a kept draft is shown, and it is asked again. */
+  async function load(): Promise<void> {
+    clearTimeout(retry)
+    const told = await doors.load()
+    loadRefusal.value = told.refusal
+    if (told.refusal) {
+      sheet.openKept()
+      if (isAway(told.refusal) && !gone) retry = setTimeout(() => void load(), RETRY_MS)
+      return
+    }
+    answer.value = told.answer
+    const { sheet: held, version } = told.answer
+    if (!sheet.ready.value) sheet.open({ sheet: filled(held), version })
+  }
+  const live = useLive<S, { judged: J | null }>(
+    () =>
+      sheet.ready.value && answer.value && (doors.judges?.(answer.value) ?? true) ? sheet.sheet.value : null,
+    doors.judge,
+  )
+  const judged = computed<J | null>(() => live.answer.value?.judged ?? answer.value?.judged ?? null)
+  return { answer, sheet, judged, live, load, loadRefusal }
+}
