@@ -19,7 +19,7 @@ CACHE = ROOT / ".test-cache"
 SOURCES = ROOT / "src" / "ample"
 MADE_FROM = {
     "empty": ("store",),
-    "demo": ("store", "demo", "core", "shop"),
+    "demo": ("store", "base", "sheets", "demo", "core", "shop"),
 }
 LINES = {".py", ".sql", ".csv", ".json"}
 

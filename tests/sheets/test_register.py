@@ -1,0 +1,197 @@
+"""One walk over every kind of sheet: nothing is lost, nobody is overwritten, what stood there earlier can be seen."""
+
+import ast
+import csv
+import io
+from datetime import timedelta
+from pathlib import Path
+
+import pytest
+
+from ample.sheets import kinds, store
+from ample.sheets.register import SHEETS
+from ample.sheets.subjects import job_subject, part_subject, unit_subject
+from ample.shop.facts import PROVIDERS
+from tests.sheets.samples import BAD, SAMPLES
+
+EVERY = pytest.mark.parametrize("kind", SHEETS.values(), ids=SHEETS)
+
+
+@pytest.fixture
+def a_subject(a_part, database):
+    """A fresh subject of a kind: its address and row."""
+
+    def make(kind):
+        number, part_id = a_part()
+        if kind.subject == "part":
+            return f"/api/parts/{part_id}", part_id
+        job_id = database.run(lambda t: job_subject(t, number).id)
+        if kind.subject == "job":
+            return f"/api/jobs/{number}", job_id
+        unit_id = database.run(lambda t: t.insert("INSERT INTO units (title) VALUES ('Test unit')"))
+        return f"/api/units/{unit_id}", unit_id
+
+    return make
+
+
+def saved(client, at, kind, version, sheet):
+    answer = client.put(f"{at}/sheets/{kind.name}", {"version": version, "sheet": sheet})
+    assert answer.status_code == 200, answer.get_json()
+    return answer.get_json()
+
+
+def test_every_kind_has_a_sample_and_every_fact_a_provider():
+    assert set(SAMPLES) == set(BAD) == set(SHEETS)
+    for kind in SHEETS.values():
+        assert set(kind.fact_names) <= set(PROVIDERS), kind.name
+        assert set(kind.shown) <= set(kind.fact_names), kind.name
+
+
+def test_kinds_import_no_subject_and_no_other_kind():
+    folder = Path(kinds.__file__).parent
+    own = {path.stem for path in folder.glob("*.py")}
+    for path in folder.glob("*.py"):
+        for node in ast.walk(ast.parse(path.read_text(encoding="utf-8"))):
+            module = getattr(node, "module", None) or ""
+            assert not module.startswith("ample.shop"), path.name
+            assert not (module.startswith("ample.sheets.kinds") and own), path.name
+
+
+@EVERY
+def test_a_sheet_comes_back_as_it_was_typed(kind, as_role, a_subject):
+    at, _ = a_subject(kind)
+    client, (sheet, _) = as_role("bench"), SAMPLES[kind.name]
+    empty = client.get(f"{at}/sheets/{kind.name}").get_json()
+    assert (empty["version"], empty["signatures"]) == (0, [])
+    assert saved(client, at, kind, 0, sheet)["version"] == 1
+    again = client.get(f"{at}/sheets/{kind.name}").get_json()
+    assert (again["version"], again["sheet"]) == (1, sheet)
+
+
+@EVERY
+def test_two_editors_lose_nothing(kind, as_role, a_subject):
+    at, _ = a_subject(kind)
+    one, other = as_role("bench"), as_role("owner")
+    sheet, changed = SAMPLES[kind.name]
+    saved(one, at, kind, 0, sheet)
+    late = other.put(f"{at}/sheets/{kind.name}", {"version": 0, "sheet": changed})
+    told = late.get_json()["error"]
+    assert (late.status_code, told["code"]) == (409, "changed_meanwhile")
+    assert told["current"] == {"version": 1, "sheet": sheet}
+    assert saved(other, at, kind, 1, changed)["sheet"] == changed
+
+
+@EVERY
+def test_what_cannot_be_kept_is_refused_at_its_field(kind, as_role, a_subject):
+    at, _ = a_subject(kind)
+    client, (sheet, _) = as_role("bench"), SAMPLES[kind.name]
+    bad, field = BAD[kind.name]
+    refused = client.put(f"{at}/sheets/{kind.name}", {"version": 0, "sheet": bad})
+    assert (refused.status_code, refused.get_json()["error"]["field"]) == (422, field)
+    unknown = client.put(f"{at}/sheets/{kind.name}", {"version": 0, "sheet": sheet | {"luck": 7}})
+    assert (unknown.status_code, unknown.get_json()["error"]["field"]) == (422, "sheet.luck")
+    assert client.get(f"{at}/sheets/{kind.name}").get_json()["version"] == 0
+
+
+@EVERY
+def test_it_is_judged_as_it_is_typed_and_kept_nowhere(kind, as_role, a_subject):
+    at, _ = a_subject(kind)
+    client, (sheet, _) = as_role("bench"), SAMPLES[kind.name]
+    judged = client.post(f"{at}/sheets/{kind.name}/judge", sheet)
+    assert judged.status_code == 200, judged.get_json()
+    assert client.get(f"{at}/sheets/{kind.name}").get_json()["version"] == 0
+    assert judged.get_json()["judged"] == saved(client, at, kind, 0, sheet)["judged"]
+
+
+@EVERY
+def test_what_stood_there_earlier_can_be_seen(kind, database, doer, a_subject):
+    _, row = a_subject(kind)
+    sheet, changed = (kind.sheet.model_validate(each) for each in SAMPLES[kind.name])
+    bench, owner = doer("bench"), doer("owner")
+    late = timedelta(minutes=11)
+
+    def subject(t):
+        of = {"part": part_subject, "unit": unit_subject}.get(kind.subject)
+        if of:
+            return of(t, row)
+        number = t.single_value("SELECT number FROM jobs WHERE job_id = %(id)s", {"id": row})
+        return job_subject(t, number)
+
+    def save(who, version, made, after=timedelta(0)):
+        at = type(who)(who.person_id, who.name, who.role, who.now + after)
+        database.run(lambda t: store.save(t, at, kind, subject(t), version, made, PROVIDERS))
+
+    save(bench, 0, changed)
+    save(bench, 1, sheet, timedelta(minutes=4))  # the same sitting
+    save(owner, 2, changed, timedelta(minutes=5))
+    save(owner, 3, sheet, late + timedelta(minutes=5))  # another sitting
+    versions = database.run(lambda t: store.versions_of(t, kind, row))
+    assert [(each.version, each.person) for each in versions] == [(4, "Marl"), (3, "Marl"), (2, bench.name)]
+    assert database.run(lambda t: store.version_of(t, kind, row, 2))[1] == sheet
+    assert database.run(lambda t: store.version_of(t, kind, row, 1))[0].version == 2, (
+        "the sitting that holds it"
+    )
+    assert database.run(lambda t: store.version_of(t, kind, row, 3))[1] == changed
+
+
+@EVERY
+def test_its_versions_and_its_tables_are_answered(kind, as_role, a_subject):
+    at, _ = a_subject(kind)
+    client, (sheet, _) = as_role("bench"), SAMPLES[kind.name]
+    assert client.get(f"{at}/sheets/{kind.name}/versions").get_json() == {"versions": []}
+    assert client.get(f"{at}/sheets/{kind.name}/versions/1").status_code == 404
+    saved(client, at, kind, 0, sheet)
+    (version,) = client.get(f"{at}/sheets/{kind.name}/versions").get_json()["versions"]
+    assert version["version"] == 1
+    assert client.get(f"{at}/sheets/{kind.name}/versions/1").get_json()["sheet"] == sheet
+    made = client.get(f"{at}/sheets/{kind.name}/csv")
+    assert made.mimetype == "text/csv"
+    rows = list(csv.reader(io.StringIO(made.text)))
+    assert len(rows) > 2
+    typed = kind.sheet.model_validate(sheet)
+    for table in kind.tables(typed, None):
+        assert list(table.headings) in rows
+        for row in table.rows:
+            assert list(row) in [[cell.removeprefix("'") for cell in each] for each in rows]
+
+
+@EVERY
+def test_whoever_may_not_write_is_refused(kind, as_role, a_subject):
+    at, _ = a_subject(kind)
+    sheet, _ = SAMPLES[kind.name]
+    body = {"version": 0, "sheet": sheet}
+    assert as_role().put(f"{at}/sheets/{kind.name}", body).status_code == 401
+    if kind.writes != "signed_in":
+        assert as_role("counter").put(f"{at}/sheets/{kind.name}", body).status_code == 403
+
+
+@EVERY
+def test_signing_is_for_what_was_seen(kind, as_role, a_subject):
+    at, _ = a_subject(kind)
+    client, (sheet, changed) = as_role("owner"), SAMPLES[kind.name]
+    saved(client, at, kind, 0, sheet)
+    if kind.signs is None:
+        assert client.post(f"{at}/sheets/{kind.name}/signature", {"version": 1}).status_code == 404
+        return
+    signed = client.post(f"{at}/sheets/{kind.name}/signature", {"version": 1})
+    assert signed.status_code == 201
+    (signature,) = signed.get_json()["signatures"]
+    assert (signature["person"], signature["current"]) == ("Marl", True)
+    after = saved(client, at, kind, 1, changed)
+    assert [each["current"] for each in after["signatures"]] == [False]
+    late = client.post(f"{at}/sheets/{kind.name}/signature", {"version": 1})
+    assert (late.status_code, late.get_json()["error"]["code"]) == (409, "changed_meanwhile")
+
+
+@EVERY
+def test_a_change_stands_in_the_record(kind, as_role, a_subject, database):
+    at, row = a_subject(kind)
+    sheet, _ = SAMPLES[kind.name]
+    saved(as_role("bench"), at, kind, 0, sheet)
+    kept = database.run(
+        lambda t: t.rows(
+            "SELECT action FROM audit WHERE subject = %(s)s AND subject_id = %(i)s AND action = %(a)s",
+            {"s": kind.subject, "i": row, "a": kind.name},
+        )
+    )
+    assert len(kept) == 1
