@@ -78,12 +78,15 @@ def history(rng: Generator, sort: Sort) -> History | None:
         log = log[-int(rng.integers(4, 7)) :]
     if len(log) < 4 or (reach is not None and not last_day < reach < last_day + HORIZON_DAYS):
         return None
-    day = lambda at: BEGAN + timedelta(days=round(at))  # noqa: E731 - one line, used thrice below
-    readings = tuple((day(at), float(round(lasted))) for at, lasted in log)
-    changed = day(step_at) if sort in ("step", "halved") else None
+    readings = tuple((_day(at), float(round(lasted))) for at, lasted in log)
+    changed = _day(step_at) if sort in ("step", "halved") else None
     return History(
-        sort, readings, early, limit, day(last_day), None if reach is None else day(reach), changed
+        sort, readings, early, limit, _day(last_day), None if reach is None else _day(reach), changed
     )
+
+
+def _day(at: float) -> date:
+    return BEGAN + timedelta(days=round(at))
 
 
 def _seen_until(rng: Generator, sort: Sort, seal: Seal, reach: float | None, lasts: float) -> float:
@@ -99,7 +102,8 @@ def _seen_until(rng: Generator, sort: Sort, seal: Seal, reach: float | None, las
 def _emptied(rng: Generator, seal: Seal, until: float) -> list[tuple[float, float]]:
     """Days on which it was emptied, and how long it had lasted, as people do it: a little early, a little late."""
     care = float(rng.uniform(0.05, 0.2))
-    at, log = 0.0, []
+    at = 0.0
+    log: list[tuple[float, float]] = []
     while True:
         lasted = seal.interval(at) * float(np.exp(rng.normal(0, care)))
         lasted = max(1.0, lasted)

@@ -32,6 +32,7 @@ ASKED: dict[str, dict[str, Any]] = {
     "kinds": {},
     "encode": {"text": "35x52x7 TC NBR"},
     "rubber": {"hardness_shore_a": 70, "mass_air_g": 10, "mass_water_g": 4.75, "stood_in": "fuel"},
+    "trend": {"readings": [{"on": "2026-01-05", "value": 60}, {"on": "2026-03-01", "value": 55}], "limit": 14, "early": 30, "today": "2026-03-02"},
     "needles": {"inside_mm": 14.7, "needle_mm": 2.5, "counted": 20},
 }  # fmt: skip
 ANSWERED = {
@@ -54,6 +55,7 @@ ANSWERED = {
     "line-check": {"contradictions", "facing", "verdicts", "loose", "refused"},
     "trade": {"signs", "units", "kinds", "cards"},
     "kinds": {"groups", "kinds", "questions", "features"},
+    "trend": {"forecast", "already_passed", "changed_on", "confidence"},
     "needles": {"count", "gap_mm", "missing", "alarm"},
 }
 

@@ -26,6 +26,7 @@ from ample.core.contract.job import (
     TradeRequest,
     WordAnswer,
 )
+from ample.core.contract.keeping import TrendReading, TrendRequest
 from ample.core.contract.kinds import (
     EyeAnswer,
     EyeQuestion,
@@ -138,6 +139,8 @@ __all__ = [
     "SpecRequest",
     "TradeAnswer",
     "TradeRequest",
+    "TrendReading",
+    "TrendRequest",
     "Unit",
     "UnitHintAnswer",
     "VariantAnswer",

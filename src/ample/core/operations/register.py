@@ -10,8 +10,9 @@ from pydantic import BaseModel, TypeAdapter, ValidationError
 
 from ample.core import contract
 from ample.core.condition import Verdict
+from ample.core.condition.trend import Trend
 from ample.core.errors import BadInput
-from ample.core.operations import job
+from ample.core.operations import job, keeping
 from ample.core.operations.identify import identify_part
 from ample.core.operations.interchange import judge_interchange
 from ample.core.operations.kinds import kinds_of_family
@@ -132,5 +133,6 @@ OPERATIONS: dict[str, Operation] = _register(
     ("cautions", "What can hurt someone here, and what is refused", contract.CautionsRequest, contract.CautionsAnswer, job.cautions),
     ("inspect", "Judge a part by its condition card", contract.InspectRequest, Verdict, job.inspect),
     ("line-check", "Contradictions, verdicts and counts of a line", contract.LineCheckRequest, contract.LineCheckAnswer, job.line_check),
+    ("trend", "Tell a trend of a log from noise, and when it reaches its limit", contract.TrendRequest, Trend, keeping.trend),
     ("trade", "Kinds of part, signs, units and condition cards", contract.TradeRequest, contract.TradeAnswer, job.trade),
 )  # fmt: skip
