@@ -184,15 +184,19 @@ def _check(log: Sequence[Reading], limit: float, lead_days: int, approval_days: 
 def _planned(log: Sequence[Reading], early: float | None, limit: float) -> float:
     """Where one plans: as said, else between the first readings and the limit."""
     if early is not None:
-        if not math.isfinite(early) or early == limit:
+        if not math.isfinite(early) or _as_good_as(early, limit):
             raise BadInput("early_at_limit", "Planning begins before the limit.", "early")
         return early
     if not log:
         return limit
     first = _first(log)
-    if first == limit:
+    if _as_good_as(first, limit):
         raise BadInput("at_the_limit", "The first readings are at the limit already.", "limit")
     return math.sqrt(first * limit) if min(first, limit) > 0 else (first + limit) / 2
+
+
+def _as_good_as(one: float, other: float) -> bool:
+    return math.isclose(one, other, rel_tol=1e-6, abs_tol=1e-9)
 
 
 def _first(log: Sequence[Reading]) -> float:
