@@ -8,8 +8,22 @@ SEATS: dict[str, Any] = {
     "shaft": {"zone": "k5", "instrument": "micrometer 2", "planes": [["25,004", "25.006"], ["", "0.9844 in"]]},
     "housing": {"zone": "", "instrument": "bore_gauge", "planes": [["52.01"]]},
 }  # fmt: skip
-SAMPLES = {"seats": (SEATS, SEATS | {"load": "light"})}
+WATCH: dict[str, Any] = {"early": None, "limit": None}
+LOG: dict[str, Any] = {
+    "entries": [
+        {"key": "aaaa", "on": "2026-03-04", "what": "emptied", "amount": "", "note": ""},
+        {"key": "bbbb", "on": "2025-12-28", "what": "emptied", "amount": "", "note": "=2+2"},
+        {"key": "cccc", "on": "2026-03-04", "what": "topped_up", "amount": "0,4 l", "note": ""},
+        {"key": "dddd", "on": "2026-01-02", "what": "topped_up", "amount": "0.3", "note": ""},
+        {"key": "eeee", "on": "2026-03-04", "what": "play", "amount": "4 thou", "note": "dial, pushed and pulled"},
+        {"key": "ffff", "on": "2026-03-04", "what": "temperature", "amount": "61 °C", "note": ""},
+    ],
+    "emptied": {"early": 75.0, "limit": 14.0}, "topped_up": WATCH, "temperature": WATCH, "play": WATCH,
+    "lead_days": 21, "approval_days": 14,
+}  # fmt: skip
+SAMPLES = {"seats": (SEATS, SEATS | {"load": "light"}), "leak_log": (LOG, LOG | {"lead_days": 7})}
 # What of a sample must be refused, and at which field.
 BAD = {
-    "seats": (SEATS | {"shaft": SEATS["shaft"] | {"planes": [["25.0", "wide"]]}}, "sheet.shaft.planes[0][1]")
+    "seats": (SEATS | {"shaft": SEATS["shaft"] | {"planes": [["25.0", "wide"]]}}, "sheet.shaft.planes[0][1]"),
+    "leak_log": (LOG | {"entries": [LOG["entries"][0] | {"on": "2199-01-01"}]}, "sheet.entries[0].on"),
 }

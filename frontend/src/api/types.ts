@@ -444,6 +444,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/trend": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Tell a trend of a log from noise, and when it reaches its limit
+         * @description Tell a trend of a log from noise, and when it reaches its limit
+         */
+        post: operations["calc_trend_trend_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/zone-advice": {
         parameters: {
             query?: never;
@@ -881,6 +901,30 @@ export interface paths {
          * @description Keep what is known of a unit.
          */
         put: operations["takein_save_take_in_jobs__number__take_in_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{number}/unit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * The unit of a job
+         * @description Which unit a job is of, or those that it may be.
+         */
+        get: operations["units_unit_of_jobs__number__unit_get"];
+        /**
+         * Say which unit a job is of
+         * @description Tie a job to a unit of before, or begin the history of a new one.
+         */
+        put: operations["units_tie_jobs__number__unit_put"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1600,6 +1644,110 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/units/{unit_id}/sheets/leak_log": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Leak log: the sheet and its judgement
+         * @description Leak log: the sheet and its judgement
+         */
+        get: operations["sheets_sheet_leak_log_units__int_unit_id__sheets_leak_log_get"];
+        /**
+         * Leak log: keep the sheet
+         * @description Leak log: keep the sheet
+         */
+        put: operations["sheets_save_sheet_leak_log_units__int_unit_id__sheets_leak_log_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/units/{unit_id}/sheets/leak_log/csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Leak log as CSV
+         * @description Leak log as CSV
+         */
+        get: operations["sheets_csv_leak_log_units__int_unit_id__sheets_leak_log_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/units/{unit_id}/sheets/leak_log/judge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Leak log: judge a sheet without keeping it
+         * @description Leak log: judge a sheet without keeping it
+         */
+        post: operations["sheets_judge_sheet_leak_log_units__int_unit_id__sheets_leak_log_judge_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/units/{unit_id}/sheets/leak_log/versions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Leak log: who worked at it and when
+         * @description Leak log: who worked at it and when
+         */
+        get: operations["sheets_versions_leak_log_units__int_unit_id__sheets_leak_log_versions_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/units/{unit_id}/sheets/leak_log/versions/{version}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Leak log: what stood there at a version
+         * @description Leak log: what stood there at a version
+         */
+        get: operations["sheets_version_leak_log_units__int_unit_id__sheets_leak_log_versions__int_version__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -2260,6 +2408,27 @@ export interface components {
             source: string;
         };
         /**
+         * DateBand
+         * @description A day: the middle estimate with its 80 % interval; None: never, or more than 50 years away.
+         */
+        DateBand: {
+            /**
+             * High
+             * @default null
+             */
+            high: string | null;
+            /**
+             * Likely
+             * @default null
+             */
+            likely: string | null;
+            /**
+             * Low
+             * @default null
+             */
+            low: string | null;
+        };
+        /**
          * DecideRequest
          * @description What a second person decides about a doubtful part, and why; on the findings that were seen.
          */
@@ -2886,6 +3055,36 @@ export interface components {
              * @default 10
              */
             warmer_inner_k: number;
+        };
+        /**
+         * Forecast
+         * @description When to plan, when to order, and when the limit is reached.
+         */
+        Forecast: {
+            /**
+             * @default {
+             *       "high": null,
+             *       "likely": null,
+             *       "low": null
+             *     }
+             */
+            limit_on: components["schemas"]["DateBand"];
+            /**
+             * @default {
+             *       "high": null,
+             *       "likely": null,
+             *       "low": null
+             *     }
+             */
+            order_by: components["schemas"]["DateBand"];
+            /**
+             * @default {
+             *       "high": null,
+             *       "likely": null,
+             *       "low": null
+             *     }
+             */
+            plan_on: components["schemas"]["DateBand"];
         };
         /**
          * FoundCause
@@ -3640,6 +3839,112 @@ export interface components {
             words: string;
         };
         /**
+         * LeakLog
+         * @description The log of a unit, with what is watched and how long parts take to come.
+         */
+        LeakLog: {
+            /**
+             * Approval Days
+             * @default 0
+             */
+            approval_days: number;
+            /**
+             * @default {
+             *       "early": 75,
+             *       "limit": 14
+             *     }
+             */
+            emptied: components["schemas"]["Watch"];
+            /**
+             * Entries
+             * @default []
+             */
+            entries: components["schemas"]["LogEntry"][];
+            /**
+             * Lead Days
+             * @default 0
+             */
+            lead_days: number;
+            /**
+             * @default {
+             *       "early": null,
+             *       "limit": null
+             *     }
+             */
+            play: components["schemas"]["Watch"];
+            /**
+             * @default {
+             *       "early": null,
+             *       "limit": null
+             *     }
+             */
+            temperature: components["schemas"]["Watch"];
+            /**
+             * @default {
+             *       "early": null,
+             *       "limit": null
+             *     }
+             */
+            topped_up: components["schemas"]["Watch"];
+        };
+        /**
+         * LeakLogAnswer
+         * @description Leak log with what it is worth.
+         */
+        LeakLogAnswer: {
+            judged: components["schemas"]["LogJudged"] | null;
+            sheet: components["schemas"]["LeakLog"];
+            /** Signatures */
+            signatures: components["schemas"]["Signature"][];
+            /**
+             * Today
+             * Format: date
+             */
+            today: string;
+            unit: components["schemas"]["UnitHead"];
+            /** Unit Jobs */
+            unit_jobs: components["schemas"]["UnitJob"][];
+            /** Version */
+            version: number;
+        };
+        /**
+         * LeakLogJudgedAnswer
+         * @description A sheet judged as it is typed.
+         */
+        LeakLogJudgedAnswer: {
+            judged: components["schemas"]["LogJudged"] | null;
+        };
+        /**
+         * LeakLogSave
+         * @description The sheet to keep, and the version it was made from (0 for the first).
+         */
+        LeakLogSave: {
+            sheet: components["schemas"]["LeakLog"];
+            /** Version */
+            version: number;
+        };
+        /**
+         * LeakLogVersion
+         * @description What stood on a sheet at a version.
+         */
+        LeakLogVersion: {
+            /**
+             * Began At
+             * Format: date-time
+             */
+            began_at: string;
+            /**
+             * Ended At
+             * Format: date-time
+             */
+            ended_at: string;
+            /** Person */
+            person: string | null;
+            sheet: components["schemas"]["LeakLog"];
+            /** Version */
+            version: number;
+        };
+        /**
          * LengthAnswer
          * @description The length in both units, and standard sizes near it; `sizes_mm` holds all of a whole size.
          */
@@ -3932,6 +4237,23 @@ export interface components {
             width: components["schemas"]["Size"];
         };
         /**
+         * LinePoint
+         * @description The fitted line on a day, with its 80 % interval.
+         */
+        LinePoint: {
+            /** High */
+            high: number;
+            /** Likely */
+            likely: number;
+            /** Low */
+            low: number;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+        };
+        /**
          * LineSave
          * @description The lines to keep, and the version they were made from (0 for the first).
          */
@@ -3999,6 +4321,42 @@ export interface components {
             maker: string;
             /** Marking */
             marking: string;
+        };
+        /**
+         * LogEntry
+         * @description What was done or read on a day; the amount as it was typed.
+         */
+        LogEntry: {
+            /**
+             * Amount
+             * @default
+             */
+            amount: string;
+            /** Key */
+            key: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "emptied" | "topped_up" | "temperature" | "play" | "note";
+        };
+        /**
+         * LogJudged
+         * @description Every series of the log that has a reading.
+         */
+        LogJudged: {
+            /** Series */
+            series: components["schemas"]["Series"][];
         };
         /**
          * LooseCount
@@ -4980,6 +5338,21 @@ export interface components {
             readings_um: number[];
         };
         /**
+         * Point
+         * @description One reading of a series: the entry it comes from, its day and value.
+         */
+        Point: {
+            /** Key */
+            key: string;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Value */
+            value: number;
+        };
+        /**
          * PriceList
          * @description A price list as CSV: maker, marking, and as far as known supplier, price, lead_days, stock, place.
          */
@@ -5237,6 +5610,8 @@ export interface components {
         RootModel_SeatCheck_: components["schemas"]["SeatCheck"];
         /** RootModel[SeatsJudged] */
         RootModel_SeatsJudged_: components["schemas"]["SeatsJudged"];
+        /** RootModel[Trend] */
+        RootModel_Trend_: components["schemas"]["Trend"];
         /** RootModel[Verdict] */
         RootModel_Verdict_: components["schemas"]["Verdict"];
         /** RootModel[ZoneChoice] */
@@ -5615,6 +5990,24 @@ export interface components {
         SentToBench: {
             /** Part Id */
             part_id: number;
+        };
+        /**
+         * Series
+         * @description What is read of one thing over time, and where it goes; no trend while nobody has said a limit.
+         */
+        Series: {
+            /** Points */
+            points: components["schemas"]["Point"][];
+            /** Rises */
+            rises: boolean;
+            trend: components["schemas"]["Trend"] | null;
+            /** Unit */
+            unit: string;
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "emptied" | "topped_up" | "temperature" | "play" | "note";
         };
         /**
          * SessionAnswer
@@ -6023,6 +6416,17 @@ export interface components {
             words: string;
         };
         /**
+         * TieRequest
+         * @description The unit that a job is of; a new one when none is named.
+         */
+        TieRequest: {
+            /**
+             * Unit Id
+             * @default null
+             */
+            unit_id: number | null;
+        };
+        /**
          * TradeAnswer
          * @description Signs, units, words, kinds of part, condition cards and the words for verdicts.
          */
@@ -6095,6 +6499,73 @@ export interface components {
             surroundings: string;
         };
         /**
+         * Trend
+         * @description What a log says: the forecast, what is passed already, since when it is another, and how sure that is.
+         */
+        Trend: {
+            /** Already Passed */
+            already_passed: ("early" | "limit") | null;
+            /** Changed On */
+            changed_on: string | null;
+            /**
+             * Confidence
+             * @enum {string}
+             */
+            confidence: "too_few" | "steady" | "weak" | "firm";
+            /** Early */
+            early: number;
+            forecast: components["schemas"]["Forecast"];
+            /** Limit */
+            limit: number;
+            /** Line */
+            line: components["schemas"]["LinePoint"][];
+            /** Worsens */
+            worsens: number;
+        };
+        /**
+         * TrendReading
+         * @description What was read on a day.
+         */
+        TrendReading: {
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Value */
+            value: number;
+        };
+        /**
+         * TrendRequest
+         * @description A log with where one plans and where it must not go.
+         */
+        TrendRequest: {
+            /**
+             * Approval Days
+             * @default 0
+             */
+            approval_days: number;
+            /**
+             * Early
+             * @default null
+             */
+            early: number | null;
+            /**
+             * Lead Days
+             * @default 0
+             */
+            lead_days: number;
+            /** Limit */
+            limit: number;
+            /** Readings */
+            readings: components["schemas"]["TrendReading"][];
+            /**
+             * Today
+             * Format: date
+             */
+            today: string;
+        };
+        /**
          * TypedReading
          * @description One reading as it was typed, in the unit of the field then.
          */
@@ -6122,6 +6593,24 @@ export interface components {
             quantity: number;
         };
         /**
+         * UnitHead
+         * @description A unit by name, model, serial number and place.
+         */
+        UnitHead: {
+            /** Model */
+            model: string;
+            /** Place */
+            place: string;
+            /** Serial */
+            serial: string;
+            /** Title */
+            title: string;
+            /** Unit Id */
+            unit_id: number;
+            /** Version */
+            version: number;
+        };
+        /**
          * UnitHintAnswer
          * @description The readings make more sense in another unit.
          */
@@ -6137,6 +6626,25 @@ export interface components {
              * @enum {string}
              */
             unit: "mm" | "in";
+        };
+        /**
+         * UnitJob
+         * @description A job of a unit: when it was opened, why, and what was fitted on it.
+         */
+        UnitJob: {
+            /** Fitted */
+            fitted: string[];
+            /** Number */
+            number: string;
+            /**
+             * Opened On
+             * Format: date
+             */
+            opened_on: string;
+            /** Symptom */
+            symptom: string;
+            /** Title */
+            title: string;
         };
         /**
          * UnitKind
@@ -6173,6 +6681,16 @@ export interface components {
         UnitModels: {
             /** Models */
             models: components["schemas"]["UnitModel"][];
+        };
+        /**
+         * UnitOfJob
+         * @description The unit of a job; else those that it may be.
+         */
+        UnitOfJob: {
+            job: components["schemas"]["JobHead"];
+            /** May Be */
+            may_be: components["schemas"]["UnitHead"][];
+            unit: components["schemas"]["UnitHead"] | null;
         };
         /**
          * VariantAnswer
@@ -6293,6 +6811,22 @@ export interface components {
             part_id: number;
             /** Part Name */
             part_name: string;
+        };
+        /**
+         * Watch
+         * @description Where one plans and where it must not go; empty where nobody has said it.
+         */
+        Watch: {
+            /**
+             * Early
+             * @default null
+             */
+            early: number | null;
+            /**
+             * Limit
+             * @default null
+             */
+            limit: number | null;
         };
         /**
          * WhereItGoes
@@ -7748,6 +8282,66 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TradeAnswer"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    calc_trend_trend_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TrendRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RootModel_Trend_"];
                 };
             };
             /** @description Nobody is signed in. */
@@ -9815,6 +10409,153 @@ export interface operations {
             };
             /** @description Conflict */
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    units_unit_of_jobs__number__unit_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnitOfJob"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"][];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    units_tie_jobs__number__unit_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TieRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnitOfJob"];
+                };
+            };
+            /** @description A header is missing or does not belong to the session. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -13121,6 +13862,444 @@ export interface operations {
             };
             /** @description Conflict */
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_sheet_leak_log_units__int_unit_id__sheets_leak_log_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                unit_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LeakLogAnswer"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_save_sheet_leak_log_units__int_unit_id__sheets_leak_log_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                unit_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LeakLogSave"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LeakLogAnswer"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_csv_leak_log_units__int_unit_id__sheets_leak_log_csv_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                unit_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_judge_sheet_leak_log_units__int_unit_id__sheets_leak_log_judge_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                unit_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LeakLog"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LeakLogJudgedAnswer"];
+                };
+            };
+            /** @description A header is missing or does not belong to the session. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_versions_leak_log_units__int_unit_id__sheets_leak_log_versions_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                unit_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Versions"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_version_leak_log_units__int_unit_id__sheets_leak_log_versions__int_version__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                unit_id: number;
+                version: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LeakLogVersion"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

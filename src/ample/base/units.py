@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from datetime import date
 from typing import Any
 
 from pydantic import BaseModel, Field
@@ -19,6 +20,16 @@ class UnitHead(BaseModel):
     serial: str
     place: str
     version: int
+
+
+class UnitJob(BaseModel):
+    """A job of a unit: when it was opened, why, and what was fitted on it."""
+
+    number: str
+    title: str
+    symptom: str
+    opened_on: date
+    fitted: list[str]
 
 
 class UnitPath(BaseModel):
@@ -58,3 +69,50 @@ def add_unit(t: Transaction, values: dict[str, Any]) -> UnitHead:
         values,
     )
     return known_unit(t, unit_id)
+
+
+def jobs_of_unit(t: Transaction, unit_id: int) -> tuple[UnitJob, ...]:
+    """The jobs of a unit, oldest first, with what was ordered for its places."""
+    rows = t.rows(
+        """
+        SELECT
+            j.number, j.title, j.symptom, DATE(j.opened_at) AS opened_on,
+            GROUP_CONCAT(DISTINCT CONCAT(p.name, ': ', i.marking) ORDER BY p.position SEPARATOR '\\n') AS fitted
+        FROM jobs j
+        LEFT JOIN parts p ON p.job_id = j.job_id
+        LEFT JOIN matches m ON m.part_id = p.part_id
+        LEFT JOIN catalogue_items i ON i.item_id = m.item_id
+        WHERE j.unit_id = %(unit_id)s
+        GROUP BY j.job_id, j.number, j.title, j.symptom, j.opened_at
+        ORDER BY j.opened_at
+        """,
+        {"unit_id": unit_id},
+    )
+    return tuple(
+        UnitJob(**row | {"fitted": (row["fitted"] or "").split("\n") if row["fitted"] else []})
+        for row in rows
+    )
+
+
+def unit_of_job(t: Transaction, job_id: int) -> UnitHead | None:
+    """The unit that a job is of, if that is known."""
+    unit_id = t.single_value("SELECT unit_id FROM jobs WHERE job_id = %(job_id)s", {"job_id": job_id})
+    return known_unit(t, unit_id) if unit_id else None
+
+
+def tie_job(t: Transaction, job_id: int, unit_id: int) -> None:
+    """Say of which unit a job is."""
+    t.change(
+        "UPDATE jobs SET unit_id = %(unit_id)s WHERE job_id = %(job_id)s",
+        {"unit_id": unit_id, "job_id": job_id},
+    )
+
+
+def units_like(t: Transaction, title: str, model: str) -> list[UnitHead]:
+    """Units of the same name or model, newest first."""
+    rows = t.rows(
+        _UNIT
+        + " WHERE title = %(title)s OR (model <> '' AND model = %(model)s) ORDER BY unit_id DESC LIMIT 12",
+        {"title": title, "model": model},
+    )
+    return [UnitHead(**row) for row in rows]

@@ -16,6 +16,7 @@ from ample.core.contract import IdentifyAnswer, IdentifyRequest
 from ample.core.places import SeatSheet
 from ample.core.sizes import Instrument
 from ample.demo.catalogue import MAKERS, SEAL_MAKER, dialect_rows, items_of, offers, seal_items, seal_offers
+from ample.demo.histories import load_history
 from ample.demo.seal_trays import load_seal_trays
 from ample.demo.strip import demo_jobs, load_job, load_models
 from ample.sheets import store as sheets
@@ -66,6 +67,7 @@ def load_demo(database: Database, now: datetime, say: Callable[[str], None]) -> 
         for job in demo_jobs():
             load_job(t, bench, owner, job)
         _gearbox(t, replace(bench, now=bench.now - timedelta(days=2)))
+        load_history(t, replace(bench, now=bench.now - timedelta(hours=5)))
         load_seal_trays(t, replace(bench, now=bench.now - timedelta(days=1)))
 
     database.run(all_of_it)

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from ample.sheets.kind import SheetKind
+from ample.sheets.kinds.leak_log import LEAK_LOG
 from ample.sheets.kinds.seats import SEATS
 
-SHEETS: dict[str, SheetKind] = {kind.name: kind for kind in (SEATS,)}
+SHEETS: dict[str, SheetKind] = {kind.name: kind for kind in (SEATS, LEAK_LOG)}

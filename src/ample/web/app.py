@@ -30,6 +30,7 @@ from ample.shop.orders.api import api as orders
 from ample.shop.people.api import api as people
 from ample.shop.photos.api import api as photos
 from ample.shop.takein.api import api as takein
+from ample.shop.units.api import api as units
 from ample.store import Database
 from ample.web.calc import calc
 from ample.web.errors import handle_errors, invalid
@@ -92,6 +93,7 @@ def create_app(settings: Settings | None = None) -> OpenAPI:
         counter,
         jobs,
         takein,
+        units,
         line,
         photos,
         jobfile,

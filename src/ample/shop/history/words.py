@@ -17,6 +17,8 @@ _WORDS = {
     ("part", "identified"): "identified {of} as {marking}",
     ("part", "matched"): "chose {marking} to replace {of}",
     ("part", "seats"): "changed the seats of {of}",
+    ("job", "unit"): "said which unit it is",
+    ("unit", "leak_log"): "wrote in the leak log",
     ("photo", "added"): "added a photo",
     ("photo", "placed"): "moved a photo",
     ("photo", "removed"): "deleted a photo",

@@ -24,6 +24,7 @@ from ample.shop.line.actions import sheet_of as line_sheet
 from ample.shop.takein import queries
 from ample.shop.takein.records import TakeInAnswer, TakeInSave, TakeInSheet
 from ample.shop.units.actions import model_of, spares_of
+from ample.shop.units.histories import tie_by_serial
 from ample.store import Transaction
 
 LISTS = {"sign": "signs", "energy": "energies", "fluid": "fluids", "work": "works", "duty": "duties"}
@@ -104,6 +105,7 @@ def save_take_in(t: Transaction, doer: Doer, number: str, save: TakeInSave) -> T
         )
     keep_sheet(t, job.job_id, save.sheet)
     record(t, doer, "job", job.job_id, "take_in", before, save.sheet)
+    tie_by_serial(t, doer, job, save.sheet.serial)
     if before.access != save.sheet.access:
         judge_again(t, job.job_id, save.sheet.access)
     return take_in_of(t, number)

@@ -116,3 +116,9 @@ def add_spare(t: Transaction, values: dict[str, Any]) -> None:
         """,
         values,
     )
+
+
+def plate_of(t: Transaction, job_id: int) -> dict[str, Any]:
+    """Model and serial number as they stand on the plate of a job's unit."""
+    row = t.first("SELECT model, serial FROM take_ins WHERE job_id = %(job_id)s", {"job_id": job_id})
+    return row or {"model": "", "serial": ""}
