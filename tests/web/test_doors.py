@@ -40,7 +40,16 @@ def clients(app, database):
 
 
 def path_of(route):
-    for name in ("order_id", "line_id", "photo_id", "part_id", "person_id", "caliper_id", "unit_id", "version"):
+    for name in (
+        "order_id",
+        "line_id",
+        "photo_id",
+        "part_id",
+        "person_id",
+        "caliper_id",
+        "unit_id",
+        "version",
+    ):
         route = route.replace(f"<int:{name}>", "999999")
     route = route.replace("<path:anything>", "nowhere-at-all").replace("<path:name>", "none.js")
     return route.replace("<number>", "0000").replace("<key>", "abcd").replace("<caution>", "none")

@@ -103,6 +103,8 @@ def test_readings_typed_in_any_order_are_the_same():
         ({"lead_days": -1}, "lead_days"),
         ({"approval_days": 9999}, "approval_days"),
         ({"readings": [Reading(FIRST, math.nan)]}, "readings[0].value"),
+        ({"readings": [Reading(date(9999, 1, 1), 1.0)]}, "readings[0].on"),
+        ({"today": date(9999, 1, 1)}, "today"),
         ({"readings": [Reading(FIRST, 1.0)] * 401}, "readings"),
     ],
 )

@@ -9,7 +9,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from ample.core.condition.trend import Reading, Trend, trend
+from ample.core.condition.trend import FIRST_DAY, LAST_DAY, Reading, Trend, trend
 from ample.core.errors import BadInput
 from ample.core.sheet import Sheet
 from ample.core.sizes import parse_length
@@ -31,7 +31,7 @@ class LogEntry(Sheet):
     """What was done or read on a day; the amount as it was typed."""
 
     key: str = Field(pattern=r"^[a-z0-9]{4,24}$")
-    on: date
+    on: date = Field(ge=FIRST_DAY, le=LAST_DAY)
     what: What
     amount: Figure = ""
     note: str = Field(default="", max_length=200)

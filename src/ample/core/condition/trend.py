@@ -22,6 +22,7 @@ Confidence = Literal["too_few", "steady", "weak", "firm"]
 Passed = Literal["early", "limit"]
 FEWEST, MOST, MOST_WEIGHED = 4, 400, 40
 FARTHEST_DAYS = 365.25 * 50
+FIRST_DAY, LAST_DAY = date(1900, 1, 1), date(2200, 1, 1)
 DRAWS = 4000
 LOW, HIGH = 10.0, 90.0
 LEAST_REACHING = 0.1  # of the draws; fewer reach a limit by chance
@@ -122,7 +123,7 @@ def trend(
         that it worsens: `too_few` (under 4 readings), `steady` (not told from noise), `weak`, `firm`.
 
     Raises:
-        BadInput: At `readings`, `early`, `limit`, `lead_days` or `approval_days`.
+        BadInput: At `readings`, `today`, `early`, `limit`, `lead_days` or `approval_days`.
 
     Source: Bayesian linear regression, e.g. A. Gelman et al., Bayesian Data Analysis (3rd ed.), ch. 14 (from memory);
         numbers in trend_values.csv; checked on `benchmarks/histories.py`.
@@ -138,7 +139,7 @@ def trend(
         ('firm', 2026)
     """
     log = sorted(readings, key=lambda each: each.on)
-    _check(log, limit, lead_days, approval_days)
+    _check(log, limit, today, lead_days, approval_days)
     planned = _planned(log, early, limit)
     begins = _begins(log, planned, limit)
     if len(log) < FEWEST:
@@ -168,9 +169,12 @@ def trend(
     )
 
 
-def _check(log: Sequence[Reading], limit: float, lead_days: int, approval_days: int) -> None:
+def _check(log: Sequence[Reading], limit: float, today: date, lead_days: int, approval_days: int) -> None:
     if len(log) > MOST:
         raise BadInput("too_many", f"At most {MOST} readings.", "readings")
+    for name, day in (("today", today), *((f"readings[{n}].on", each.on) for n, each in enumerate(log))):
+        if not FIRST_DAY <= day <= LAST_DAY:
+            raise BadInput("bad_day", f"Days from {FIRST_DAY.year} to {LAST_DAY.year}.", name)
     for number, each in enumerate(log):
         if not math.isfinite(each.value):
             raise BadInput("no_number", "A reading is a number.", f"readings[{number}].value")
