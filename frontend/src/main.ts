@@ -30,6 +30,16 @@ const router = createRouter({
     { path: '/shop', name: 'shop', component: () => import('./shop/ShopScreen.vue') },
     { path: '/shop/people', name: 'people', component: () => import('./shop/PeopleScreen.vue') },
     { path: '/shop/record', name: 'record', component: () => import('./shop/RecordScreen.vue') },
+    {
+      path: '/jobs/:number/history',
+      name: 'job-history',
+      component: () => import('./history/JobHistory.vue'),
+    },
+    {
+      path: '/units/:unitId(\\d+)',
+      name: 'history',
+      component: () => import('./history/HistoryScreen.vue'),
+    },
     { path: '/orders', name: 'order', component: () => import('./order/OrderScreen.vue') },
     { path: '/:anything(.*)', name: 'nowhere', component: () => import('./shell/NowhereScreen.vue') },
   ],

@@ -78,6 +78,11 @@ useKeys([
   { key: 's', words: 'symptoms', run: () => (stage.value = 'symptom') },
   { key: 'e', words: 'evidence found inside', run: () => (stage.value = 'evidence') },
   {
+    key: 'h',
+    words: 'history of the unit',
+    run: () => void router.push({ name: 'job-history', params: { number } }),
+  },
+  {
     key: 'Ctrl+Enter',
     words: 'to the Line',
     run: () => void router.push({ name: 'line', params: { number } }),
@@ -100,6 +105,7 @@ onMounted(async () => {
     <div class="columns">
       <UnitColumn
         v-model="sheet"
+        :number="number"
         :model="answer?.model ?? null"
         :models="models"
         :refused="answer?.refused ?? []"

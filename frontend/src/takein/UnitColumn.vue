@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { RouterLink } from 'vue-router'
 import type { Schemas } from '@/api/client'
 import ChipGroup from '@/entry/ChipGroup.vue'
 import RefusedNote from '@/entry/RefusedNote.vue'
@@ -9,6 +10,7 @@ import { toggled, type TakeInSheet } from './useTakeIn'
 
 /** What the unit is, whose, what is wrong, what is stored in it and what is planned. */
 defineProps<{
+  number: string
   model: Schemas['UnitModel'] | null
   models: Schemas['UnitModel'][]
   refused: readonly Schemas['Refusal'][]
@@ -98,6 +100,9 @@ const alike = computed({
       <label>since<input v-model="sheet.since" name="since" maxlength="60" /></label>
       <label>may lie open, days<input v-model="days" name="lie-open" inputmode="numeric" /></label>
       <label>identical units<input v-model="alike" name="units-alike" inputmode="numeric" /></label>
+      <RouterLink class="plain past" :to="{ name: 'job-history', params: { number } }"
+        >history of the unit <kbd>h</kbd></RouterLink
+      >
     </div>
     <datalist id="models"><option v-for="each in models" :key="each.name" :value="each.name" /></datalist>
     <ChipGroup
@@ -176,5 +181,10 @@ label {
 }
 .wide {
   grid-column: 1 / -1;
+}
+.past {
+  align-self: end;
+  padding-bottom: 6px;
+  white-space: nowrap;
 }
 </style>

@@ -1,0 +1,130 @@
+"""A unit over the years: its log by keys, in any order; the next job of the same serial number opens it."""
+
+import re
+import secrets
+from datetime import UTC, datetime, timedelta
+
+from playwright.sync_api import expect
+
+TODAY = datetime.now(UTC).date()
+
+
+def day(back):
+    return (TODAY - timedelta(days=back)).isoformat()
+
+
+def saved(page):
+    expect(page.get_by_role("status")).to_contain_text("saved", timeout=10_000)
+
+
+def write(page, back, amount="", note=""):
+    """One line of the log: the day, the figure, Enter."""
+    page.locator("input[name=log-day]").fill(day(back))
+    if amount:
+        page.locator("input[name=log-amount]").fill(amount)
+    if note:
+        page.locator("input[name=log-note]").fill(note)
+    page.keyboard.press("Enter")
+
+
+def a_job(bench, title, serial=""):
+    """A job taken in, with the serial number of its unit."""
+    made = bench.page.evaluate(
+        """async (title) => {
+            const { csrf_token } = await (await fetch('/api/session')).json()
+            const headers = { 'Content-Type': 'application/json', 'X-CSRF-Token': csrf_token,
+                              'Idempotency-Key': crypto.randomUUID() }
+            const body = JSON.stringify({ title })
+            return (await fetch('/api/jobs', { method: 'POST', headers, body })).json()
+        }""",
+        title,
+    )
+    page = bench.go(f"/jobs/{made['number']}/take-in")
+    if serial:
+        page.locator("input[name=serial]").fill(serial)
+        saved(page)
+    return made["number"]
+
+
+def test_a_log_written_in_any_order_says_when_to_plan(person):
+    bench, serial = person(), f"ST-{secrets.token_hex(3)}"
+    title = f"Stern tube {serial}"
+    a_job(bench, title, serial)
+    page = bench.page
+    page.locator("h1, h2").first.click()
+    page.keyboard.press("h")
+    page.get_by_role("button", name="Begin its history").click()
+    expect(page.get_by_role("heading", name=title)).to_be_visible()
+    expect(page.get_by_role("region", name="what the log says")).to_contain_text("nothing read yet")
+    # a bottle that lasts ever shorter, the days in no order, one of them still to come
+    backs = [700, 300, 620, 545, 475, 410, 352, 251, 206, 164, 126, 92, 61, 33, 8]
+    for back in backs:
+        write(page, back)
+    page.locator("input[name=log-day]").fill((TODAY + timedelta(days=3)).isoformat())
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("alert")).to_contain_text("still to come")
+    said = page.get_by_role("region", name="what the log says")
+    expect(said).to_contain_text("getting worse")
+    expect(said).to_contain_text(re.compile(r"limit\s*\d+ \w+ 20\d\d"))
+    expect(page.get_by_role("list", name="the log").get_by_role("listitem")).to_have_count(len(backs))
+    expect(page.get_by_role("img", name="bottle emptied over time")).to_be_visible()
+    saved(page)
+    page.reload()
+    expect(page.get_by_role("list", name="the log").get_by_role("listitem")).to_have_count(len(backs))
+
+    # play in thou, by its key; a slip is taken away and stands in the fields again
+    page.locator("h1").click()
+    page.keyboard.press("4")
+    write(page, 30, "5 thou", "dial at the gland")
+    page.get_by_role("button", name=re.compile("take away play")).click()
+    expect(page.locator("input[name=log-amount]")).to_have_value("5 thou")
+    page.locator("input[name=log-amount]").press("Enter")
+    expect(said).to_contain_text("no limit said")
+    page.locator("input[name=limit]").fill("0.3")
+    expect(said).to_contain_text("too few readings")
+
+    # the next job of this serial number opens the same history
+    second = a_job(bench, f"Stern tube again {serial}", serial)
+    page.locator("h1, h2").first.click()
+    page.keyboard.press("h")
+    expect(page.get_by_role("heading", name=title)).to_be_visible()
+    expect(page.get_by_role("link", name=f"job {second}")).to_be_visible()
+    expect(said).to_contain_text("getting worse")
+
+
+def test_what_was_written_while_the_server_was_away_is_kept_and_saved_later(person):
+    bench = person()
+    page = bench.go("/units/1")
+    entries = page.get_by_role("list", name="the log").get_by_role("listitem")
+    expect(entries.nth(5)).to_be_visible()
+    before = entries.count()
+    page.route(
+        "**/sheets/leak_log",
+        lambda route: route.abort() if route.request.method == "PUT" else route.continue_(),
+    )
+    page.locator("h1").click()
+    page.keyboard.press("5")
+    write(page, 2, note="looked at it by torch")
+    expect(entries).to_have_count(before + 1)
+    expect(page.get_by_role("status")).to_contain_text("kept on this machine", timeout=10_000)
+    page.close()
+    again = bench.context.new_page()
+    again.goto(f"{bench.address}/units/1")
+    own = again.get_by_role("list", name="the log").get_by_role("listitem")
+    expect(own).to_have_count(before + 1)
+    expect(again.get_by_role("status")).to_contain_text("saved", timeout=10_000)
+    expect(own.filter(has_text="looked at it by torch")).to_have_count(1)
+
+
+def test_two_people_write_in_one_log(person):
+    wren, alder = person("Wren").go("/units/1"), person("Alder").go("/units/1")
+    for page, note in ((wren, "wren was there"), (alder, "alder was there")):
+        expect(page.get_by_role("list", name="the log").get_by_role("listitem").nth(3)).to_be_visible()
+        page.locator("h1").click()
+        page.keyboard.press("5")
+        write(page, 1, note=note)
+    for page in (alder, wren):
+        saved(page)
+    wren.reload()
+    for note in ("wren was there", "alder was there"):
+        expect(wren.get_by_role("list", name="the log")).to_contain_text(note)
