@@ -5,6 +5,8 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from benchmarks import seal_trials, trials
+from benchmarks.histories import REACHING
+from benchmarks.history_trials import HistoryTrial
 
 HALF_A_POINT = 0.5
 
@@ -88,6 +90,22 @@ def of_calibration(model: trials.Tally, world: trials.Tally, unlisted: trials.Ta
         Line("calibration error of none-of-these", 100 * model.none_error(), "points", 3, True),
         Line("calibration error, different generator", 100 * world.calibration_error(), "points", 6, True),
         share("unlisted part shown as a wrong one at 90 %", unlisted.wrong_and_sure, unlisted.draws, 1, True),
+    ]
+
+
+def of_histories(trials_of: list[HistoryTrial]) -> list[Line]:
+    """Whether the forecast of a log holds what it says, and leaves noise alone."""
+    reaching = [each for each in trials_of if each.sort in REACHING]
+    told, holding = sum(each.told for each in reaching), sum(each.holding for each in reaching)
+    by_sort = {each.sort: each for each in trials_of}
+    steady, halved = by_sort["steady"], by_sort["halved"]
+    each_one = ", ".join(f"{each.sort} {100 * each.holding / max(each.told, 1):.0f}" for each in reaching)
+    without = sum(each.made for each in reaching) - told
+    return [
+        share("logs: the 80 % band holds the day, at least", holding, told, 75, whose=each_one),
+        share("logs: and at most", holding, told, 85, True, f"{without} without a band"),
+        share("logs: steady called worse", steady.called_worse, steady.made, 5, True),
+        share("logs: half said within four emptyings", halved.called_worse, halved.made, 80),
     ]
 
 

@@ -12,9 +12,9 @@ from pathlib import Path
 from typing import Any
 
 from ample.prepare import ROOT, say
-from benchmarks import faults, seal_trials, speed, trials
+from benchmarks import faults, history_trials, seal_trials, speed, trials
 from benchmarks import fuzz as senseless
-from benchmarks.figures import Line, of_calibration, of_families, of_kinds, of_speed
+from benchmarks.figures import Line, of_calibration, of_families, of_histories, of_kinds, of_speed
 
 
 def run_benchmarks(arguments: list[str]) -> int:
@@ -33,6 +33,8 @@ def run_benchmarks(arguments: list[str]) -> int:
     unlisted = trials.unlisted_only(400 * scale)
     say("identification: seals, rings and small parts")
     families = seal_trials.every_family(30 * scale, 100 * scale)
+    say("logs and their forecast")
+    histories = history_trials.every_sort(100 * scale)
     say("speed, memory, size")
     rate = speed.decode_rate()
     fuzz = speed.fuzzed(100_000 if scale == 1 else 1_000_000)
@@ -41,6 +43,7 @@ def run_benchmarks(arguments: list[str]) -> int:
         *of_families(families),
         *of_kinds(kinds),
         *of_calibration(model, world, unlisted),
+        *of_histories(histories),
         *of_speed(served, fuzz, rate, speed.first_screen_bytes()),
     ]
     _print(lines, model, kinds, families)

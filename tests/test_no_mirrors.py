@@ -28,6 +28,7 @@ REVIEWED = {
     ("NewBuild", "Build"): "a request: only known pictures",
     ("NewModel", "UnitModel"): "a request: with its spares",
     ("NewSpare", "Spare"): "a request: of one build",
+    ("DateBand", "TemperatureBand"): "days that may never come, and degrees",
     ("KindAnswer", "PartKind"): "with the advice whether it is kept",
 }
 

@@ -32,6 +32,8 @@ ASKED: dict[str, dict[str, Any]] = {
     "kinds": {},
     "encode": {"text": "35x52x7 TC NBR"},
     "rubber": {"hardness_shore_a": 70, "mass_air_g": 10, "mass_water_g": 4.75, "stood_in": "fuel"},
+    "end-play": {"readings_mm": [[0.0, 0.16], [0.01, 0.16]], "wanted_mm": {"min": 0.05, "max": 0.1}, "pitch_mm": 1.5, "leaves_mm": [0.05, 0.1]},
+    "run-in": {"readings": [{"minute": 0, "temperature_c": 20}, {"minute": 10, "temperature_c": 38}], "ambient_c": 20, "limit_c": 80},
     "trend": {"readings": [{"on": "2026-01-05", "value": 60}, {"on": "2026-03-01", "value": 55}], "limit": 14, "early": 30, "today": "2026-03-02"},
     "needles": {"inside_mm": 14.7, "needle_mm": 2.5, "counted": 20},
 }  # fmt: skip
@@ -55,6 +57,8 @@ ANSWERED = {
     "line-check": {"contradictions", "facing", "verdicts", "loose", "refused"},
     "trade": {"signs", "units", "kinds", "cards"},
     "kinds": {"groups", "kinds", "questions", "features"},
+    "end-play": {"play_mm", "uncertainty_mm", "decision", "sure", "turn_deg", "shim_change_mm", "leaves"},
+    "run-in": {"settles_at_c", "time_constant_min", "decision"},
     "trend": {"forecast", "already_passed", "changed_on", "confidence"},
     "needles": {"count", "gap_mm", "missing", "alarm"},
 }

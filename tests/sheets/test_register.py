@@ -3,6 +3,7 @@
 import ast
 import csv
 import io
+import json
 from datetime import timedelta
 from pathlib import Path
 
@@ -195,3 +196,24 @@ def test_a_change_stands_in_the_record(kind, as_role, a_subject, database):
         )
     )
     assert len(kept) == 1
+
+
+@EVERY
+def test_it_goes_out_with_a_job_and_comes_back(kind, as_role, a_part, a_subject, database):
+    """Of a job kept here, read in again as another: the sheet is the same, a unit of the same number keeps its own."""
+    client, (sheet, _) = as_role("owner"), SAMPLES[kind.name]
+    number, part = a_part()
+    at = {"job": f"/api/jobs/{number}", "part": f"/api/parts/{part}"}.get(kind.subject, "")
+    if kind.subject == "unit":
+        unit = client.put(f"/api/jobs/{number}/unit", {"unit_id": None}).get_json()["unit"]
+        at = f"/api/units/{unit['unit_id']}"
+    saved(client, at, kind, 0, sheet)
+    file = client.get(f"/api/jobs/{number}/file").get_json()
+    made = client.post("/api/job-files", file).get_json()["job"]
+    again = client.get(f"/api/jobs/{made['number']}/file").get_json()
+    without = {"number", "opened_at"}
+    assert {key: value for key, value in again.items() if key not in without} == {
+        key: value for key, value in file.items() if key not in without
+    }
+    text = json.dumps(file)
+    assert all(json.dumps(value)[1:-1] in text for value in sheet.values() if isinstance(value, dict | list))

@@ -144,6 +144,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/end-play": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Judge an end play by dial, and what sets it
+         * @description Judge an end play by dial, and what sets it
+         */
+        post: operations["calc_end_play_end_play_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/fit": {
         parameters: {
             query?: never;
@@ -398,6 +418,26 @@ export interface paths {
          * @description Which rubber a ring is of, by evidence
          */
         post: operations["calc_rubber_rubber_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/run-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * The temperature that a run will settle at
+         * @description The temperature that a run will settle at
+         */
+        post: operations["calc_run_in_run_in_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2692,6 +2732,53 @@ export interface components {
             text: string;
         };
         /**
+         * EndPlay
+         * @description The play with its uncertainty (k = 2), what it is worth, and what to change; positive: more play.
+         */
+        EndPlay: {
+            /**
+             * Decision
+             * @enum {string}
+             */
+            decision: "tight" | "right" | "loose";
+            /** Leaves */
+            leaves: number[];
+            /** Play Mm */
+            play_mm: number;
+            /** Shim Change Mm */
+            shim_change_mm: number;
+            /** Sure */
+            sure: boolean;
+            /** Turn Deg */
+            turn_deg: number | null;
+            /** Uncertainty Mm */
+            uncertainty_mm: number;
+        };
+        /**
+         * EndPlayRequest
+         * @description Dial readings, the shaft pushed and then pulled, and what is wanted.
+         */
+        EndPlayRequest: {
+            /**
+             * Dial Uncertainty Mm
+             * @default 0.01
+             */
+            dial_uncertainty_mm: number;
+            /** Leaves Mm */
+            leaves_mm?: number[];
+            /**
+             * Pitch Mm
+             * @default null
+             */
+            pitch_mm: number | null;
+            /** Readings Mm */
+            readings_mm: [
+                number,
+                number
+            ][];
+            wanted_mm: components["schemas"]["Wanted"];
+        };
+        /**
          * Equivalent
          * @description An item offered in the place of another, judged.
          */
@@ -3613,6 +3700,11 @@ export interface components {
             take_in: components["schemas"]["TakeInSheet"];
             /** Tray */
             tray?: components["schemas"]["TrayPartFile"][];
+            /**
+             * @description the unit, where its history has been begun
+             * @default null
+             */
+            unit: components["schemas"]["UnitFile"] | null;
         };
         /**
          * JobHead
@@ -5600,12 +5692,16 @@ export interface components {
         };
         /** RootModel[ClearanceAfterFitting] */
         RootModel_ClearanceAfterFitting_: components["schemas"]["ClearanceAfterFitting"];
+        /** RootModel[EndPlay] */
+        RootModel_EndPlay_: components["schemas"]["EndPlay"];
         /** RootModel[Interchange] */
         RootModel_Interchange_: components["schemas"]["Interchange"];
         /** RootModel[NeedleCount] */
         RootModel_NeedleCount_: components["schemas"]["NeedleCount"];
         /** RootModel[RubberAnswer] */
         RootModel_RubberAnswer_: components["schemas"]["RubberAnswer"];
+        /** RootModel[RunIn] */
+        RootModel_RunIn_: components["schemas"]["RunIn"];
         /** RootModel[SeatCheck] */
         RootModel_SeatCheck_: components["schemas"]["SeatCheck"];
         /** RootModel[SeatsJudged] */
@@ -5694,6 +5790,42 @@ export interface components {
              * @default
              */
             swelling: string;
+        };
+        /**
+         * RunIn
+         * @description Where it settles, how fast it gets there, and what to do.
+         */
+        RunIn: {
+            /**
+             * Decision
+             * @enum {string}
+             */
+            decision: "continue" | "watch" | "stop";
+            settles_at_c: components["schemas"]["TemperatureBand"] | null;
+            /** Time Constant Min */
+            time_constant_min: number | null;
+        };
+        /**
+         * RunInReading
+         * @description A temperature some minutes after the start.
+         */
+        RunInReading: {
+            /** Minute */
+            minute: number;
+            /** Temperature C */
+            temperature_c: number;
+        };
+        /**
+         * RunInRequest
+         * @description A run from cold, and where it must not get to.
+         */
+        RunInRequest: {
+            /** Ambient C */
+            ambient_c: number;
+            /** Limit C */
+            limit_c: number;
+            /** Readings */
+            readings: components["schemas"]["RunInReading"][];
         };
         /**
          * RunningRequest
@@ -6386,6 +6518,18 @@ export interface components {
             works?: string[];
         };
         /**
+         * TemperatureBand
+         * @description A temperature: the middle estimate with its 80 % interval, °C.
+         */
+        TemperatureBand: {
+            /** High */
+            high: number;
+            /** Likely */
+            likely: number;
+            /** Low */
+            low: number;
+        };
+        /**
          * Tie
          * @description What stays together: parts bound to a line and an end of it, a shim with its thickness.
          */
@@ -6593,6 +6737,30 @@ export interface components {
             quantity: number;
         };
         /**
+         * UnitFile
+         * @description The unit of a job with its own sheets.
+         */
+        UnitFile: {
+            /**
+             * Model
+             * @default
+             */
+            model: string;
+            /**
+             * Place
+             * @default
+             */
+            place: string;
+            /**
+             * Serial
+             * @default
+             */
+            serial: string;
+            sheets?: components["schemas"]["UnitSheets"];
+            /** Title */
+            title: string;
+        };
+        /**
          * UnitHead
          * @description A unit by name, model, serial number and place.
          */
@@ -6691,6 +6859,14 @@ export interface components {
             /** May Be */
             may_be: components["schemas"]["UnitHead"][];
             unit: components["schemas"]["UnitHead"] | null;
+        };
+        /**
+         * UnitSheets
+         * @description The sheets of a unit; those that nobody has begun are left out.
+         */
+        UnitSheets: {
+            /** @default null */
+            leak_log: components["schemas"]["LeakLog"] | null;
         };
         /**
          * VariantAnswer
@@ -6811,6 +6987,16 @@ export interface components {
             part_id: number;
             /** Part Name */
             part_name: string;
+        };
+        /**
+         * Wanted
+         * @description What is wanted: from and to, mm; below zero for a preload.
+         */
+        Wanted: {
+            /** Max */
+            max: number;
+            /** Min */
+            min: number;
         };
         /**
          * Watch
@@ -7382,6 +7568,66 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["EncodeAnswer"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    calc_end_play_end_play_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EndPlayRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RootModel_EndPlay_"];
                 };
             };
             /** @description Nobody is signed in. */
@@ -8162,6 +8408,66 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RootModel_RubberAnswer_"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    calc_run_in_run_in_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RunInRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RootModel_RunIn_"];
                 };
             };
             /** @description Nobody is signed in. */

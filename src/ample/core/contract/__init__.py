@@ -26,7 +26,14 @@ from ample.core.contract.job import (
     TradeRequest,
     WordAnswer,
 )
-from ample.core.contract.keeping import TrendReading, TrendRequest
+from ample.core.contract.keeping import (
+    EndPlayRequest,
+    RunInReading,
+    RunInRequest,
+    TrendReading,
+    TrendRequest,
+    Wanted,
+)
 from ample.core.contract.kinds import (
     EyeAnswer,
     EyeQuestion,
@@ -90,6 +97,7 @@ __all__ = [
     "DutyRequest",
     "EncodeAnswer",
     "EncodeRequest",
+    "EndPlayRequest",
     "EyeAnswer",
     "EyeQuestion",
     "FamilyFeature",
@@ -132,6 +140,8 @@ __all__ = [
     "RingLimitsRequest",
     "RubberAnswer",
     "RubberRequest",
+    "RunInReading",
+    "RunInRequest",
     "RunningRequest",
     "SeatCheck",
     "SeatRequest",
@@ -144,6 +154,7 @@ __all__ = [
     "Unit",
     "UnitHintAnswer",
     "VariantAnswer",
+    "Wanted",
     "WordAnswer",
     "ZoneAdvice",
     "ZoneAdviceRequest",

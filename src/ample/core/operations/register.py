@@ -9,6 +9,8 @@ from typing import Any, TypeVar
 from pydantic import BaseModel, TypeAdapter, ValidationError
 
 from ample.core import contract
+from ample.core.assembly.end_play import EndPlay
+from ample.core.assembly.run_in import RunIn
 from ample.core.condition import Verdict
 from ample.core.condition.trend import Trend
 from ample.core.errors import BadInput
@@ -133,6 +135,8 @@ OPERATIONS: dict[str, Operation] = _register(
     ("cautions", "What can hurt someone here, and what is refused", contract.CautionsRequest, contract.CautionsAnswer, job.cautions),
     ("inspect", "Judge a part by its condition card", contract.InspectRequest, Verdict, job.inspect),
     ("line-check", "Contradictions, verdicts and counts of a line", contract.LineCheckRequest, contract.LineCheckAnswer, job.line_check),
+    ("end-play", "Judge an end play by dial, and what sets it", contract.EndPlayRequest, EndPlay, keeping.end_play),
+    ("run-in", "The temperature that a run will settle at", contract.RunInRequest, RunIn, keeping.run_in),
     ("trend", "Tell a trend of a log from noise, and when it reaches its limit", contract.TrendRequest, Trend, keeping.trend),
     ("trade", "Kinds of part, signs, units and condition cards", contract.TradeRequest, contract.TradeAnswer, job.trade),
 )  # fmt: skip

@@ -11,9 +11,11 @@ from ample.base.audit import record
 from ample.base.doer import Doer
 from ample.base.jobs import add_part, known_job
 from ample.base.records import NewJob, NewPart, PartHead
+from ample.base.units import add_unit, tie_job, unit_of_job, unit_with
+from ample.sheets import files
 from ample.sheets import store as sheets
 from ample.sheets.kinds.seats import SEATS
-from ample.sheets.subjects import part_subject
+from ample.sheets.subjects import part_subject, unit_subject
 from ample.shop.bench import queries as bench
 from ample.shop.bench.actions import InstrumentOf, judge_again, save_bench, sheet_of
 from ample.shop.bench.records import BenchSave
@@ -21,7 +23,7 @@ from ample.shop.bench.requirements import from_json
 from ample.shop.catalogue.index import ShopIndex
 from ample.shop.facts import PROVIDERS
 from ample.shop.jobfile import queries
-from ample.shop.jobfile.records import Imported, JobFile, ListedItem, TrayPartFile
+from ample.shop.jobfile.records import Imported, JobFile, ListedItem, TrayPartFile, UnitFile
 from ample.shop.line import actions as line
 from ample.shop.line import queries as lines
 from ample.shop.photos import queries as photos
@@ -54,8 +56,31 @@ def export_job(t: Transaction, number: str) -> JobFile:
         "photos": [
             row | {"picture": base64.b64encode(row["picture"])} for row in queries.pictures(t, job.job_id)
         ],
+        "unit": _unit(t, job.job_id),
         "tray": [_tray_part(t, part, on_line.get(part.part_id)) for part in jobs.parts_of_jobs(t, [job.job_id])],
     })  # fmt: skip
+
+
+def _unit(t: Transaction, job_id: int) -> dict[str, Any] | None:
+    unit = unit_of_job(t, job_id)
+    if unit is None:
+        return None
+    own = unit.model_dump(include={"title", "model", "serial", "place"})
+    return own | {"sheets": files.written_out(t, "unit", unit.unit_id)}
+
+
+def _tie_unit(t: Transaction, doer: Doer, job_id: int, unit: UnitFile, notes: list[str]) -> None:
+    """The unit of a file: one of this serial number that is here keeps its own sheets; else it is begun with the file's."""
+    here = unit_with(t, unit.serial)
+    if here is not None:
+        tie_job(t, job_id, here.unit_id)
+        notes.append(
+            f"Unit {here.title} no. {here.serial} is here already: its own log stays, the file's is left out."
+        )
+        return
+    made = add_unit(t, unit.model_dump(include={"title", "model", "serial", "place"}))
+    tie_job(t, job_id, made.unit_id)
+    files.read_in(t, doer, unit_subject(t, made.unit_id, lock=True), unit.sheets, PROVIDERS)
 
 
 def _without(row: dict[str, Any], name: str) -> dict[str, Any]:
@@ -104,6 +129,8 @@ def import_job(
     take_in.keep_sheet(t, job.job_id, file.take_in)
     _line(t, doer, job.job_id, file)
     number = job.number if taken or not file.number else file.number
+    if file.unit:
+        _tie_unit(t, doer, job.job_id, file.unit, notes)
     for part in file.tray:
         _import_part(t, doer, number, part, index, instrument_of, notes)
     if file.acknowledged:

@@ -13,6 +13,7 @@ from ample.core.assembly import LineSheet
 from ample.core.contract import FamilyName
 from ample.core.parts.requirement import Requirement
 from ample.core.places import SeatSheet
+from ample.sheets.files import UnitSheets
 from ample.shop.bench.records import BenchSheet
 from ample.shop.line.records import Decided, PartKey
 from ample.shop.photos.records import PhotoPlace
@@ -96,6 +97,16 @@ class PhotoFile(PhotoPlace):
     picture: Base64Bytes = Field(max_length=12_000_000)
 
 
+class UnitFile(Strict):
+    """The unit of a job with its own sheets."""
+
+    title: str = Field(min_length=1, max_length=80)
+    model: str = Field(default="", max_length=60)
+    serial: str = Field(default="", max_length=60)
+    place: str = Field(default="", max_length=80)
+    sheets: UnitSheets = Field(default_factory=UnitSheets)  # type: ignore[valid-type]
+
+
 class JobFile(Strict):
     """A whole job. Order sheets belong to their suppliers and are not part of it."""
 
@@ -109,6 +120,7 @@ class JobFile(Strict):
     acknowledged: list[AcknowledgedFile] = Field(default_factory=list, max_length=200)
     decisions: list[DecisionFile] = Field(default_factory=list, max_length=1000)
     photos: list[PhotoFile] = Field(default_factory=list, max_length=200)
+    unit: UnitFile | None = Field(default=None, description="the unit, where its history has been begun")
     tray: list[TrayPartFile] = Field(default_factory=list, max_length=400)
 
 

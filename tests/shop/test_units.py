@@ -1,0 +1,65 @@
+"""Which unit a job is of: by its serial number, by hand, or a new one."""
+
+import secrets
+
+import pytest
+
+
+@pytest.fixture
+def taken_in(as_role, a_part):
+    def make(serial="", title=None):
+        client = as_role("bench")
+        number, _ = a_part()
+        held = client.get(f"/api/jobs/{number}/take-in").get_json()
+        sheet = held["sheet"] | {"serial": serial, "title": title or held["sheet"]["title"]}
+        client.put(f"/api/jobs/{number}/take-in", {"version": held["version"], "sheet": sheet})
+        return client, number
+
+    return make
+
+
+def test_a_unit_is_begun_once_for_a_serial_number(taken_in):
+    serial = secrets.token_hex(4)
+    client, first = taken_in(serial)
+    assert client.get(f"/api/jobs/{first}/unit").get_json()["unit"] is None
+    unit = client.put(f"/api/jobs/{first}/unit", {"unit_id": None}).get_json()["unit"]
+    assert unit["serial"] == serial
+    _, second = taken_in(serial)
+    assert client.get(f"/api/jobs/{second}/unit").get_json()["unit"]["unit_id"] == unit["unit_id"]
+    answer = client.get(f"/api/units/{unit['unit_id']}/sheets/leak_log").get_json()
+    assert [each["number"] for each in answer["unit_jobs"]] == [first, second]
+
+
+def test_without_a_number_those_of_its_name_are_offered(taken_in):
+    title = f"Bilge pump {secrets.token_hex(3)}"
+    client, first = taken_in(title=title)
+    unit = client.put(f"/api/jobs/{first}/unit", {"unit_id": None}).get_json()["unit"]
+    _, second = taken_in(title=title)
+    may_be = client.get(f"/api/jobs/{second}/unit").get_json()["may_be"]
+    assert [each["unit_id"] for each in may_be] == [unit["unit_id"]]
+    tied = client.put(f"/api/jobs/{second}/unit", {"unit_id": unit["unit_id"]}).get_json()
+    assert (tied["unit"]["unit_id"], tied["may_be"]) == (unit["unit_id"], [])
+
+
+def test_a_unit_that_is_not_there_is_said_so(taken_in):
+    client, number = taken_in()
+    refused = client.put(f"/api/jobs/{number}/unit", {"unit_id": 987654})
+    assert (refused.status_code, refused.get_json()["error"]["code"]) == (404, "no_such_unit")
+
+
+def test_a_job_file_of_a_unit_that_is_here_leaves_its_log_alone(taken_in, as_role):
+    serial = secrets.token_hex(4)
+    client, number = taken_in(serial)
+    unit = client.put(f"/api/jobs/{number}/unit", {"unit_id": None}).get_json()["unit"]["unit_id"]
+    at = f"/api/units/{unit}/sheets/leak_log"
+    empty = client.get(at).get_json()["sheet"]
+    log = empty | {
+        "entries": [{"key": "aaaa", "on": "2026-01-02", "what": "note", "amount": "", "note": "here"}]
+    }
+    client.put(at, {"version": 0, "sheet": log})
+    file = client.get(f"/api/jobs/{number}/file").get_json()
+    file["unit"]["sheets"]["leak_log"]["entries"][0]["note"] = "elsewhere"
+    made = as_role("owner").post("/api/job-files", file).get_json()
+    assert any("its own log stays" in note for note in made["notes"])
+    assert client.get(at).get_json()["sheet"] == log
+    assert client.get(f"/api/jobs/{made['job']['number']}/unit").get_json()["unit"]["unit_id"] == unit
