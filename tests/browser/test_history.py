@@ -128,3 +128,28 @@ def test_two_people_write_in_one_log(person):
     wren.reload()
     for note in ("wren was there", "alder was there"):
         expect(wren.get_by_role("list", name="the log")).to_contain_text(note)
+
+
+def test_what_stood_on_the_seats_earlier_is_seen_and_stands_again(person):
+    """Wren has measured in the demo; Alder changes a reading, looks at what stood there, and takes it back."""
+    bench = person("Alder")
+    part = bench.page.evaluate(
+        "async () => (await (await fetch('/api/jobs/0415')).json()).parts[0].part.part_id"
+    )
+    page = bench.go(f"/jobs/0415/parts/{part}/seats")
+    field = page.locator(".seat-field").first
+    expect(field).to_have_value("17.007")
+    was = field.input_value()
+    field.fill("17.0055")
+    saved(page)
+    page.locator("h1").first.click()
+    page.keyboard.press("v")
+    dialog = page.get_by_role("dialog")
+    versions = dialog.get_by_role("list", name="versions, newest first").get_by_role("listitem")
+    expect(versions).to_have_count(2)
+    expect(versions.first).to_contain_text("Alder, stands now")
+    versions.nth(1).get_by_role("button").click()
+    expect(dialog.get_by_role("region", name="as it stood")).to_contain_text(f"{was}; 17.008")
+    dialog.get_by_role("button", name="Let it stand like this again").click()
+    expect(field).to_have_value(was)
+    saved(page)

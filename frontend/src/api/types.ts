@@ -4017,7 +4017,7 @@ export interface components {
         };
         /**
          * LeakLogVersion
-         * @description What stood on a sheet at a version.
+         * @description What stood on a sheet at a version, and the same as a person reads it.
          */
         LeakLogVersion: {
             /**
@@ -4033,6 +4033,8 @@ export interface components {
             /** Person */
             person: string | null;
             sheet: components["schemas"]["LeakLog"];
+            /** Tables */
+            tables: components["schemas"]["Table"][];
             /** Version */
             version: number;
         };
@@ -6096,7 +6098,7 @@ export interface components {
         };
         /**
          * SeatsVersion
-         * @description What stood on a sheet at a version.
+         * @description What stood on a sheet at a version, and the same as a person reads it.
          */
         SeatsVersion: {
             /**
@@ -6112,6 +6114,8 @@ export interface components {
             /** Person */
             person: string | null;
             sheet: components["schemas"]["SeatSheet"];
+            /** Tables */
+            tables: components["schemas"]["Table"][];
             /** Version */
             version: number;
         };
@@ -6389,6 +6393,18 @@ export interface components {
              * @default null
              */
             snap_ring: string | null;
+        };
+        /**
+         * Table
+         * @description A table of a sheet as it is exported and printed: headings, and rows of text.
+         */
+        Table: {
+            /** Headings */
+            headings: string[];
+            /** Rows */
+            rows: string[][];
+            /** Title */
+            title: string;
         };
         /**
          * TakeInAnswer

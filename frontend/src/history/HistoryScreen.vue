@@ -7,6 +7,7 @@ import ClashDialog from '@/entry/ClashDialog.vue'
 import FigureInput from '@/entry/FigureInput.vue'
 import { handStays } from '@/shell/leading'
 import { useKeys } from '@/shell/useKeys'
+import VersionsDialog from '@/sheets/VersionsDialog.vue'
 import DateFlags from './DateFlags.vue'
 import LogForm from './LogForm.vue'
 import { useLeakLog, WATCHED, WHAT, type LogEntry, type What } from './useLeakLog'
@@ -14,7 +15,7 @@ import { useLeakLog, WATCHED, WHAT, type LogEntry, type What } from './useLeakLo
 /** A unit over the years: its log on one axis with its jobs, what follows from it, and the next line to write. */
 const route = useRoute()
 const log = useLeakLog(Number(route.params.unitId))
-const { answer, sheet, judged, live, load, loadRefusal } = log
+const { answer, sheet, judged, live, load, loadRefusal, looking } = log
 const held = sheet.sheet
 const form = ref<InstanceType<typeof LogForm> | null>(null)
 const looked = ref<What>('emptied')
@@ -46,6 +47,10 @@ function takeAway(key: string): void {
   if (gone) form.value?.refill(gone)
 }
 const print = (): void => window.print()
+function takenBack(old: object): void {
+  log.takeBack(old as Parameters<typeof log.takeBack>[0])
+  looking.value = false
+}
 useKeys([
   { key: 'n', words: 'write in the log', run: () => form.value?.focus() },
   ...WHAT.map((each, i) => ({
@@ -56,6 +61,7 @@ useKeys([
       if (each.what !== 'note') looked.value = each.what
     },
   })),
+  { key: 'v', words: 'what stood here earlier', run: () => (looking.value = true) },
   { key: 'p', words: 'print', run: print },
 ])
 watch(judged, (now) => {
@@ -85,7 +91,9 @@ onMounted(async () => {
           class="job"
           >job {{ job.number }}</RouterLink
         >
-        <button type="button" class="plain print" @click="print">print <kbd>p</kbd></button>
+        <button type="button" class="plain print" @click="looking = true">earlier <kbd>v</kbd></button>
+        <a class="plain out" :href="`/api/units/${route.params.unitId}/sheets/leak_log/csv`" download>CSV</a>
+        <button type="button" class="plain out" @click="print">print <kbd>p</kbd></button>
       </div>
       <p v-if="loadRefusal" class="note">
         {{ loadRefusal.message }} {{ loadRefusal.hint }}
@@ -184,6 +192,15 @@ onMounted(async () => {
         </li>
       </ol>
     </aside>
+    <VersionsDialog
+      v-if="looking"
+      title="Leak log"
+      :now="answer?.version ?? 0"
+      :list="log.versions"
+      :look="log.version"
+      @close="looking = false"
+      @back="takenBack"
+    />
     <ClashDialog v-if="sheet.hasClashes.value" :clashes="sheet.clashes.value" @decide="sheet.decide" />
   </main>
 </template>
@@ -207,6 +224,9 @@ onMounted(async () => {
 }
 .print {
   margin-left: auto;
+}
+.print,
+.out {
   white-space: nowrap;
 }
 .right {
@@ -305,7 +325,8 @@ onMounted(async () => {
   .left form,
   .looked,
   .gone,
-  .print {
+  .print,
+  .out {
     display: none;
   }
   .two {

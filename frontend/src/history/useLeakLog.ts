@@ -34,6 +34,13 @@ export function useLeakLog(unitId: number) {
         told(api.PUT('/api/units/{unit_id}/sheets/leak_log', { params, body, ...withKey(key) })),
       judge: (body, signal) =>
         told(api.POST('/api/units/{unit_id}/sheets/leak_log/judge', { params, body, signal })),
+      versions: () => told(api.GET('/api/units/{unit_id}/sheets/leak_log/versions', { params })),
+      version: (version) =>
+        told(
+          api.GET('/api/units/{unit_id}/sheets/leak_log/versions/{version}', {
+            params: { path: { unit_id: unitId, version } },
+          }),
+        ),
     },
     EMPTY,
   )

@@ -11,6 +11,7 @@ import { useKeys } from '@/shell/useKeys'
 import SizedDrawing, { type Label } from '@/drawing/SizedDrawing.vue'
 import { partSize } from '@/drawing/sizes'
 import { useKinds } from '@/job/useKinds'
+import VersionsDialog from '@/sheets/VersionsDialog.vue'
 import PlaceSheet from './PlaceSheet.vue'
 import SeatFields from './SeatFields.vue'
 import SeatVerdict from './SeatVerdict.vue'
@@ -20,7 +21,7 @@ const route = useRoute()
 const router = useRouter()
 const job = useJob()
 const partId = Number(route.params.partId)
-const { seats, sheet, judged, load, loadRefusal } = useSeats(partId)
+const { seats, sheet, judged, load, loadRefusal, looking, takeBack, versions, version } = useSeats(partId)
 const held = sheet.sheet
 const why = ref(false)
 const refusal = ref<Refusal | null>(null)
@@ -82,11 +83,16 @@ const places = computed(() =>
 /** A seal, ring or small part has a place instead of seats; it is drawn as what replaces it. */
 const ofPlace = computed(() => Boolean(seats.value && seats.value.part.family !== 'bearing'))
 const replaced = computed(() => (ofPlace.value ? (state.value?.match ?? state.value?.chosen ?? null) : null))
+function takenBack(old: object): void {
+  takeBack(old as Parameters<typeof takeBack>[0])
+  looking.value = false
+}
 const toBench = (): void => void router.push({ name: 'bench', params: route.params })
 useKeys([
   { key: 'b', words: 'measure on the Bench', run: toBench },
   { key: 'Ctrl+Enter', words: 'put it on the order sheet', run: () => void toOrder(), inFields: true },
   { key: 'w', words: 'why', run: () => (why.value = !why.value) },
+  { key: 'v', words: 'what stood here earlier', run: () => (looking.value = true) },
 ])
 onMounted(async () => {
   const stays = handStays()
@@ -111,6 +117,9 @@ onMounted(async () => {
           >{{ fitted.size_text }}, {{ fitted.kind_words }}, class {{ fitted.tolerance_class
           }}{{ fitted.chosen ? '' : ', as it must be had' }}</span
         >
+        <button v-if="seats?.version" type="button" class="plain earlier" @click="looking = true">
+          earlier <kbd>v</kbd>
+        </button>
         <label v-if="fitted" class="warm"
           >part at
           <input v-model.number="held.temperature_c" type="number" min="-60" max="200" class="fig" />
@@ -253,11 +262,24 @@ onMounted(async () => {
         <span>{{ goWords }}</span><kbd>Ctrl Enter</kbd>
       </button>
     </aside>
+    <VersionsDialog
+      v-if="looking"
+      title="Seats"
+      :now="seats?.version ?? 0"
+      :list="versions"
+      :look="version"
+      @close="looking = false"
+      @back="takenBack"
+    />
     <ClashDialog v-if="sheet.hasClashes.value" :clashes="sheet.clashes.value" @decide="sheet.decide" />
   </main>
 </template>
 
 <style scoped>
+.earlier,
+.warm {
+  white-space: nowrap;
+}
 .places section {
   padding: 16px 20px;
   border-bottom: 1px solid var(--rule);

@@ -39,6 +39,13 @@ export function useSeats(partId: number) {
         told(api.PUT('/api/parts/{part_id}/sheets/seats', { params, body, ...withKey(key) })),
       judge: (body, signal) =>
         told(api.POST('/api/parts/{part_id}/sheets/seats/judge', { params, body, signal })),
+      versions: () => told(api.GET('/api/parts/{part_id}/sheets/seats/versions', { params })),
+      version: (version) =>
+        told(
+          api.GET('/api/parts/{part_id}/sheets/seats/versions/{version}', {
+            params: { path: { part_id: partId, version } },
+          }),
+        ),
       filled: padded,
       judges: (seats) => seats.fitted !== null,
     },

@@ -1,5 +1,5 @@
 import { computed, onScopeDispose, ref, type Ref } from 'vue'
-import { isAway, type Refusal, type Told } from '@/api/client'
+import { isAway, type Refusal, type Schemas, type Told } from '@/api/client'
 import { useLive } from '@/api/useLive'
 import { useSheet } from './useSheet'
 
@@ -16,6 +16,9 @@ export interface Doors<S, J, A extends Sheeted<S, J>> {
   load: () => Promise<Told<A>>
   save: (held: { sheet: S; version: number }, key: string) => Promise<Told<A>>
   judge: (sheet: S, signal: AbortSignal) => Promise<Told<{ judged: J | null }>>
+  /** Who worked at it and when, and what stood on it then. */
+  versions: () => Promise<Told<Schemas['Versions']>>
+  version: (version: number) => Promise<Told<{ version: number; sheet: S; tables: Schemas['Table'][] }>>
   /** As it is filled in here: with the empty fields that the server does not keep. */
   filled?: (sheet: S) => S
   /** Whether it is judged as it is typed; always, when not said. */
@@ -69,5 +72,11 @@ export function useJudgedSheet<S, J, A extends Sheeted<S, J>>(doors: Doors<S, J,
     doors.judge,
   )
   const judged = computed<J | null>(() => live.answer.value?.judged ?? answer.value?.judged ?? null)
-  return { answer, sheet, judged, live, load, loadRefusal }
+  /** What stood there then stands there again, as a change of today. */
+  function takeBack(old: { sheet: S }): void {
+    sheet.sheet.value = filled(JSON.parse(JSON.stringify(old.sheet)) as S)
+  }
+  const looking = ref(false)
+  const { versions, version } = doors
+  return { answer, sheet, judged, live, load, loadRefusal, looking, takeBack, versions, version }
 }

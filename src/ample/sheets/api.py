@@ -92,7 +92,8 @@ class _Doors:
         self.old: type[BaseModel] = made(
             f"{name}Version",
             __base__=Version,
-            __doc__="What stood on a sheet at a version.",
+            __doc__="What stood on a sheet at a version, and the same as a person reads it.",
+            tables=(list[Table], ...),
             sheet=(kind.sheet, ...),
         )
 
@@ -142,7 +143,7 @@ class _Doors:
     def version(self, path: Any) -> Response:
         def work(t: Transaction) -> BaseModel:
             found, sheet = store.version_of(t, self.kind, subject_of(t, path).id, path.version)
-            return self.old(**found.model_dump(), sheet=sheet)
+            return self.old(**found.model_dump(), sheet=sheet, tables=list(self.kind.tables(sheet, None)))
 
         return desk().read(work)
 
