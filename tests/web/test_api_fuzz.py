@@ -58,3 +58,19 @@ def test_answers_are_as_documented_whatever_is_sent(request, schema, signed_in, 
         case.validate_response(response, checks=CHECKS)
 
     send()
+
+
+def test_whatever_takes_something_says_how_it_refuses_it():
+    """A route with a body or parameters that documents no 422 of ours gets one of the library's own shape."""
+    takes = [
+        (path, method, DOCUMENT["paths"][path][method])
+        for path, method in OPERATIONS
+        if "{" in path or "requestBody" in DOCUMENT["paths"][path][method]
+    ]
+    shapes = {
+        (path, method): said["responses"]["422"]["content"]["application/json"]["schema"].get("$ref", "")
+        for path, method, said in takes
+        if "422" in said["responses"]
+    }
+    assert len(shapes) > 50
+    assert [asked for asked, shape in shapes.items() if not shape.endswith("/ErrorAnswer")] == []

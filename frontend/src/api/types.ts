@@ -10811,7 +10811,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorAnswer"][];
+                    "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
             /** @description The database is locked, full or away: ask again. */

@@ -14,7 +14,11 @@ from ample.shop.units.histories import TieRequest, UnitOfJob
 api = APIBlueprint("units", __name__, url_prefix="/api", abp_tags=[Tag(name="units")])
 
 
-@api.get("/jobs/<number>/unit", summary="The unit of a job", responses={200: UnitOfJob, 404: ErrorAnswer})
+@api.get(
+    "/jobs/<number>/unit",
+    summary="The unit of a job",
+    responses={200: UnitOfJob, 404: ErrorAnswer, 422: ErrorAnswer},
+)
 @needs("signed_in")
 def unit_of(path: JobPath) -> Response:
     """Which unit a job is of, or those that it may be."""
