@@ -307,7 +307,7 @@ def _held(part: LinePart) -> Iterator[Contradiction]:
 
 def _set(part: LinePart) -> Iterator[Contradiction]:
     for each in part.settings:
-        if each.first and each.second and _plain(each.first) != _plain(each.second):
+        if each.first and each.second and not same_reading(each.first, each.second):
             yield Contradiction(
                 "settings_differ", "wrong", part.key,
                 f"Two readings of the {each.what.replace('_', ' ')} differ: {each.first} and {each.second}.",
@@ -318,6 +318,28 @@ def _set(part: LinePart) -> Iterator[Contradiction]:
                 "setting_once", "ask", part.key,
                 f"The {each.what.replace('_', ' ')} was read once only.", "A second reading finds a slip of the first.",
             )  # fmt: skip
+
+
+def same_reading(first: str, second: str) -> bool:
+    """Whether two readings of a setting say the same.
+
+    Args:
+        first: As it was typed.
+        second: As it was typed the second time.
+
+    Returns:
+        True when they differ in spaces, case, comma or trailing zeros only.
+
+    Raises:
+        Nothing.
+
+    Source: common practice.
+
+    Example:
+        >>> same_reading("2,50 turns", "2.5turns")
+        True
+    """
+    return _plain(first) == _plain(second)
 
 
 def _plain(text: str) -> str:

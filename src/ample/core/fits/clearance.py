@@ -7,6 +7,7 @@ from dataclasses import dataclass
 
 from ample.core.errors import BadInput
 from ample.core.fits.creep import SMOOTHING_MM
+from ample.core.fits.raceways import raceway_mm
 from ample.core.fits.ranges import Range
 from ample.core.fits.words import signed
 from ample.core.parts import BearingSpec, bearing_kinds, clearance_table
@@ -82,10 +83,8 @@ def clearance_after_fitting(
         raise BadInput("temperature_out_of_range", "−20 to 100 K.", "warmer_inner_k")
     if not 0 <= hollow_mm < d:
         raise BadInput("bad_hollow", "The bore of a hollow shaft is smaller than it.", "hollow_mm")
-    if kind in ROLLERS:
-        inner, outer = (3 * d + D) / 4, (3 * D + d) / 4
-    else:
-        inner, outer = (4 * d + D) / 5, (4 * D + d) / 5
+    rolls = "roller" if kind in ROLLERS else "ball"
+    inner, outer = raceway_mm(d, D, "inner", rolls), raceway_mm(d, D, "outer", rolls)
     k, k0, h, h0 = d / inner, hollow_mm / d, outer / D, 1 / HOUSING_OVER_OUTSIDE
     grows = k * (1 - k0**2) / (1 - k**2 * k0**2) * d / (d + SMOOTHING_MM[finish])
     shrinks = h * (1 - h0**2) / (1 - h**2 * h0**2) * D / (D + SMOOTHING_MM[finish])

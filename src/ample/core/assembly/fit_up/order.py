@@ -6,6 +6,8 @@ import heapq
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, field
 
+Place = tuple[float, ...]
+
 
 @dataclass(frozen=True)
 class Held:
@@ -70,7 +72,7 @@ def _bits(held: int) -> Iterable[int]:
         held ^= low
 
 
-def ordered[Place: tuple[float, ...]](
+def ordered(
     places: Mapping[str, Place], pairs: Iterable[tuple[str, str, str]], quiet: frozenset[str] = frozenset()
 ) -> tuple[list[str], list[Held], list[Clash]]:
     """Order steps so that every pair is kept; of those that are free, the one with the least place comes first.
@@ -104,7 +106,7 @@ def ordered[Place: tuple[float, ...]](
     return _sorted(graph, places), held, clashes
 
 
-def _sorted[Place: tuple[float, ...]](graph: _Graph, places: Mapping[str, Place]) -> list[str]:
+def _sorted(graph: _Graph, places: Mapping[str, Place]) -> list[str]:
     waits = [0] * len(graph.names)
     for own in graph.edges:
         for to in own:

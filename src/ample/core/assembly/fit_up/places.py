@@ -10,9 +10,7 @@ from functools import cached_property
 from ample.core.assembly.kinds import part_kinds
 from ample.core.assembly.line import Line, LinePart, LineSheet
 
-BEARINGS = frozenset(
-    kind.kind for kind in part_kinds().values() if kind.family == "bearing"
-)
+BEARINGS = frozenset(kind.kind for kind in part_kinds().values() if kind.family == "bearing")
 LIPS = frozenset(("lip_seal", "rod_seal", "wiper", "piston_seal", "o_ring", "backup_ring"))
 RUBBER = LIPS | {"face_seal", "wear_band"}
 WHEELS = frozenset(("gear", "pulley"))
@@ -21,7 +19,9 @@ CARRIERS = frozenset(("cover", "gland"))
 SHAFTS = frozenset(("shaft", "rod"))
 CASTINGS = frozenset(("housing", "tube"))
 THIN = frozenset(("shim", "spacer", "washer", "lock_washer", "circlip", "o_ring", "lip_seal"))
-LOOSE_WORDS = frozenset(("screw", "bolt", "stud", "gasket", "shim", "nut", "washer", "ring", "key", "pin", "the", "of"))
+LOOSE_WORDS = frozenset(
+    ("screw", "bolt", "stud", "gasket", "shim", "nut", "washer", "ring", "key", "pin", "the", "of")
+)
 
 
 @dataclass(frozen=True)

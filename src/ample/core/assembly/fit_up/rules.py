@@ -49,7 +49,10 @@ class Rule:
 def fit_up_rules() -> dict[str, Rule]:
     """The rules, the firmest first."""
     rows = read_table(Path(__file__).with_name("rules.csv")).rows
-    return {row["code"]: Rule(row["code"], row["words"], row["if_given_up"], rank) for rank, row in enumerate(rows)}
+    return {
+        row["code"]: Rule(row["code"], row["words"], row["if_given_up"], rank)
+        for rank, row in enumerate(rows)
+    }
 
 
 def fit(part: LinePart) -> str:
@@ -138,7 +141,11 @@ def bolt_before_spring(shaft: Shaft, steps: Steps) -> Iterator[Pair]:
 
 def _sits_in(shaft: Shaft, part: LinePart, cover: LinePart) -> bool:
     """Whether a ring has its seat in a cover: its outside is the cover's bore, or the cover's bore is not known."""
-    outside, bore, rim = shaft.size(part, "outside"), shaft.size(cover, "inside"), shaft.size(cover, "outside")
+    outside, bore, rim = (
+        shaft.size(part, "outside"),
+        shaft.size(cover, "inside"),
+        shaft.size(cover, "outside"),
+    )
     if bore is not None and outside is not None:
         return abs(bore - outside) <= 0.02 * outside + SITS_MM
     return outside is None or rim is None or outside < rim
@@ -153,15 +160,24 @@ def _beside_each_other(shaft: Shaft, carrier: LinePart, kinds: frozenset[str]) -
             yield each
 
 
+def carried_by(shaft: Shaft, carrier: LinePart) -> tuple[LinePart, ...]:
+    """What sits in a cover or gland, or on a piston."""
+    if carrier.kind == "gland":
+        return tuple(_beside_each_other(shaft, carrier, IN_A_GLAND))
+    if carrier.kind == "piston":
+        return tuple(_beside_each_other(shaft, carrier, ON_A_PISTON))
+    if carrier.kind != "cover":
+        return ()
+    return tuple(
+        each for each in _beside_each_other(shaft, carrier, IN_A_COVER) if _sits_in(shaft, each, carrier)
+    )
+
+
 def into_cover_first(shaft: Shaft, steps: Steps) -> Iterator[Pair]:
     """Seals and cups are pressed into their cover or gland on the bench."""
     for carrier in shaft.along:
-        if carrier.kind == "gland":
-            yield from ((fit(each), fit(carrier)) for each in _beside_each_other(shaft, carrier, IN_A_GLAND))
-        elif carrier.kind == "cover":
-            for each in _beside_each_other(shaft, carrier, IN_A_COVER):
-                if _sits_in(shaft, each, carrier):
-                    yield fit(each), fit(carrier)
+        if carrier.kind in CARRIERS:
+            yield from ((fit(each), fit(carrier)) for each in carried_by(shaft, carrier))
 
 
 def _tube(shaft: Shaft) -> LinePart | None:
@@ -173,7 +189,7 @@ def dress_piston(shaft: Shaft, steps: Steps) -> Iterator[Pair]:
     tube = _tube(shaft)
     for piston in shaft.along:
         if piston.kind == "piston":
-            for each in _beside_each_other(shaft, piston, ON_A_PISTON):
+            for each in carried_by(shaft, piston):
                 yield fit(piston), fit(each)
                 if tube is not None:
                     yield fit(each), fit(tube)
@@ -338,6 +354,8 @@ def holds_on_shaft(shaft: Shaft, part: LinePart) -> bool:
     """Whether a nut or a ring of the shaft holds a bearing on it."""
     own = shaft.size(part, "inside")
     for each in shaft.outward(part):
+        if each.kind in CLOSERS | CASTINGS:
+            return False
         bore = shaft.size(each, "inside")
         if each.kind == "nut":
             return True

@@ -1,0 +1,311 @@
+"""What is done in each step: with what, how warm, how tight, how it is proved and when to stop."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from functools import lru_cache
+from pathlib import Path
+from typing import Literal, cast
+
+from ample.core.assembly.facing import Facing
+from ample.core.assembly.fasteners import NM_PER, most_torque_nm, torque_nm
+from ample.core.assembly.fit_up.places import BEARINGS, LIPS, SHAFTS, FittedPart, Shaft
+from ample.core.assembly.fit_up.rules import LOCKED, Steps, carried_by, driven_by
+from ample.core.assembly.kinds import part_kinds
+from ample.core.assembly.line import LinePart
+from ample.core.fits import Range
+from ample.core.fits.mounting import Driver, Ring, Warming, driver_for, warming_for
+from ample.core.parts import bearing_kinds
+from ample.core.tables import read_table
+
+Does = Literal["free", "warm", "fit", "cool", "grease", "tighten", "lock", "set"]
+ORDER: tuple[Does, ...] = ("fit", "free", "warm", "lock", "tighten", "cool", "grease", "set")
+WAITING = ("cool", "grease")
+PRESS_UP_TO_MM = 30.0  # bores that are pressed or driven unless their fit asks for heat
+WARM_FROM_UM = 15.0
+GREASE_PER_MM2 = 0.005
+EDGED = frozenset(("key", "pin", "circlip", "nut", "lock_washer"))
+CLEARS_MM = 1.0  # a lip that is wider than an edge by this does not touch it
+
+
+@dataclass(frozen=True)
+class StepFace:
+    """Which face of the part looks at what."""
+
+    side: str
+    mark: str
+    looks_at: str
+
+
+@dataclass(frozen=True)
+class Torque:
+    """A torque in the unit that it was recorded in, with the other two; or none, and the most that the thread stands."""
+
+    recorded: float | None
+    unit: str
+    n_m: float | None
+    ft_lb: float | None
+    in_lb: float | None
+    source: str
+    most_n_m: float | None
+    thread: str
+    left_hand: bool
+    pattern: str
+    stages_percent: tuple[int, ...]
+
+
+@dataclass(frozen=True)
+class Edge:
+    """What a lip or ring passes on its way, and what over."""
+
+    part: str
+    kind: str
+    name: str
+
+
+@dataclass(frozen=True)
+class Detail:
+    """All that a step says beside its place in the order."""
+
+    does: Does
+    verb: str
+    faces: tuple[StepFace, ...]
+    driver: Driver | None
+    warming: Warming | None
+    lubricant: str
+    grease_g: float | None
+    torque: Torque | None
+    passes: tuple[Edge, ...]
+    check: str
+    stop_if: tuple[str, ...]
+    cautions: tuple[str, ...]
+
+
+@dataclass(frozen=True)
+class KindOfStep:
+    """A row of by_kind.csv."""
+
+    kind: str
+    does: str
+    lubricant: str
+    check: str
+    stop_if: str
+    caution: str
+
+
+@lru_cache(maxsize=1)
+def by_kind() -> dict[str, KindOfStep]:
+    """How each kind of part is fitted."""
+    rows = read_table(Path(__file__).with_name("by_kind.csv")).rows
+    return {row["kind"]: KindOfStep(**row) for row in rows}
+
+
+def steps_of(shaft: Shaft, shop: frozenset[str]) -> Steps:
+    """What is done with each part of a line."""
+    found = {}
+    for part in shaft.parts.values():
+        new = shaft.fitted.get(part.key)
+        does: list[Does] = ["fit"]
+        if new and new.supplied_with:
+            does.append("free")
+        if part.kind in BEARINGS:
+            if way_of(shaft, part, shop) == "warm":
+                does += ["warm", "cool"]
+            packed = by_kind()[part.kind].lubricant == "grease_needles"
+            if shaft.line.inside == "grease" and not packed and not closed_both(new):
+                does.append("grease")
+        if part.fastener is not None or part.kind in ("nut", "screw"):
+            does.append("tighten")
+            if part.fastener and part.fastener.lock in LOCKED:
+                does.append("lock")
+        if part.settings:
+            does.append("set")
+        found[part.key] = tuple(does)
+    return found
+
+
+def closed_both(new: FittedPart | None) -> bool:
+    """Whether a bearing comes closed and greased on both sides."""
+    return new is not None and new.closure.endswith("_two")
+
+
+def ring_of(shaft: Shaft, part: LinePart) -> Ring:
+    """The ring that goes on tight: as its seats say, else the inner one; a cup by its outside."""
+    new = shaft.fitted.get(part.key)
+    if new and new.tight_ring in ("inner", "outer", "both"):
+        return cast(Ring, new.tight_ring)
+    return "outer" if part.kind in ("taper_cup", "needle_bearing", "bush") else "inner"
+
+
+def way_of(shaft: Shaft, part: LinePart, shop: frozenset[str]) -> str:
+    """How a bearing goes on: as a person chose, else warm where size or fit call for it and nothing in it forbids."""
+    new = shaft.fitted.get(part.key)
+    if new and new.way:
+        return new.way
+    if ring_of(shaft, part) != "inner" or part.kind in ("needle_bearing", "taper_cup", "thrust_bearing"):
+        return "press"
+    bore = shaft.size(part, "inside")
+    if bore is None or "heater" not in shop:
+        return "press"
+    fit = new.interference_um if new else None
+    warm = _warming(shaft, part)
+    if fit is not None:
+        calls = fit[1] >= WARM_FROM_UM or bore > PRESS_UP_TO_MM
+        return "warm" if fit[1] > 0 and calls and (warm.slides_probability or 0.0) > 0 else "press"
+    return "warm" if bore > PRESS_UP_TO_MM and warm.limit_because == "rings" else "press"
+
+
+def _warming(shaft: Shaft, part: LinePart) -> Warming:
+    new = shaft.fitted.get(part.key)
+    bore = shaft.size(part, "inside") or 0.0
+    fit = new.interference_um if new else None
+    band = Range(fit[0], (fit[0] + fit[1]) / 2, fit[1]) if fit else None
+    return warming_for(bore, band, new.closure if new and new.closure else "open")
+
+
+def detail(shaft: Shaft, part: LinePart, does: Does, facing: Facing | None, shop: frozenset[str]) -> Detail:
+    """What a step says."""
+    row = by_kind()[part.kind]
+    new = shaft.fitted.get(part.key)
+    if does == "fit":
+        return _fit(shaft, part, facing, shop)
+    torque = _torque(part) if does == "tighten" else None
+    warm = _warming(shaft, part) if does in ("warm", "cool") else None
+    check = {
+        "free": "off", "warm": "at_heat", "cool": "hand_warm", "grease": "turned_in", "tighten": "torque_reached",
+        "lock": "locked", "set": "set_read",
+    }[does]  # fmt: skip
+    stop = {"tighten": ("torque_fails",), "set": ("settings_move",)}.get(does, ())
+    cautions = (
+        ("heat",) if does in ("warm", "cool") else ("left_hand",) if torque and torque.left_hand else ()
+    )
+    grams = _grams(shaft, part) if does == "grease" else None
+    lubricant = _thread_state(part) if does == "tighten" else ""
+    assert row.kind == part.kind and (new is None or new.part == part.key), "looked up by key"
+    return Detail(does, does, (), None, warm, lubricant, grams, torque, (), check, stop, cautions)
+
+
+def _fit(shaft: Shaft, part: LinePart, facing: Facing | None, shop: frozenset[str]) -> Detail:
+    row = by_kind()[part.kind]
+    way = way_of(shaft, part, shop) if part.kind in BEARINGS else ""
+    faces = []
+    for side in ("left", "right"):
+        mark, looks_at = getattr(part, side).mark, getattr(facing, side) if facing else ""
+        if mark != "flat" or looks_at:
+            faces.append(StepFace(side, mark, looks_at))
+    cautions = [row.caution] if row.caution else []
+    stop = row.stop_if.split()
+    if way == "warm":
+        cautions, stop = ["heat"], ["grips", *stop]
+    elif way == "chill":
+        cautions, stop = ["chill"], ["grips", *stop]
+    elif way == "press":
+        cautions = ["press"]
+    if part.fastener and part.fastener.hand == "left":
+        cautions.append("left_hand")
+    passes = _passed(shaft, part)
+    lubricant = row.lubricant
+    new = shaft.fitted.get(part.key)
+    if lubricant == "seal_lubricant" and new and new.material == "EPDM":
+        lubricant = "silicone"
+    if lubricant == "as_recorded":
+        lubricant = "clean"
+    return Detail(
+        "fit", row.does, tuple(faces), _driver(shaft, part),
+        _warming(shaft, part) if way == "warm" else None, lubricant, None, None, passes, row.check, tuple(stop),
+        tuple(cautions),
+    )  # fmt: skip
+
+
+def _driver(shaft: Shaft, part: LinePart) -> Driver | None:
+    inside, outside = shaft.size(part, "inside"), shaft.size(part, "outside")
+    if inside is not None and outside is not None and inside >= outside:
+        return None
+    if part.kind in BEARINGS - {"thrust_bearing"}:
+        new = shaft.fitted.get(part.key)
+        kind = bearing_kinds().get(new.kind) if new else None
+        rolls = (
+            kind.told.get("rolls", "ball") if kind else ("ball" if part.kind == "ball_bearing" else "roller")
+        )
+        return driver_for(inside, outside, ring_of(shaft, part), rolls, _over(shaft, part))
+    if part.kind == "lip_seal":
+        middle = round((inside + outside) / 2, 1) if inside is not None and outside is not None else None
+        return Driver("outer", middle, outside, None)
+    return None
+
+
+def _over(shaft: Shaft, part: LinePart) -> float | None:
+    """How far the shaft stands out beyond a bearing: what will stand on it there; None when a width is not known."""
+    widths = [
+        shaft.size(each, "width")
+        for each in shaft.outward(part)
+        if each.kind not in ("housing", "cover", "gland", "key")
+    ]
+    known = [each for each in widths if each is not None]
+    return round(sum(known), 1) if len(known) == len(widths) else None
+
+
+def _passed(shaft: Shaft, part: LinePart) -> tuple[Edge, ...]:
+    """Edges that the lips of a step pass: keyways, grooves and threads further out, and those of what hangs beside.
+
+    What is dressed on the bench passes nothing in its own step; its cover or gland takes it past.
+    """
+    carriers = [each for each in shaft.along if part in carried_by(shaft, each)]
+    lips = [part] if part.kind in LIPS and not carriers else []
+    if part.kind in ("cover", "gland"):
+        lips = [each for each in carried_by(shaft, part) if each.kind in ("lip_seal", "rod_seal", "wiper")]
+    edges = [each for each in shaft.outward(part) if each.kind in EDGED]
+    for each in shaft.beside if lips else ():
+        driven = driven_by(shaft, each) if each.kind in ("key", "pin") else None
+        if driven is not None and driven in shaft.outward(part):
+            edges.append(each)
+    return tuple(
+        Edge(each.key, each.kind, label(each))
+        for each in edges
+        if any(_touches(shaft, lip, each) for lip in lips)
+    )
+
+
+def _touches(shaft: Shaft, lip: LinePart, edge: LinePart) -> bool:
+    inside, own = shaft.size(lip, "inside"), shaft.size(edge, "inside")
+    return inside is None or own is None or edge.kind in ("key", "pin") or own > inside - CLEARS_MM
+
+
+def _grams(shaft: Shaft, part: LinePart) -> float | None:
+    outside, width = shaft.size(part, "outside"), shaft.size(part, "width")
+    return round(GREASE_PER_MM2 * outside * width, 1) if outside and width else None
+
+
+def _thread_state(part: LinePart) -> str:
+    compound = part.fastener.compound if part.fastener else "none"
+    return {"none": "as_recorded", "locker": "locker", "anti_seize": "anti_seize", "both": "not_both"}[
+        compound
+    ]
+
+
+def _torque(part: LinePart) -> Torque:
+    held = part.fastener
+    thread = held.thread if held else ""
+    most = most_torque_nm(thread, strongest=False)
+    pattern = "cross" if part.quantity > 3 else "turns" if part.quantity > 1 else ""
+    stages = (30, 70, 100) if part.quantity > 1 else ()
+    left = bool(held and held.hand == "left")
+    source = held.torque_source if held else ""
+    limit = round(most, 1) if most is not None else None
+    if held is None or held.torque is None:
+        return Torque(None, "N·m", None, None, None, source, limit, thread, left, pattern, stages)
+    in_nm = torque_nm(held.torque, held.torque_unit)
+    return Torque(
+        held.torque, held.torque_unit, round(in_nm, 2), round(in_nm / NM_PER["ft-lb"], 2),
+        round(in_nm / NM_PER["in-lb"], 1), source, limit, thread, left, pattern, stages,
+    )  # fmt: skip
+
+
+def label(part: LinePart) -> str:
+    """What a part is called on the sheet."""
+    return part.name or part_kinds()[part.kind].words
+
+
+def is_shaft(part: LinePart) -> bool:
+    """Whether a part is the shaft itself."""
+    return part.kind in SHAFTS
