@@ -4,12 +4,16 @@ import re
 from pathlib import Path
 
 import pytest
+from hypothesis import given
+from hypothesis import strategies as st
 
+from ample.core.assembly import LineSheet, part_kinds
 from ample.core.assembly.fit_up.places import FittedPart, Shaft
-from ample.core.assembly.fit_up.plan import USUAL_SHOP, fit_up_plan, order_of
+from ample.core.assembly.fit_up.plan import fit_up_plan, order_of
 from ample.core.assembly.fit_up.rules import RULES, fit_up_rules
-from ample.core.assembly.fit_up.steps import steps_of
-from ample.core.assembly.line import LineSheet
+from ample.core.assembly.fit_up.steps import by_kind, steps_of
+from ample.core.assembly.fit_up.words import texts
+from ample.core.errors import BadInput
 from ample.core.tables import read_table
 
 CASES = read_table(Path(__file__).parents[2] / "published" / "fit_up_orders.csv").rows
@@ -104,3 +108,158 @@ def test_without_a_rule_an_order_that_names_it_fails(code):
     named = [case for case in CASES if case["decided_by"] == code]
     assert named, "no order written by hand names this rule"
     assert any(broken(case, order(case, frozenset((code,)))[0]) for case in named)
+
+
+# what cannot be had, what is left, random lines --------------------------------------------
+
+
+def _sheet(*parts, **more):
+    made_parts = [
+        {"key": key, "line": "main", "kind": kind, **dict(rest)}
+        for key, kind, *rest in parts
+        for rest in [rest[0] if rest else {}]
+    ]
+    line = {"key": "main", "name": "shaft", "inside": more.pop("inside", "oil")}
+    return LineSheet.model_validate({"lines": [line], "parts": made_parts, **more})
+
+
+def test_a_hot_bearing_over_a_seal_that_is_there_first_is_told_with_what_gives_way():
+    sheet = _sheet(("wall", "housing"), ("seal", "lip_seal"), ("ball", "ball_bearing"), ("axle", "shaft"))
+    plan = fit_up_plan(sheet, [FittedPart(part="ball", way="warm")])
+    [clash] = plan.conflicts
+    assert (clash.code, clash.before, clash.after) == ("cool_first", "cool.ball", "fit.seal")
+    assert "seal_before_bearing" in clash.against
+    assert "chill the shaft or press" in clash.words
+    cold = fit_up_plan(sheet, [FittedPart(part="ball", way="press")])
+    assert cold.conflicts == ()
+
+
+def test_two_screws_that_hold_each_other_are_told():
+    held = {"fastener": {"also_holds": "other"}}
+    sheet = _sheet(
+        ("axle", "shaft"), ("one1", "screw", {**held, "name": "flange"}),
+        ("two2", "screw", {"fastener": {"also_holds": "flange"}, "name": "other"}),
+    )  # fmt: skip
+    plan = fit_up_plan(sheet)
+    assert [each.code for each in plan.conflicts] == ["held_before_screw"]
+    assert {each.part for each in plan.steps if each.does == "fit"} == {"axle", "one1", "two2"}
+
+
+def test_torque_is_given_in_all_units_or_not_at_all():
+    known = {"fastener": {"thread": "M8", "torque": 22, "torque_source": "plate"}, "quantity": 4}
+    left = {"fastener": {"thread": "M25x1.5", "hand": "left"}}
+    plan = fit_up_plan(_sheet(("axle", "shaft"), ("nut1", "nut", left), ("scr1", "screw", known)))
+    steps = {each.key: each for each in plan.steps}
+    said = steps["tighten.scr1"].torque
+    assert (said.recorded, said.unit, said.ft_lb, said.in_lb) == (22, "N·m", 16.23, 194.7)
+    assert said.pattern == "cross"
+    assert said.stages_percent == (30, 70, 100)
+    nothing = steps["tighten.nut1"].torque
+    assert (nothing.recorded, nothing.n_m, nothing.left_hand) == (None, None, True)
+    assert nothing.most_n_m > 100
+    assert [each.code for each in steps["tighten.nut1"].cautions] == ["left_hand"]
+
+
+def test_a_lip_goes_over_a_sleeve_where_its_way_crosses_an_edge_that_it_touches():
+    def passed(thread_mm):
+        nut = {"inside": {"typed": str(thread_mm), "mm": thread_mm}}
+        seal = {"inside": {"typed": "30", "mm": 30.0}, "outside": {"typed": "47", "mm": 47.0}}
+        plan = fit_up_plan(_sheet(("axle", "shaft"), ("seal", "lip_seal", seal), ("nut1", "nut", nut)))
+        return next(each for each in plan.steps if each.key == "fit.seal")
+
+    assert [each.kind for each in passed(30.0).passes] == ["nut"]
+    assert "the thread of the nut" in passed(30.0).words
+    assert passed(16.0).passes == ()
+
+
+def test_the_driver_bears_on_the_tight_ring_only():
+    sizes = {"inside": {"typed": "25", "mm": 25.0}, "outside": {"typed": "52", "mm": 52.0}}
+    nut = {"width": {"typed": "8", "mm": 8.0}}
+    sheet = _sheet(("axle", "shaft"), ("ball", "ball_bearing", sizes), ("nut1", "nut", nut))
+    tool = next(each for each in fit_up_plan(sheet).steps if each.key == "fit.ball").tool
+    assert (tool.ring, tool.inside_over_mm, tool.outside_under_mm, tool.length_over_mm) == (
+        "inner",
+        25,
+        30.4,
+        8,
+    )
+    housing = fit_up_plan(sheet, [FittedPart(part="ball", tight_ring="outer")])
+    tool = next(each for each in housing.steps if each.key == "fit.ball").tool
+    assert (tool.ring, tool.inside_over_mm, tool.outside_under_mm) == ("outer", 46.6, 52)
+
+
+def test_what_came_out_and_is_on_no_step_is_said():
+    loose = [
+        {"key": f"loo{n}", "what": what, "came_out": 2}
+        for n, what in enumerate(("nuts", "split pins", "felt rings"))
+    ]
+    plan = fit_up_plan(_sheet(("axle", "shaft"), ("nut1", "nut"), loose=loose))
+    assert [each.what for each in plan.on_no_step] == ["split pins", "felt rings"]
+
+
+def test_a_part_that_is_not_there_is_refused_at_its_place():
+    with pytest.raises(BadInput) as refused:
+        fit_up_plan(_sheet(("axle", "shaft")), [FittedPart(part="nose")])
+    assert refused.value.field == "requirements[0].part"
+
+
+def test_every_kind_has_its_row_and_every_code_its_text():
+    assert set(by_kind()) == set(part_kinds())
+    used = {("does", row.does) for row in by_kind().values()}
+    used |= {("check", row.check) for row in by_kind().values()}
+    used |= {("stop", code) for row in by_kind().values() for code in row.stop_if.split()}
+    used |= {("caution", row.caution) for row in by_kind().values() if row.caution}
+    used |= {("lubricant", row.lubricant) for row in by_kind().values()}
+    assert used <= set(texts())
+
+
+@st.composite
+def _lines(draw):
+    kinds = draw(st.lists(st.sampled_from(sorted(part_kinds())), min_size=1, max_size=16))
+    hang = draw(st.lists(st.booleans(), min_size=len(kinds), max_size=len(kinds)))
+    size = st.one_of(st.none(), st.floats(5, 120))
+    parts = []
+    for number, (kind, beside) in enumerate(zip(kinds, hang, strict=True)):
+        part = {"key": f"part{number}", "line": "main", "kind": kind, "beside": beside}
+        for side in ("inside", "outside", "width"):
+            mm = draw(size)
+            part[side] = {"typed": "", "mm": mm}
+        if draw(st.booleans()):
+            part["fastener"] = {
+                "lock": draw(st.sampled_from(("none", "tab"))),
+                "also_holds": draw(st.sampled_from(("", "cover"))),
+            }
+        if draw(st.integers(0, 5)) == 0:
+            part["settings"] = [{"key": "set1", "what": "gap", "first": "1"}]
+        parts.append(part)
+    inside = draw(st.sampled_from(("oil", "grease", "pressure", "")))
+    fitted = [
+        FittedPart(
+            part=each["key"],
+            way=draw(st.sampled_from(("", "warm", "press"))),
+            supplied_with=draw(st.sampled_from(("", "plug"))),
+        )
+        for each in parts
+    ]
+    sheet = {"lines": [{"key": "main", "name": "shaft", "inside": inside}], "parts": parts}
+    return LineSheet.model_validate(sheet), fitted
+
+
+@given(_lines())
+def test_on_any_line_every_part_is_fitted_once_and_no_rule_that_was_kept_is_broken(given_line):
+    sheet, fitted = given_line
+    plan = fit_up_plan(sheet, fitted)
+    assert sorted(each.part for each in plan.steps if each.does == "fit") == sorted(
+        each.key for each in sheet.parts
+    )
+    keys = [each.key for each in plan.steps]
+    assert len(set(keys)) == len(keys)
+    shaft = Shaft(sheet, sheet.lines[0], {each.part: each for each in fitted})
+    given_up = {(each.code, each.before, each.after) for each in plan.conflicts}
+    place = {key: number for number, key in enumerate(keys)}
+    steps = steps_of(shaft, frozenset(("heater", "press", "freezer")))
+    for code in fit_up_rules():
+        if code in ("line_reversed", "before_closing"):
+            continue
+        for before, after in RULES[code](shaft, steps):
+            assert place[before] < place[after] or (code, before, after) in given_up, (code, before, after)

@@ -8,6 +8,7 @@ from pydantic import Field
 
 from ample.core.assembly.check import Contradiction
 from ample.core.assembly.facing import Facing
+from ample.core.assembly.fit_up import FittedPart
 from ample.core.assembly.line import LineSheet
 from ample.core.assembly.loose import LooseCount
 from ample.core.condition.causes import FoundCause, Sign
@@ -78,6 +79,16 @@ class LineCheckAnswer(Answer):
     verdicts: dict[str, Verdict]
     loose: list[LooseCount]
     refused: list[Refusal]
+
+
+class FitUpRequest(Request):
+    """A strip-down, what goes in the place of its parts, and what the shop has."""
+
+    sheet: LineSheet
+    requirements: list[FittedPart] = Field(default_factory=list, max_length=400)
+    shop: list[Literal["heater", "press", "freezer"]] = Field(
+        default=["heater", "press", "freezer"], max_length=3
+    )
 
 
 class TradeRequest(Request):

@@ -83,7 +83,7 @@ def driver_for(
 
 
 def warming_for(
-    inside_mm: float, interference_um: Range | None, closure: str = "open", greased: bool = False,
+    inside_mm: float | None, interference_um: Range | None, closure: str = "open", greased: bool = False,
     ambient_c: float = AMBIENT_C,
 ) -> Warming:  # fmt: skip
     """How warm a bearing is made for its shaft.
@@ -92,7 +92,7 @@ def warming_for(
     chance that it slides is the share of interferences, even between least and most, below it.
 
     Args:
-        inside_mm: Bore, mm, above 0.
+        inside_mm: Bore, mm, above 0; None while it is not known.
         interference_um: Least to most interference, µm, positive tight; None while it is not known.
         closure: As a bearing's attribute says: "open", "shield_two", "seal_two", …
         greased: Whether it comes filled with grease.
@@ -112,12 +112,12 @@ def warming_for(
         >>> round(found.needed_c), found.limit_c, found.limit_because
         (132, 110.0, 'rings')
     """
-    if not 0 < inside_mm <= 2000:
+    if inside_mm is not None and not 0 < inside_mm <= 2000:
         raise BadInput("bad_size", "A bore lies above 0 mm.", "inside_mm")
     if not -60 <= ambient_c <= 60:
         raise BadInput("bad_temperature", "−60 to 60 °C.", "ambient_c")
     limit, because = _limit(closure, greased)
-    if interference_um is None:
+    if interference_um is None or inside_mm is None:
         return Warming(None, limit, because, limit, None, 0.0)
     needed = ambient_c + (max(interference_um.max, 0.0) / 1000 + inside_mm * EASE_SHARE) / (
         ALPHA_PER_K * inside_mm

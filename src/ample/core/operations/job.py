@@ -11,6 +11,7 @@ from ample.core import contract
 from ample.core.assembly import LinePart, check_line, count_loose, facing_of, part_kind, part_kinds
 from ample.core.assembly.facing import Facing
 from ample.core.assembly.findings import findings_mm
+from ample.core.assembly.fit_up import FitUpPlan, fit_up_plan
 from ample.core.assembly.line import LooksAt, Mark
 from ample.core.condition import (
     Situation,
@@ -74,6 +75,11 @@ def line_check(request: contract.LineCheckRequest) -> contract.LineCheckAnswer:
         loose=list(count_loose(sheet.loose)),
         refused=list(refused_practices(notes)),
     )
+
+
+def fit_up(request: contract.FitUpRequest) -> FitUpPlan:
+    """Reverse a strip-down into the steps of fitting up."""
+    return fit_up_plan(request.sheet, request.requirements, request.shop)
 
 
 def verdicts_of(parts: Sequence[LinePart], access: str) -> dict[str, Verdict]:

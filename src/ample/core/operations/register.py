@@ -10,6 +10,7 @@ from pydantic import BaseModel, TypeAdapter, ValidationError
 
 from ample.core import contract
 from ample.core.assembly.end_play import EndPlay
+from ample.core.assembly.fit_up import FitUpPlan
 from ample.core.assembly.run_in import RunIn
 from ample.core.condition import Verdict
 from ample.core.condition.trend import Trend
@@ -135,6 +136,7 @@ OPERATIONS: dict[str, Operation] = _register(
     ("cautions", "What can hurt someone here, and what is refused", contract.CautionsRequest, contract.CautionsAnswer, job.cautions),
     ("inspect", "Judge a part by its condition card", contract.InspectRequest, Verdict, job.inspect),
     ("line-check", "Contradictions, verdicts and counts of a line", contract.LineCheckRequest, contract.LineCheckAnswer, job.line_check),
+    ("fit-up-plan", "The strip-down reversed into steps of fitting up", contract.FitUpRequest, FitUpPlan, job.fit_up),
     ("end-play", "Judge an end play by dial, and what sets it", contract.EndPlayRequest, EndPlay, keeping.end_play),
     ("run-in", "The temperature that a run will settle at", contract.RunInRequest, RunIn, keeping.run_in),
     ("trend", "Tell a trend of a log from noise, and when it reaches its limit", contract.TrendRequest, Trend, keeping.trend),

@@ -6,9 +6,15 @@ import re
 from collections.abc import Callable, Iterable
 from dataclasses import dataclass
 from functools import cached_property
+from typing import Annotated, Literal
+
+from pydantic import Field, model_validator
 
 from ample.core.assembly.kinds import part_kinds
-from ample.core.assembly.line import Line, LinePart, LineSheet
+from ample.core.assembly.line import Key, Line, LinePart, LineSheet, Size
+from ample.core.sheet import Sheet
+
+Way = Literal["", "warm", "press", "chill"]
 
 BEARINGS = frozenset(kind.kind for kind in part_kinds().values() if kind.family == "bearing")
 LIPS = frozenset(("lip_seal", "rod_seal", "wiper", "piston_seal", "o_ring", "backup_ring"))
@@ -24,26 +30,38 @@ LOOSE_WORDS = frozenset(
 )
 
 
-@dataclass(frozen=True)
-class FittedPart:
+class Tightness(Sheet):
+    """Least and most interference, µm, positive tight."""
+
+    min: float = Field(ge=-5000, le=5000)
+    max: float = Field(ge=-5000, le=5000)
+
+    @model_validator(mode="after")
+    def _ordered(self) -> Tightness:
+        if self.min > self.max:
+            raise ValueError("the least interference is over the most")
+        return self
+
+
+class FittedPart(Sheet):
     """What goes in the place of a part, as far as it is known; empty or None where it is not.
 
-    `interference_um` is the least and most of the ring that goes on tight, `way` what a person chose, `supplied_with` a
-    transport ring or plug that is not fitted.
+    `interference_um` is of the ring that goes on tight, `way` what a person chose, `supplied_with` a transport ring or plug
+    that is not fitted.
     """
 
-    part: str
-    title: str = ""
-    kind: str = ""
-    inside_mm: float | None = None
-    outside_mm: float | None = None
-    width_mm: float | None = None
-    closure: str = ""
-    material: str = ""
-    tight_ring: str = ""
-    interference_um: tuple[float, float] | None = None
-    way: str = ""
-    supplied_with: str = ""
+    part: Key
+    title: str = Field(default="", max_length=120)
+    kind: str = Field(default="", max_length=40)
+    inside_mm: float | None = Field(default=None, gt=0, le=20_000)
+    outside_mm: float | None = Field(default=None, gt=0, le=20_000)
+    width_mm: float | None = Field(default=None, gt=0, le=20_000)
+    closure: str = Field(default="", max_length=30)
+    material: str = Field(default="", max_length=20)
+    tight_ring: Literal["", "inner", "outer", "both"] = ""
+    interference_um: Tightness | None = None
+    way: Way = ""
+    supplied_with: Annotated[str, Field(max_length=60)] = ""
 
 
 @dataclass(frozen=True)
@@ -98,8 +116,9 @@ class Shaft:
     def size(self, part: LinePart, name: str) -> float | None:
         """A size of what will be fitted, mm; else as it was read off the old part."""
         new = self.fitted.get(part.key)
-        chosen = getattr(new, f"{name}_mm") if new else None
-        return chosen if chosen is not None else getattr(part, name).mm
+        chosen: float | None = getattr(new, f"{name}_mm") if new else None
+        read: Size = getattr(part, name)
+        return chosen if chosen is not None else read.mm
 
     def outward(self, part: LinePart) -> tuple[LinePart, ...]:
         """What lies outside a part on its end, nearest first; nothing for what hangs beside."""

@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 from collections.abc import Iterable, Iterator
 from dataclasses import dataclass
+from typing import cast
 
 from ample.core.assembly.facing import Facing, facing_of
 from ample.core.assembly.fit_up.order import Clash, Held, ordered
@@ -182,7 +183,7 @@ def _pairs(shaft: Shaft, does: Steps, left_out: frozenset[str]) -> Iterator[tupl
 def _place(shaft: Shaft, key: str, does: str, as_noted: bool) -> tuple[float, ...]:
     """Where a step comes when nothing decides: the shaft and castings, left end, right end, tray; what waits."""
     part = shaft.parts[key]
-    step = ORDER.index(does)  # type: ignore[arg-type]
+    step = ORDER.index(does)
     phase = 2 if does in WAITING else 0
     if as_noted:
         noted = list(shaft.parts).index(key)
@@ -208,7 +209,7 @@ def _described(
     for key in keys:
         does, _, part_key = key.partition(".")
         part, new = shaft.parts[part_key], shaft.fitted.get(part_key)
-        step = detail(shaft, part, does, facing.get(part_key), shop)  # type: ignore[arg-type]
+        step = detail(shaft, part, cast(Does, does), facing.get(part_key), shop)
         reasons = {each.code: each for each in reversed(why.get(key, []))}
         yield FitUpStep(
             key=key, does=step.does, verb=step.verb, part=part_key, line=shaft.line.key, title=title(part, new),

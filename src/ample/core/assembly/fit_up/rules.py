@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass
 from functools import lru_cache
+from itertools import pairwise
 from pathlib import Path
 
 from ample.core.assembly.fit_up.places import (
@@ -26,6 +27,7 @@ Pair = tuple[str, str]
 Steps = dict[str, tuple[str, ...]]  # by part: what is done with it
 HIDES = 0.7  # a wheel of at least this share of the cover's outside hides its screws
 SITS_MM = 0.5
+RING_SHARE = 0.85  # a free ring is at least this share of its shaft
 UNDER_A_SPRING = frozenset(("bottom", "centre", "center", "lower", "base", "inner"))
 LOCKED = frozenset(("tab", "pin", "wire", "staked"))
 IN_A_GLAND = LIPS | {"bush", "wear_band"}
@@ -71,7 +73,7 @@ def own_steps(shaft: Shaft, steps: Steps) -> Iterator[Pair]:
     for key, does in steps.items():
         for wanted in (order, after):
             held = [each for each in wanted if each in does]
-            yield from ((f"{a}.{key}", f"{b}.{key}") for a, b in zip(held, held[1:], strict=False))
+            yield from ((f"{a}.{key}", f"{b}.{key}") for a, b in pairwise(held))
         if "set" in does:
             yield f"fit.{key}", f"set.{key}"
         if "lock" in does:
@@ -238,7 +240,7 @@ def seal_before_bearing(shaft: Shaft, steps: Steps) -> Iterator[Pair]:
                 break
         if row[-1].kind in BEARINGS:
             yield fit(wall), fit(seal)
-            yield from ((fit(a), fit(b)) for a, b in zip(row, row[1:], strict=False))
+            yield from ((fit(a), fit(b)) for a, b in pairwise(row))
 
 
 def cup_before_cone(shaft: Shaft, steps: Steps) -> Iterator[Pair]:
@@ -263,7 +265,7 @@ def driven_by(shaft: Shaft, key: LinePart) -> LinePart | None:
         return tied[0] if tied else shaft.meant(key, choice)
     near = [each for each in shaft.neighbours(key) if each.kind in DRIVEN]
     far = [each for each in shaft.outward(key) if each.kind in DRIVEN]
-    return (near or far or [None])[0]
+    return next(iter(near or far), None)
 
 
 def key_before_driven(shaft: Shaft, steps: Steps) -> Iterator[Pair]:
@@ -334,20 +336,21 @@ def washer_before_nut(shaft: Shaft, steps: Steps) -> Iterator[Pair]:
 def ring_after_held(shaft: Shaft, steps: Steps) -> Iterator[Pair]:
     """A ring from the bag goes in behind the bearing whose shaft or bore it fits, before what lies outside."""
     for ring in shaft.beside:
-        if ring.kind != "circlip":
-            continue
-        inside, outside = shaft.size(ring, "inside"), shaft.size(ring, "outside")
-        for each in shaft.along:
-            bore, rim = shaft.size(each, "inside"), shaft.size(each, "outside")
-            if each.kind not in BEARINGS or None in (inside, outside):
-                continue
-            assert inside is not None and outside is not None, "looked at above"
-            on_shaft = bore is not None and 0.85 * bore <= inside < bore
-            in_bore = rim is not None and rim < outside <= 1.15 * rim
-            if on_shaft or in_bore:
-                yield fit(each), fit(ring)
-                yield from ((fit(ring), fit(other)) for other in shaft.outward(each)[:1])
-                break
+        held = next((each for each in shaft.along if _ring_fits(shaft, ring, each)), None)
+        if held is not None:
+            yield fit(held), fit(ring)
+            yield from ((fit(ring), fit(other)) for other in shaft.outward(held)[:1])
+
+
+def _ring_fits(shaft: Shaft, ring: LinePart, bearing: LinePart) -> bool:
+    """Whether a ring has the size to lie behind a bearing: in the shaft's groove or in the bore's."""
+    inside, outside = shaft.size(ring, "inside"), shaft.size(ring, "outside")
+    bore, rim = shaft.size(bearing, "inside"), shaft.size(bearing, "outside")
+    if ring.kind != "circlip" or bearing.kind not in BEARINGS or inside is None or outside is None:
+        return False
+    on_shaft = bore is not None and RING_SHARE * bore <= inside < bore
+    in_bore = rim is not None and rim < outside <= (2 - RING_SHARE) * rim
+    return on_shaft or in_bore
 
 
 def holds_on_shaft(shaft: Shaft, part: LinePart) -> bool:

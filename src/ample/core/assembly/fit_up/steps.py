@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from functools import lru_cache
 from pathlib import Path
-from typing import Literal, cast
+from typing import Literal
 
 from ample.core.assembly.facing import Facing
 from ample.core.assembly.fasteners import NM_PER, most_torque_nm, torque_nm
@@ -102,7 +102,7 @@ def by_kind() -> dict[str, KindOfStep]:
 
 def steps_of(shaft: Shaft, shop: frozenset[str]) -> Steps:
     """What is done with each part of a line."""
-    found = {}
+    found: dict[str, tuple[str, ...]] = {}
     for part in shaft.parts.values():
         new = shaft.fitted.get(part.key)
         does: list[Does] = ["fit"]
@@ -132,8 +132,8 @@ def closed_both(new: FittedPart | None) -> bool:
 def ring_of(shaft: Shaft, part: LinePart) -> Ring:
     """The ring that goes on tight: as its seats say, else the inner one; a cup by its outside."""
     new = shaft.fitted.get(part.key)
-    if new and new.tight_ring in ("inner", "outer", "both"):
-        return cast(Ring, new.tight_ring)
+    if new and new.tight_ring:
+        return new.tight_ring
     return "outer" if part.kind in ("taper_cup", "needle_bearing", "bush") else "inner"
 
 
@@ -150,23 +150,21 @@ def way_of(shaft: Shaft, part: LinePart, shop: frozenset[str]) -> str:
     fit = new.interference_um if new else None
     warm = _warming(shaft, part)
     if fit is not None:
-        calls = fit[1] >= WARM_FROM_UM or bore > PRESS_UP_TO_MM
-        return "warm" if fit[1] > 0 and calls and (warm.slides_probability or 0.0) > 0 else "press"
+        calls = fit.max >= WARM_FROM_UM or bore > PRESS_UP_TO_MM
+        return "warm" if fit.max > 0 and calls and (warm.slides_probability or 0.0) > 0 else "press"
     return "warm" if bore > PRESS_UP_TO_MM and warm.limit_because == "rings" else "press"
 
 
 def _warming(shaft: Shaft, part: LinePart) -> Warming:
     new = shaft.fitted.get(part.key)
-    bore = shaft.size(part, "inside") or 0.0
+    bore = shaft.size(part, "inside")
     fit = new.interference_um if new else None
-    band = Range(fit[0], (fit[0] + fit[1]) / 2, fit[1]) if fit else None
+    band = Range(fit.min, (fit.min + fit.max) / 2, fit.max) if fit else None
     return warming_for(bore, band, new.closure if new and new.closure else "open")
 
 
 def detail(shaft: Shaft, part: LinePart, does: Does, facing: Facing | None, shop: frozenset[str]) -> Detail:
     """What a step says."""
-    row = by_kind()[part.kind]
-    new = shaft.fitted.get(part.key)
     if does == "fit":
         return _fit(shaft, part, facing, shop)
     torque = _torque(part) if does == "tighten" else None
@@ -181,7 +179,6 @@ def detail(shaft: Shaft, part: LinePart, does: Does, facing: Facing | None, shop
     )
     grams = _grams(shaft, part) if does == "grease" else None
     lubricant = _thread_state(part) if does == "tighten" else ""
-    assert row.kind == part.kind and (new is None or new.part == part.key), "looked up by key"
     return Detail(does, does, (), None, warm, lubricant, grams, torque, (), check, stop, cautions)
 
 
