@@ -21,9 +21,20 @@ LOG: dict[str, Any] = {
     "emptied": {"early": 75.0, "limit": 14.0}, "topped_up": WATCH, "temperature": WATCH, "play": WATCH,
     "lead_days": 21, "approval_days": 14,
 }  # fmt: skip
-SAMPLES = {"seats": (SEATS, SEATS | {"load": "light"}), "leak_log": (LOG, LOG | {"lead_days": 7})}
+FIT_UP: dict[str, Any] = {
+    "ticks": [{"key": "fit.aaaa", "reached": "", "note": "=went on by hand"}, {"key": "tighten.aaaa", "reached": "22,5", "note": ""}],
+    "choices": [{"key": "bbbb", "way": "warm", "supplied_with": "transport ring"}],
+    "shop": ["heater", "press"], "wrench": "ft-lb", "worked_s": 754, "running_since": "2026-11-27T14:03:00Z",
+    "together": False, "reason": "",
+}  # fmt: skip
+SAMPLES = {
+    "seats": (SEATS, SEATS | {"load": "light"}),
+    "leak_log": (LOG, LOG | {"lead_days": 7}),
+    "fit_up": (FIT_UP, FIT_UP | {"wrench": "N·m"}),
+}
 # What of a sample must be refused, and at which field.
 BAD = {
+    "fit_up": (FIT_UP | {"ticks": [FIT_UP["ticks"][1] | {"reached": "tight"}]}, "sheet.ticks[0].reached"),
     "seats": (SEATS | {"shaft": SEATS["shaft"] | {"planes": [["25.0", "wide"]]}}, "sheet.shaft.planes[0][1]"),
     "leak_log": (LOG | {"entries": [LOG["entries"][0] | {"on": "2199-01-01"}]}, "sheet.entries[0].on"),
 }

@@ -28,8 +28,9 @@ def _model(subject: SubjectName, name: str, about: str) -> type[BaseModel]:
 
 
 PartSheets = _model("part", "PartSheets", "The sheets of a part; those that nobody has begun are left out.")
+JobSheets = _model("job", "JobSheets", "The sheets of a job; those that nobody has begun are left out.")
 UnitSheets = _model("unit", "UnitSheets", "The sheets of a unit; those that nobody has begun are left out.")
-MODELS: dict[SubjectName, type[BaseModel]] = {"part": PartSheets, "unit": UnitSheets}
+MODELS: dict[SubjectName, type[BaseModel]] = {"part": PartSheets, "job": JobSheets, "unit": UnitSheets}
 
 
 def written_out(t: Transaction, subject: SubjectName, subject_id: int) -> BaseModel:
@@ -47,4 +48,4 @@ def read_in(t: Transaction, doer: Doer, subject: Subject, sheets: BaseModel, pro
     for kind in kinds_on(subject.name):
         sheet = getattr(sheets, kind.name)
         if sheet is not None:
-            store.save(t, doer, kind, subject, 0, sheet, providers)
+            store.save(t, doer, kind, subject, 0, sheet, providers, from_file=True)

@@ -38,8 +38,8 @@ class SheetKind:
 
     `facts` is a dataclass whose fields name the facts that judge and check ask for; who runs the sheets gives a
     provider for each name. `shown` names those of them that go out with the sheet. `alias` is an address of before, `unjudged` what is said where there is
-    no judgement. `columns` gives what SQL may ask
-    of a sheet: values by name, in order.
+    no judgement. `columns` gives what SQL may ask of a sheet: values by name, in order. `check` refuses what cannot be
+    kept; `gate` what a person may not do as things stand, and is not asked of a sheet that comes with a file.
     """
 
     name: str
@@ -51,6 +51,7 @@ class SheetKind:
     judge: Callable[[Any, Any], Any]
     tables: Callable[[Any, Any], tuple[Table, ...]]
     check: Callable[[Any, Any], None] = _nothing
+    gate: Callable[[Any, Any], None] = _nothing
     columns: Callable[[Any], Columns] = _no_columns
     shown: dict[str, Any] = field(default_factory=dict)
     writes: Needed = "signed_in"

@@ -65,14 +65,16 @@ def judged(t: Transaction, kind: SheetKind, subject: Subject, sheet: Sheet, prov
 
 
 def save(
-    t: Transaction, doer: Doer, kind: SheetKind, subject: Subject, version: int, sheet: Sheet, providers: Providers
+    t: Transaction, doer: Doer, kind: SheetKind, subject: Subject, version: int, sheet: Sheet, providers: Providers,
+    from_file: bool = False,
 ) -> Held:  # fmt: skip
     """Keep a sheet that was made from a version; one made from an older version is refused with the newer beside it.
 
     The subject is locked by whoever found it, so that two first versions do not meet.
     """
     before = held(t, kind, subject.id, lock=True)
-    kind.check(sheet, facts_for(t, kind, subject, providers))
+    facts = facts_for(t, kind, subject, providers)
+    kind.check(sheet, facts)
     if before.version != version:
         raise Conflict(
             "changed_meanwhile",
@@ -81,6 +83,8 @@ def save(
             "Both are shown; nothing is lost.",
             {"version": before.version, "sheet": before.sheet.model_dump(mode="json", by_alias=True)},
         )
+    if not from_file:
+        kind.gate(sheet, facts)
     sheet_id = _write(t, doer.person_id, doer.now, kind, subject.id, version + 1, sheet)
     record(t, doer, kind.subject, subject.id, kind.name, before.sheet if before.version else None, sheet)
     return Held(sheet, version + 1, sheet_id)

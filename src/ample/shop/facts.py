@@ -5,11 +5,15 @@ from __future__ import annotations
 from datetime import UTC, datetime
 from typing import Any
 
+from ample.base import job_queries as jobs
 from ample.base.units import jobs_of_unit
 from ample.sheets.facts import Providers
 from ample.sheets.subjects import Subject
 from ample.shop.bench.fitted import fitted_bearing
+from ample.shop.bench.to_fit import to_fit
 from ample.shop.instruments.today import todays_instruments
+from ample.shop.line import actions as lines
+from ample.shop.line import queries as line_queries
 from ample.store import Transaction
 
 
@@ -30,7 +34,24 @@ def _unit_jobs(t: Transaction, subject: Subject) -> Any:
     return jobs_of_unit(t, subject.id)
 
 
+def _strip_down(t: Transaction, subject: Subject) -> Any:
+    return lines.sheet_of(t, subject.id)[0]
+
+
+def _to_fit(t: Transaction, subject: Subject) -> Any:
+    keys = {part_id: key for key, part_id in line_queries.bench_parts(t, subject.id).items()}
+    return to_fit(t, subject.id, keys, todays_instruments(t))
+
+
+def _off_line(t: Transaction, subject: Subject) -> Any:
+    on_line = set(line_queries.bench_parts(t, subject.id).values())
+    return tuple(each.name for each in jobs.parts_of_jobs(t, [subject.id]) if each.part_id not in on_line)
+
+
 PROVIDERS: Providers = {
+    "strip_down": _strip_down,
+    "to_fit": _to_fit,
+    "off_line": _off_line,
     "fitted": _fitted,
     "instrument_of": _instrument_of,
     "today": _today,

@@ -18,6 +18,7 @@ _WORDS = {
     ("part", "matched"): "chose {marking} to replace {of}",
     ("part", "seats"): "changed the seats of {of}",
     ("job", "unit"): "said which unit it is",
+    ("job", "fit_up"): "worked at the fit-up",
     ("unit", "leak_log"): "wrote in the leak log",
     ("photo", "added"): "added a photo",
     ("photo", "placed"): "moved a photo",

@@ -15,7 +15,7 @@ from ample.base.units import add_unit, tie_job, unit_of_job, unit_with
 from ample.sheets import files
 from ample.sheets import store as sheets
 from ample.sheets.kinds.seats import SEATS
-from ample.sheets.subjects import part_subject, unit_subject
+from ample.sheets.subjects import job_subject, part_subject, unit_subject
 from ample.shop.bench import queries as bench
 from ample.shop.bench.actions import InstrumentOf, judge_again, save_bench, sheet_of
 from ample.shop.bench.records import BenchSave
@@ -57,6 +57,7 @@ def export_job(t: Transaction, number: str) -> JobFile:
             row | {"picture": base64.b64encode(row["picture"])} for row in queries.pictures(t, job.job_id)
         ],
         "unit": _unit(t, job.job_id),
+        "sheets": files.written_out(t, "job", job.job_id),
         "tray": [_tray_part(t, part, on_line.get(part.part_id)) for part in jobs.parts_of_jobs(t, [job.job_id])],
     })  # fmt: skip
 
@@ -133,6 +134,7 @@ def import_job(
         _tie_unit(t, doer, job.job_id, file.unit, notes)
     for part in file.tray:
         _import_part(t, doer, number, part, index, instrument_of, notes)
+    files.read_in(t, doer, job_subject(t, number, lock=True), file.sheets, PROVIDERS)
     if file.acknowledged:
         notes.append("Cautions that were acknowledged elsewhere are to be acknowledged here again.")
     if any(part.identification for part in file.tray):

@@ -13,7 +13,7 @@ from ample.core.assembly import LineSheet
 from ample.core.contract import FamilyName
 from ample.core.parts.requirement import Requirement
 from ample.core.places import SeatSheet
-from ample.sheets.files import UnitSheets
+from ample.sheets.files import JobSheets, UnitSheets
 from ample.shop.bench.records import BenchSheet
 from ample.shop.line.records import Decided, PartKey
 from ample.shop.photos.records import PhotoPlace
@@ -122,6 +122,7 @@ class JobFile(Strict):
     photos: list[PhotoFile] = Field(default_factory=list, max_length=200)
     unit: UnitFile | None = Field(default=None, description="the unit, where its history has been begun")
     tray: list[TrayPartFile] = Field(default_factory=list, max_length=400)
+    sheets: JobSheets = Field(default_factory=JobSheets)  # type: ignore[valid-type]
 
 
 class Imported(Strict):
