@@ -19,6 +19,9 @@ STARTS = (
 FEWEST = 3  # two fields in common say nothing
 # A request may be a type of its own where it is looser, or refuses more, than what it becomes.
 REVIEWED = {
+    frozenset(
+        ("FillJudged", "LooseCount")
+    ): "what is told of a row by its key: a fill, and a count of loose items",
     ("DutyRequest", "Duty"): "a request: unknown fields and values are refused at their field",
     ("RunningRequest", "Running"): "a request: its numbers are limited at their field",
     ("CautionsRequest", "Situation"): "a request: with what is planned in words",

@@ -27,13 +27,29 @@ FIT_UP: dict[str, Any] = {
     "shop": ["heater", "press"], "wrench": "ft-lb", "worked_s": 754, "running_since": "2026-11-27T14:03:00Z",
     "together": False, "reason": "",
 }  # fmt: skip
+PROOF: dict[str, Any] = {
+    "set_points": [{"key": "aaaa", "what": "sensor", "least": 0.4, "most": 0.6, "unit": "V", "readings": ["0,52", "0.50"], "doubt": 0.02, "left_loose": True, "note": "=lid off"}],
+    "plays": [{"key": "bbbb", "what": "worm", "least_mm": 0.05, "most_mm": 0.1, "pairs": [{"pushed": "0", "pulled": "0.16"}, {"pushed": "-0.01", "pulled": "6 thou"}], "dial_mm": 0.01, "pitch_mm": 1.5, "leaves": "0.05 0,1"}],
+    "fills": [
+        {"key": "cccc", "what": "leg", "side": "left", "wanted_l": 0.6, "filled_l": "0,6", "level": "right", "bled": True},
+        {"key": "dddd", "what": "Leg", "side": "right", "wanted_l": None, "filled_l": "0.45", "level": "right", "bled": False},
+    ],
+    "runs": [{"key": "eeee", "what": "slow", "rpm": 100.0, "minutes": 15.0, "ambient_c": 19.0, "limit_c": 70.0, "readings": [{"minute": "5", "temperature_c": "31"}, {"minute": "10", "temperature_c": "38,5"}, {"minute": "15", "temperature_c": "43"}]}],
+    "checks": [{"key": "turns.line0", "result": "holds", "reading": "", "note": ""}],
+    "tasks": [{"key": "ffff", "what": "torque again", "due": "2026-12-11", "done": False, "reading": ""}],
+    "compared": [{"key": "gggg", "what": "vibration", "before": "7.1", "after": "2,4", "unit": "mm/s"}],
+    "changes": [{"key": "hhhh", "what": "both bearings"}],
+    "note_next": "The breather was painted over.", "closed": False, "reason": "",
+}  # fmt: skip
 SAMPLES = {
     "seats": (SEATS, SEATS | {"load": "light"}),
     "leak_log": (LOG, LOG | {"lead_days": 7}),
     "fit_up": (FIT_UP, FIT_UP | {"wrench": "N·m"}),
+    "proof": (PROOF, PROOF | {"note_next": "Mind the breather."}),
 }
 # What of a sample must be refused, and at which field.
 BAD = {
+    "proof": (PROOF | {"runs": [PROOF["runs"][0] | {"limit_c": 10.0}]}, "sheet.runs[0].limit_c"),
     "fit_up": (FIT_UP | {"ticks": [FIT_UP["ticks"][1] | {"reached": "tight"}]}, "sheet.ticks[0].reached"),
     "seats": (SEATS | {"shaft": SEATS["shaft"] | {"planes": [["25.0", "wide"]]}}, "sheet.shaft.planes[0][1]"),
     "leak_log": (LOG | {"entries": [LOG["entries"][0] | {"on": "2199-01-01"}]}, "sheet.entries[0].on"),

@@ -7,7 +7,10 @@ from typing import Any
 
 from ample.base import job_queries as jobs
 from ample.base.units import jobs_of_unit
+from ample.core.assembly.proof import OpenTorque
+from ample.sheets import store as sheets
 from ample.sheets.facts import Providers
+from ample.sheets.kinds.fit_up import FIT_UP
 from ample.sheets.subjects import Subject
 from ample.shop.bench.fitted import fitted_bearing
 from ample.shop.bench.to_fit import to_fit
@@ -48,7 +51,22 @@ def _off_line(t: Transaction, subject: Subject) -> Any:
     return tuple(each.name for each in jobs.parts_of_jobs(t, [subject.id]) if each.part_id not in on_line)
 
 
+def _fit_up_open(t: Transaction, subject: Subject) -> Any:
+    """What fitting up left open: torques and settings that nobody ticked; nothing where it was never begun."""
+    now = sheets.held(t, FIT_UP, subject.id)
+    if not now.version:
+        return ()
+    judged = sheets.judged(t, FIT_UP, subject, now.sheet, PROVIDERS)
+    left = set(judged.left)
+    return tuple(
+        OpenTorque(each.key, each.words)
+        for each in judged.steps
+        if each.key in left and each.does in ("tighten", "set")
+    )
+
+
 PROVIDERS: Providers = {
+    "fit_up_open": _fit_up_open,
     "strip_down": _strip_down,
     "to_fit": _to_fit,
     "off_line": _off_line,

@@ -19,6 +19,8 @@ _WORDS = {
     ("part", "seats"): "changed the seats of {of}",
     ("job", "unit"): "said which unit it is",
     ("job", "fit_up"): "worked at the fit-up",
+    ("job", "proof"): "worked at the proof",
+    ("job", "proof_signed"): "signed the proof",
     ("unit", "leak_log"): "wrote in the leak log",
     ("photo", "added"): "added a photo",
     ("photo", "placed"): "moved a photo",

@@ -1,0 +1,21 @@
+"""Set and prove: what was set, run in and checked, and the closing of a job."""
+
+from ample.core.assembly.proof.judge import (
+    OpenTorque,
+    ProofFacts,
+    ProofJudged,
+    check_proof,
+    gate_proof,
+    judge_proof,
+)
+from ample.core.assembly.proof.sheet import ProofSheet
+
+__all__ = [
+    "OpenTorque",
+    "ProofFacts",
+    "ProofJudged",
+    "ProofSheet",
+    "check_proof",
+    "gate_proof",
+    "judge_proof",
+]
