@@ -27,6 +27,13 @@ const router = createRouter({
       name: 'enquiry',
       component: () => import('./bench/EnquirySheet.vue'),
     },
+    { path: '/jobs/:number/fit-up', name: 'fit-up', component: () => import('./fitup/FitUpScreen.vue') },
+    {
+      path: '/jobs/:number/fit-up-sheet',
+      name: 'fit-up-sheet',
+      component: () => import('./fitup/FitUpPaper.vue'),
+    },
+    { path: '/jobs/:number/proof', name: 'proof', component: () => import('./proof/ProofScreen.vue') },
     { path: '/shop', name: 'shop', component: () => import('./shop/ShopScreen.vue') },
     { path: '/shop/people', name: 'people', component: () => import('./shop/PeopleScreen.vue') },
     { path: '/shop/record', name: 'record', component: () => import('./shop/RecordScreen.vue') },

@@ -184,6 +184,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/fit-up-plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * The strip-down reversed into steps of fitting up
+         * @description The strip-down reversed into steps of fitting up
+         */
+        post: operations["calc_fit_up_plan_fit_up_plan_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/fitted-clearance": {
         parameters: {
             query?: never;
@@ -724,7 +744,7 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Every job and what it waits for
+         * Every open job and what it waits for, and what is due
          * @description Jobs by what they wait for.
          */
         get: operations["board_board_jobs_get"];
@@ -918,6 +938,234 @@ export interface paths {
          * @description Add a photo (JPEG, PNG or WebP as the body, at most 8 MB).
          */
         post: operations["photos_add_photo_jobs__number__photos_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{number}/sheets/fit_up": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Fit-up: the sheet and its judgement
+         * @description Fit-up: the sheet and its judgement
+         */
+        get: operations["sheets_sheet_fit_up_jobs__number__sheets_fit_up_get"];
+        /**
+         * Fit-up: keep the sheet
+         * @description Fit-up: keep the sheet
+         */
+        put: operations["sheets_save_sheet_fit_up_jobs__number__sheets_fit_up_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{number}/sheets/fit_up/csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Fit-up as CSV
+         * @description Fit-up as CSV
+         */
+        get: operations["sheets_csv_fit_up_jobs__number__sheets_fit_up_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{number}/sheets/fit_up/judge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Fit-up: judge a sheet without keeping it
+         * @description Fit-up: judge a sheet without keeping it
+         */
+        post: operations["sheets_judge_sheet_fit_up_jobs__number__sheets_fit_up_judge_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{number}/sheets/fit_up/versions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Fit-up: who worked at it and when
+         * @description Fit-up: who worked at it and when
+         */
+        get: operations["sheets_versions_fit_up_jobs__number__sheets_fit_up_versions_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{number}/sheets/fit_up/versions/{version}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Fit-up: what stood there at a version
+         * @description Fit-up: what stood there at a version
+         */
+        get: operations["sheets_version_fit_up_jobs__number__sheets_fit_up_versions__int_version__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{number}/sheets/proof": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Proof: the sheet and its judgement
+         * @description Proof: the sheet and its judgement
+         */
+        get: operations["sheets_sheet_proof_jobs__number__sheets_proof_get"];
+        /**
+         * Proof: keep the sheet
+         * @description Proof: keep the sheet
+         */
+        put: operations["sheets_save_sheet_proof_jobs__number__sheets_proof_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{number}/sheets/proof/csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Proof as CSV
+         * @description Proof as CSV
+         */
+        get: operations["sheets_csv_proof_jobs__number__sheets_proof_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{number}/sheets/proof/judge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Proof: judge a sheet without keeping it
+         * @description Proof: judge a sheet without keeping it
+         */
+        post: operations["sheets_judge_sheet_proof_jobs__number__sheets_proof_judge_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{number}/sheets/proof/signature": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Proof: sign what stands there
+         * @description Proof: sign what stands there
+         */
+        post: operations["sheets_sign_proof_jobs__number__sheets_proof_signature_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{number}/sheets/proof/versions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Proof: who worked at it and when
+         * @description Proof: who worked at it and when
+         */
+        get: operations["sheets_versions_proof_jobs__number__sheets_proof_versions_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{number}/sheets/proof/versions/{version}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Proof: what stood there at a version
+         * @description Proof: what stood there at a version
+         */
+        get: operations["sheets_version_proof_jobs__number__sheets_proof_versions__int_version__get"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1963,6 +2211,48 @@ export interface components {
             last: components["schemas"]["LastBackup"] | null;
         };
         /**
+         * Because
+         * @description Why a step stands where it does: the rule, and the step that it comes before or after.
+         */
+        Because: {
+            /** After */
+            after: string;
+            /** Before */
+            before: string;
+            /** Code */
+            code: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * BeforeAfter
+         * @description A sign, measured the same way before and after.
+         */
+        BeforeAfter: {
+            /**
+             * After
+             * @default
+             */
+            after: string;
+            /**
+             * Before
+             * @default
+             */
+            before: string;
+            /** Key */
+            key: string;
+            /**
+             * Unit
+             * @default
+             */
+            unit: string;
+            /**
+             * What
+             * @default
+             */
+            what: string;
+        };
+        /**
          * BenchAnswer
          * @description A part on the bench.
          */
@@ -2047,9 +2337,13 @@ export interface components {
         };
         /**
          * Board
-         * @description Every job with what it waits for.
+         * @description Every open job with what it waits for, and what is due.
          */
         Board: {
+            /** Due Tasks */
+            due_tasks: components["schemas"]["DueTask"][];
+            /** Due Units */
+            due_units: components["schemas"]["DueUnit"][];
             /** Jobs */
             jobs: components["schemas"]["JobState"][];
         };
@@ -2308,6 +2602,56 @@ export interface components {
             version: number;
         };
         /**
+         * ChangedThing
+         * @description One thing that was changed between before and after.
+         */
+        ChangedThing: {
+            /** Key */
+            key: string;
+            /**
+             * What
+             * @default
+             */
+            what: string;
+        };
+        /**
+         * CheckResult
+         * @description What a check showed.
+         */
+        CheckResult: {
+            /** Key */
+            key: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Reading
+             * @default
+             */
+            reading: string;
+            /**
+             * Result
+             * @default
+             * @enum {string}
+             */
+            result: "" | "holds" | "fails";
+        };
+        /**
+         * Chilling
+         * @description How cold the shaft alone has to be to slip in, and what gets it there: "freezer", "dry_ice" or nothing.
+         */
+        Chilling: {
+            /**
+             * By
+             * @enum {string}
+             */
+            by: "freezer" | "dry_ice" | "";
+            /** Needed C */
+            needed_c: number;
+        };
+        /**
          * ChooseRequest
          * @description A listed item that is chosen for the part.
          */
@@ -2352,6 +2696,18 @@ export interface components {
             suits: string | null;
             /** Words */
             words: string;
+        };
+        /**
+         * ComparedJudged
+         * @description What changed between before and after; None where a figure is missing.
+         */
+        ComparedJudged: {
+            /** Change */
+            change: number | null;
+            /** Change Percent */
+            change_percent: number | null;
+            /** Key */
+            key: string;
         };
         /**
          * ConfirmRequest
@@ -2446,6 +2802,16 @@ export interface components {
             said_on: string;
             /** Source */
             source: string;
+        };
+        /**
+         * CurvePoint
+         * @description A point of the curve that a run is predicted to follow.
+         */
+        CurvePoint: {
+            /** Minute */
+            minute: number;
+            /** Temperature C */
+            temperature_c: number;
         };
         /**
          * DateBand
@@ -2577,6 +2943,22 @@ export interface components {
             role: "counter" | "bench" | "buyer" | "owner";
         };
         /**
+         * DialPair
+         * @description A dial, the shaft pushed and then pulled, as it was typed.
+         */
+        DialPair: {
+            /**
+             * Pulled
+             * @default
+             */
+            pulled: string;
+            /**
+             * Pushed
+             * @default
+             */
+            pushed: string;
+        };
+        /**
          * DialectCode
          * @description A code of a dialect: where it stands, what it sets, what it means, and a marking to try it on.
          */
@@ -2653,6 +3035,65 @@ export interface components {
             repeats_disagree: boolean;
         };
         /**
+         * Driver
+         * @description A tube that bears on the ring being pressed and nothing else; mm, None where a size is not known.
+         */
+        Driver: {
+            /** Inside Over Mm */
+            inside_over_mm: number | null;
+            /**
+             * Length Over Mm
+             * @default null
+             */
+            length_over_mm: number | null;
+            /** Outside Under Mm */
+            outside_under_mm: number | null;
+            /**
+             * Ring
+             * @enum {string}
+             */
+            ring: "inner" | "outer" | "both";
+        };
+        /**
+         * DueTask
+         * @description What somebody wanted to come back to.
+         */
+        DueTask: {
+            /**
+             * Due
+             * Format: date
+             */
+            due: string;
+            /** Job */
+            job: string;
+            /** Title */
+            title: string;
+            /** What */
+            what: string;
+        };
+        /**
+         * DueUnit
+         * @description A unit whose log says that it is time: to order by, to plan on, or over its limit already.
+         */
+        DueUnit: {
+            /** Already Passed */
+            already_passed: string | null;
+            /** Limit On */
+            limit_on: string | null;
+            /** Order By */
+            order_by: string | null;
+            /** Place */
+            place: string;
+            /** Plan On */
+            plan_on: string | null;
+            /** Title */
+            title: string;
+            /** Unit Id */
+            unit_id: number;
+            /** What */
+            what: string;
+        };
+        /**
          * DutyAsked
          * @description What the part has to bear; what is not known is left out.
          */
@@ -2705,6 +3146,18 @@ export interface components {
              * @enum {string}
              */
             turning: "shaft" | "housing" | "shaking";
+        };
+        /**
+         * Edge
+         * @description What a lip or ring passes on its way, and what over.
+         */
+        Edge: {
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+            /** Part */
+            part: string;
         };
         /**
          * EncodeAnswer
@@ -3029,6 +3482,61 @@ export interface components {
             readings: components["schemas"]["TypedReading"][];
         };
         /**
+         * Fill
+         * @description What was filled, by volume and by level; two sides of one place are compared.
+         */
+        Fill: {
+            /**
+             * Bled
+             * @default false
+             */
+            bled: boolean;
+            /**
+             * Filled L
+             * @default
+             */
+            filled_l: string;
+            /** Key */
+            key: string;
+            /**
+             * Level
+             * @default
+             * @enum {string}
+             */
+            level: "" | "low" | "right" | "high";
+            /**
+             * Side
+             * @default
+             * @enum {string}
+             */
+            side: "" | "left" | "right";
+            /**
+             * Wanted L
+             * @default null
+             */
+            wanted_l: number | null;
+            /**
+             * What
+             * @default
+             */
+            what: string;
+        };
+        /**
+         * FillJudged
+         * @description A fill by volume and level.
+         */
+        FillJudged: {
+            /** Key */
+            key: string;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "open" | "low" | "right" | "high" | "unsure";
+            /** Words */
+            words: string;
+        };
+        /**
          * FirstOwner
          * @description The owner of a new shop, with the code that its start has shown on the terminal.
          */
@@ -3068,6 +3576,228 @@ export interface components {
             shaft: string;
             /** Size Mm */
             size_mm: number;
+        };
+        /**
+         * FitUpAnswer
+         * @description Fit-up with what it is worth.
+         */
+        FitUpAnswer: {
+            job: components["schemas"]["JobHead"];
+            judged: components["schemas"]["FitUpJudged"] | null;
+            sheet: components["schemas"]["FitUpSheet"];
+            /** Signatures */
+            signatures: components["schemas"]["Signature"][];
+            strip_down: components["schemas"]["LineSheet"];
+            /** Version */
+            version: number;
+        };
+        /**
+         * FitUpConflict
+         * @description Two rules that cannot both be kept: the steps, the rule given up, those it stands against, and what it means.
+         */
+        FitUpConflict: {
+            /** After */
+            after: string;
+            /** Against */
+            against: string[];
+            /** Before */
+            before: string;
+            /** Code */
+            code: string;
+            /** Parts */
+            parts: string[];
+            /** Words */
+            words: string;
+        };
+        /**
+         * FitUpJudged
+         * @description The plan with how far it has come.
+         */
+        FitUpJudged: {
+            /** Conflicts */
+            conflicts: components["schemas"]["FitUpConflict"][];
+            /** Left */
+            left: string[];
+            /** Next */
+            next: string;
+            /** Not On Plan */
+            not_on_plan: string[];
+            /** Off Line */
+            off_line: string[];
+            /** On No Step */
+            on_no_step: components["schemas"]["OnNoStep"][];
+            /** Reached */
+            reached: components["schemas"]["TorqueReached"][];
+            /** Steps */
+            steps: components["schemas"]["FitUpStep"][];
+        };
+        /**
+         * FitUpJudgedAnswer
+         * @description A sheet judged as it is typed.
+         */
+        FitUpJudgedAnswer: {
+            judged: components["schemas"]["FitUpJudged"] | null;
+        };
+        /**
+         * FitUpPlan
+         * @description The steps in order, what could not be kept, and what is on no step.
+         */
+        FitUpPlan: {
+            /** Conflicts */
+            conflicts: components["schemas"]["FitUpConflict"][];
+            /** On No Step */
+            on_no_step: components["schemas"]["OnNoStep"][];
+            /** Steps */
+            steps: components["schemas"]["FitUpStep"][];
+        };
+        /**
+         * FitUpRequest
+         * @description A strip-down, what goes in the place of its parts, and what the shop has.
+         */
+        FitUpRequest: {
+            /** Requirements */
+            requirements?: components["schemas"]["FittedPart"][];
+            sheet: components["schemas"]["LineSheet"];
+            /**
+             * Shop
+             * @default [
+             *       "heater",
+             *       "press",
+             *       "freezer"
+             *     ]
+             */
+            shop: ("heater" | "press" | "freezer")[];
+        };
+        /**
+         * FitUpSave
+         * @description The sheet to keep, and the version it was made from (0 for the first).
+         */
+        FitUpSave: {
+            sheet: components["schemas"]["FitUpSheet"];
+            /** Version */
+            version: number;
+        };
+        /**
+         * FitUpSheet
+         * @description What is kept of fitting up.
+         */
+        FitUpSheet: {
+            /**
+             * Choices
+             * @default []
+             */
+            choices: components["schemas"]["PartChoice"][];
+            /**
+             * Reason
+             * @default
+             */
+            reason: string;
+            /**
+             * Running Since
+             * @default null
+             */
+            running_since: string | null;
+            /**
+             * Shop
+             * @default [
+             *       "heater",
+             *       "press",
+             *       "freezer"
+             *     ]
+             */
+            shop: ("heater" | "press" | "freezer")[];
+            /**
+             * Ticks
+             * @default []
+             */
+            ticks: components["schemas"]["Tick"][];
+            /**
+             * Together
+             * @default false
+             */
+            together: boolean;
+            /**
+             * Worked S
+             * @default 0
+             */
+            worked_s: number;
+            /**
+             * Wrench
+             * @default N·m
+             * @enum {string}
+             */
+            wrench: "N·m" | "ft-lb" | "in-lb";
+        };
+        /**
+         * FitUpStep
+         * @description One step of the sheet.
+         */
+        FitUpStep: {
+            /** Because */
+            because: components["schemas"]["Because"][];
+            /** Cautions */
+            cautions: components["schemas"]["Note"][];
+            check: components["schemas"]["Note"];
+            chilling: components["schemas"]["Chilling"] | null;
+            /**
+             * Comes From
+             * @enum {string}
+             */
+            comes_from: "" | "left" | "right";
+            /**
+             * Does
+             * @enum {string}
+             */
+            does: "free" | "warm" | "fit" | "cool" | "grease" | "tighten" | "lock" | "set";
+            /** Faces */
+            faces: components["schemas"]["StepFace"][];
+            /** Grease G */
+            grease_g: number | null;
+            /** Key */
+            key: string;
+            /** Line */
+            line: string;
+            lubricant: components["schemas"]["Note"] | null;
+            /** Part */
+            part: string;
+            /** Passes */
+            passes: components["schemas"]["Edge"][];
+            /** Same On */
+            same_on: number;
+            /** Stop If */
+            stop_if: components["schemas"]["Note"][];
+            /** Title */
+            title: string;
+            tool: components["schemas"]["Driver"] | null;
+            torque: components["schemas"]["Torque"] | null;
+            /** Verb */
+            verb: string;
+            warming: components["schemas"]["Warming"] | null;
+            /** Words */
+            words: string;
+        };
+        /**
+         * FitUpVersion
+         * @description What stood on a sheet at a version, and the same as a person reads it.
+         */
+        FitUpVersion: {
+            /**
+             * Began At
+             * Format: date-time
+             */
+            began_at: string;
+            /**
+             * Ended At
+             * Format: date-time
+             */
+            ended_at: string;
+            /** Person */
+            person: string | null;
+            sheet: components["schemas"]["FitUpSheet"];
+            /** Tables */
+            tables: components["schemas"]["Table"][];
+            /** Version */
+            version: number;
         };
         /**
          * FittedBearing
@@ -3142,6 +3872,71 @@ export interface components {
              * @default 10
              */
             warmer_inner_k: number;
+        };
+        /**
+         * FittedPart
+         * @description What goes in the place of a part, as far as it is known; empty or None where it is not.
+         *
+         *     `interference_um` is of the ring that goes on tight, `way` what a person chose, `supplied_with` a transport ring or plug
+         *     that is not fitted.
+         */
+        FittedPart: {
+            /**
+             * Closure
+             * @default
+             */
+            closure: string;
+            /**
+             * Inside Mm
+             * @default null
+             */
+            inside_mm: number | null;
+            /** @default null */
+            interference_um: components["schemas"]["Tightness"] | null;
+            /**
+             * Kind
+             * @default
+             */
+            kind: string;
+            /**
+             * Material
+             * @default
+             */
+            material: string;
+            /**
+             * Outside Mm
+             * @default null
+             */
+            outside_mm: number | null;
+            /** Part */
+            part: string;
+            /**
+             * Supplied With
+             * @default
+             */
+            supplied_with: string;
+            /**
+             * Tight Ring
+             * @default
+             * @enum {string}
+             */
+            tight_ring: "" | "inner" | "outer" | "both";
+            /**
+             * Title
+             * @default
+             */
+            title: string;
+            /**
+             * Way
+             * @default
+             * @enum {string}
+             */
+            way: "" | "warm" | "press" | "chill";
+            /**
+             * Width Mm
+             * @default null
+             */
+            width_mm: number | null;
         };
         /**
          * Forecast
@@ -3697,6 +4492,7 @@ export interface components {
             opened_at: string;
             /** Photos */
             photos?: components["schemas"]["PhotoFile"][];
+            sheets?: components["schemas"]["JobSheets"];
             take_in: components["schemas"]["TakeInSheet"];
             /** Tray */
             tray?: components["schemas"]["TrayPartFile"][];
@@ -3730,18 +4526,37 @@ export interface components {
             version: number;
         };
         /**
+         * JobSheets
+         * @description The sheets of a job; those that nobody has begun are left out.
+         */
+        JobSheets: {
+            /** @default null */
+            fit_up: components["schemas"]["FitUpSheet"] | null;
+            /** @default null */
+            proof: components["schemas"]["ProofSheet"] | null;
+        };
+        /**
          * JobState
          * @description A job with its line, its tray, the cautions nobody has read yet, and what it waits for.
          */
         JobState: {
             /** Cautions Open */
             cautions_open: number;
+            /** Closed */
+            closed: boolean;
             /** Days Open */
             days_open: number;
+            /**
+             * Fit Up Left
+             * @description steps that are not ticked; none while fitting up has not begun
+             */
+            fit_up_left: number | null;
             job: components["schemas"]["JobHead"];
             line: components["schemas"]["LineState"];
             /** Parts */
             parts: components["schemas"]["PartState"][];
+            /** Together */
+            together: boolean;
             /** Unit */
             unit: string;
             /** Waits For */
@@ -4894,6 +5709,16 @@ export interface components {
             words: string;
         };
         /**
+         * Note
+         * @description A code with its words.
+         */
+        Note: {
+            /** Code */
+            code: string;
+            /** Words */
+            words: string;
+        };
+        /**
          * ObservationRequest
          * @description Repeats of one feature with one instrument.
          */
@@ -4951,6 +5776,30 @@ export interface components {
         OfferedRequest: {
             /** Text */
             text: string;
+        };
+        /**
+         * OnNoStep
+         * @description What came out loose and is on no step.
+         */
+        OnNoStep: {
+            /** Count */
+            count: number;
+            /** Key */
+            key: string;
+            /** What */
+            what: string;
+        };
+        /**
+         * OpenPoint
+         * @description What stands against closing.
+         */
+        OpenPoint: {
+            /** Code */
+            code: string;
+            /** Key */
+            key: string;
+            /** Words */
+            words: string;
         };
         /**
          * OperatingConditions
@@ -5130,6 +5979,25 @@ export interface components {
             new: string;
             /** Old */
             old: string;
+        };
+        /**
+         * PartChoice
+         * @description How a person chose to fit a part, and what came with it that is not fitted.
+         */
+        PartChoice: {
+            /** Key */
+            key: string;
+            /**
+             * Supplied With
+             * @default
+             */
+            supplied_with: string;
+            /**
+             * Way
+             * @default
+             * @enum {string}
+             */
+            way: "" | "warm" | "press" | "chill";
         };
         /**
          * PartHead
@@ -5432,6 +6300,59 @@ export interface components {
             readings_um: number[];
         };
         /**
+         * PlayJudged
+         * @description An end play, None while it is not read.
+         */
+        PlayJudged: {
+            /** Key */
+            key: string;
+            play: components["schemas"]["EndPlay"] | null;
+        };
+        /**
+         * PlaySet
+         * @description An end play set by shim or nut.
+         */
+        PlaySet: {
+            /**
+             * Dial Mm
+             * @default 0.01
+             */
+            dial_mm: number;
+            /** Key */
+            key: string;
+            /**
+             * Least Mm
+             * @default null
+             */
+            least_mm: number | null;
+            /**
+             * Leaves
+             * @description shim leaves at hand, mm, parted by blanks
+             * @default
+             */
+            leaves: string;
+            /**
+             * Most Mm
+             * @default null
+             */
+            most_mm: number | null;
+            /**
+             * Pairs
+             * @default []
+             */
+            pairs: components["schemas"]["DialPair"][];
+            /**
+             * Pitch Mm
+             * @default null
+             */
+            pitch_mm: number | null;
+            /**
+             * What
+             * @default
+             */
+            what: string;
+        };
+        /**
          * Point
          * @description One reading of a series: the entry it comes from, its day and value.
          */
@@ -5469,6 +6390,174 @@ export interface components {
             refused_count: number;
             /** Rows */
             rows: number;
+        };
+        /**
+         * ProofAnswer
+         * @description Proof with what it is worth.
+         */
+        ProofAnswer: {
+            job: components["schemas"]["JobHead"];
+            judged: components["schemas"]["ProofJudged"] | null;
+            sheet: components["schemas"]["ProofSheet"];
+            /** Signatures */
+            signatures: components["schemas"]["Signature"][];
+            /** Version */
+            version: number;
+        };
+        /**
+         * ProofCheck
+         * @description A check that this unit asks for, with its pass value, and what it showed.
+         */
+        ProofCheck: {
+            /** Code */
+            code: string;
+            /** Key */
+            key: string;
+            /** Of */
+            of: string;
+            /** Passes */
+            passes: string;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "open" | "holds" | "fails";
+            /** Unit */
+            unit: string;
+            /**
+             * Why
+             * @default
+             */
+            why: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * ProofJudged
+         * @description All of it judged; `open` stands against closing, `late` are tasks whose day has passed.
+         */
+        ProofJudged: {
+            /** Checks */
+            checks: components["schemas"]["ProofCheck"][];
+            /** Compared */
+            compared: components["schemas"]["ComparedJudged"][];
+            /** Fills */
+            fills: components["schemas"]["FillJudged"][];
+            /** Late */
+            late: string[];
+            /** Open */
+            open: components["schemas"]["OpenPoint"][];
+            /** Plays */
+            plays: components["schemas"]["PlayJudged"][];
+            /** Runs */
+            runs: components["schemas"]["RunJudged"][];
+            /** Set Points */
+            set_points: components["schemas"]["SetJudged"][];
+            /**
+             * Which Helped
+             * @enum {string}
+             */
+            which_helped: "" | "known" | "not_known";
+        };
+        /**
+         * ProofJudgedAnswer
+         * @description A sheet judged as it is typed.
+         */
+        ProofJudgedAnswer: {
+            judged: components["schemas"]["ProofJudged"] | null;
+        };
+        /**
+         * ProofSave
+         * @description The sheet to keep, and the version it was made from (0 for the first).
+         */
+        ProofSave: {
+            sheet: components["schemas"]["ProofSheet"];
+            /** Version */
+            version: number;
+        };
+        /**
+         * ProofSheet
+         * @description What is kept of setting and proving.
+         */
+        ProofSheet: {
+            /**
+             * Changes
+             * @default []
+             */
+            changes: components["schemas"]["ChangedThing"][];
+            /**
+             * Checks
+             * @default []
+             */
+            checks: components["schemas"]["CheckResult"][];
+            /**
+             * Closed
+             * @default false
+             */
+            closed: boolean;
+            /**
+             * Compared
+             * @default []
+             */
+            compared: components["schemas"]["BeforeAfter"][];
+            /**
+             * Fills
+             * @default []
+             */
+            fills: components["schemas"]["Fill"][];
+            /**
+             * Note Next
+             * @default
+             */
+            note_next: string;
+            /**
+             * Plays
+             * @default []
+             */
+            plays: components["schemas"]["PlaySet"][];
+            /**
+             * Reason
+             * @default
+             */
+            reason: string;
+            /**
+             * Runs
+             * @default []
+             */
+            runs: components["schemas"]["RunStep"][];
+            /**
+             * Set Points
+             * @default []
+             */
+            set_points: components["schemas"]["SetPoint"][];
+            /**
+             * Tasks
+             * @default []
+             */
+            tasks: components["schemas"]["Task"][];
+        };
+        /**
+         * ProofVersion
+         * @description What stood on a sheet at a version, and the same as a person reads it.
+         */
+        ProofVersion: {
+            /**
+             * Began At
+             * Format: date-time
+             */
+            began_at: string;
+            /**
+             * Ended At
+             * Format: date-time
+             */
+            ended_at: string;
+            /** Person */
+            person: string | null;
+            sheet: components["schemas"]["ProofSheet"];
+            /** Tables */
+            tables: components["schemas"]["Table"][];
+            /** Version */
+            version: number;
         };
         /**
          * Question
@@ -5696,6 +6785,8 @@ export interface components {
         RootModel_ClearanceAfterFitting_: components["schemas"]["ClearanceAfterFitting"];
         /** RootModel[EndPlay] */
         RootModel_EndPlay_: components["schemas"]["EndPlay"];
+        /** RootModel[FitUpPlan] */
+        RootModel_FitUpPlan_: components["schemas"]["FitUpPlan"];
         /** RootModel[Interchange] */
         RootModel_Interchange_: components["schemas"]["Interchange"];
         /** RootModel[NeedleCount] */
@@ -5828,6 +6919,73 @@ export interface components {
             limit_c: number;
             /** Readings */
             readings: components["schemas"]["RunInReading"][];
+        };
+        /**
+         * RunJudged
+         * @description A run: where it settles, the curve to there, and what its last readings rose, °C in a minute.
+         */
+        RunJudged: {
+            /** Curve */
+            curve: components["schemas"]["CurvePoint"][];
+            /** Key */
+            key: string;
+            /** Rise C Min */
+            rise_c_min: number | null;
+            run: components["schemas"]["RunIn"] | null;
+        };
+        /**
+         * RunReading
+         * @description A temperature some minutes after the start of a step.
+         */
+        RunReading: {
+            /**
+             * Minute
+             * @default
+             */
+            minute: string;
+            /**
+             * Temperature C
+             * @default
+             */
+            temperature_c: string;
+        };
+        /**
+         * RunStep
+         * @description A step of running in: speed, how long, and what the temperature did.
+         */
+        RunStep: {
+            /**
+             * Ambient C
+             * @default 20
+             */
+            ambient_c: number;
+            /** Key */
+            key: string;
+            /**
+             * Limit C
+             * @default 80
+             */
+            limit_c: number;
+            /**
+             * Minutes
+             * @default null
+             */
+            minutes: number | null;
+            /**
+             * Readings
+             * @default []
+             */
+            readings: components["schemas"]["RunReading"][];
+            /**
+             * Rpm
+             * @default null
+             */
+            rpm: number | null;
+            /**
+             * What
+             * @default
+             */
+            what: string;
         };
         /**
          * RunningRequest
@@ -6174,6 +7332,23 @@ export interface components {
             person: components["schemas"]["Person"] | null;
         };
         /**
+         * SetJudged
+         * @description A set point: mean and uncertainty (k = 2) of its readings, and what that is worth.
+         */
+        SetJudged: {
+            /** Key */
+            key: string;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "open" | "low" | "right" | "high" | "unsure";
+            /** Uncertainty */
+            uncertainty: number | null;
+            /** Value */
+            value: number | null;
+        };
+        /**
          * SetNetworks
          * @description Where calipers may be, beside this machine: addresses and networks; `seen` is what was there before.
          */
@@ -6182,6 +7357,55 @@ export interface components {
             networks: string[];
             /** Seen */
             seen: string[];
+        };
+        /**
+         * SetPoint
+         * @description A set value: what, from and to, readings as they were typed; left loose until it is set.
+         */
+        SetPoint: {
+            /**
+             * Doubt
+             * @description U (k = 2) of one reading
+             * @default 0
+             */
+            doubt: number;
+            /** Key */
+            key: string;
+            /**
+             * Least
+             * @default null
+             */
+            least: number | null;
+            /**
+             * Left Loose
+             * @default false
+             */
+            left_loose: boolean;
+            /**
+             * Most
+             * @default null
+             */
+            most: number | null;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Readings
+             * @default []
+             */
+            readings: string[];
+            /**
+             * Unit
+             * @default mm
+             */
+            unit: string;
+            /**
+             * What
+             * @default
+             */
+            what: string;
         };
         /**
          * SetRight
@@ -6258,6 +7482,14 @@ export interface components {
             name: string;
             /** Secret */
             secret: string;
+        };
+        /**
+         * SignRequest
+         * @description The version that was looked at.
+         */
+        SignRequest: {
+            /** Version */
+            version: number;
         };
         /**
          * Signature
@@ -6393,6 +7625,18 @@ export interface components {
              * @default null
              */
             snap_ring: string | null;
+        };
+        /**
+         * StepFace
+         * @description Which face of the part looks at what.
+         */
+        StepFace: {
+            /** Looks At */
+            looks_at: string;
+            /** Mark */
+            mark: string;
+            /** Side */
+            side: string;
         };
         /**
          * Table
@@ -6534,6 +7778,34 @@ export interface components {
             works?: string[];
         };
         /**
+         * Task
+         * @description Something to come back to.
+         */
+        Task: {
+            /**
+             * Done
+             * @default false
+             */
+            done: boolean;
+            /**
+             * Due
+             * @default null
+             */
+            due: string | null;
+            /** Key */
+            key: string;
+            /**
+             * Reading
+             * @default
+             */
+            reading: string;
+            /**
+             * What
+             * @default
+             */
+            what: string;
+        };
+        /**
          * TemperatureBand
          * @description A temperature: the middle estimate with its 80 % interval, °C.
          */
@@ -6544,6 +7816,24 @@ export interface components {
             likely: number;
             /** Low */
             low: number;
+        };
+        /**
+         * Tick
+         * @description A step that is done, with the torque that was reached as it was typed, in the wrench's unit.
+         */
+        Tick: {
+            /** Key */
+            key: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Reached
+             * @default
+             */
+            reached: string;
         };
         /**
          * Tie
@@ -6585,6 +7875,58 @@ export interface components {
              * @default null
              */
             unit_id: number | null;
+        };
+        /**
+         * Tightness
+         * @description Least and most interference, µm, positive tight.
+         */
+        Tightness: {
+            /** Max */
+            max: number;
+            /** Min */
+            min: number;
+        };
+        /**
+         * Torque
+         * @description A torque in the unit that it was recorded in, with the other two; or none, and the most that the thread stands.
+         */
+        Torque: {
+            /** Ft Lb */
+            ft_lb: number | null;
+            /** In Lb */
+            in_lb: number | null;
+            /** Left Hand */
+            left_hand: boolean;
+            /** Most N M */
+            most_n_m: number | null;
+            /** N M */
+            n_m: number | null;
+            /** Pattern */
+            pattern: string;
+            /** Recorded */
+            recorded: number | null;
+            /** Source */
+            source: string;
+            /** Stages Percent */
+            stages_percent: number[];
+            /** Thread */
+            thread: string;
+            /** Unit */
+            unit: string;
+        };
+        /**
+         * TorqueReached
+         * @description What the wrench said, in N·m, against what was recorded; None where nothing was.
+         */
+        TorqueReached: {
+            /** Holds */
+            holds: boolean | null;
+            /** Key */
+            key: string;
+            /** N M */
+            n_m: number;
+            /** Off Percent */
+            off_percent: number | null;
         };
         /**
          * TradeAnswer
@@ -7013,6 +8355,27 @@ export interface components {
             max: number;
             /** Min */
             min: number;
+        };
+        /**
+         * Warming
+         * @description How warm: what slides on (never capped), what it may have and why, and the chance that it slides at the lower.
+         */
+        Warming: {
+            /** Left Um */
+            left_um: number;
+            /**
+             * Limit Because
+             * @enum {string}
+             */
+            limit_because: "rings" | "seal" | "shield" | "grease";
+            /** Limit C */
+            limit_c: number;
+            /** Needed C */
+            needed_c: number | null;
+            /** Slides Probability */
+            slides_probability: number | null;
+            /** To C */
+            to_c: number;
         };
         /**
          * Watch
@@ -7704,6 +9067,66 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FitAnswer"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    calc_fit_up_plan_fit_up_plan_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FitUpRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RootModel_FitUpPlan_"];
                 };
             };
             /** @description Nobody is signed in. */
@@ -10575,6 +11998,971 @@ export interface operations {
             };
             /** @description Request Entity Too Large */
             413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_sheet_fit_up_jobs__number__sheets_fit_up_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FitUpAnswer"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_save_sheet_fit_up_jobs__number__sheets_fit_up_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FitUpSave"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FitUpAnswer"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_csv_fit_up_jobs__number__sheets_fit_up_csv_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_judge_sheet_fit_up_jobs__number__sheets_fit_up_judge_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FitUpSheet"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FitUpJudgedAnswer"];
+                };
+            };
+            /** @description A header is missing or does not belong to the session. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_versions_fit_up_jobs__number__sheets_fit_up_versions_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Versions"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_version_fit_up_jobs__number__sheets_fit_up_versions__int_version__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: string;
+                version: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FitUpVersion"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_sheet_proof_jobs__number__sheets_proof_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProofAnswer"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_save_sheet_proof_jobs__number__sheets_proof_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ProofSave"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProofAnswer"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_csv_proof_jobs__number__sheets_proof_csv_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_judge_sheet_proof_jobs__number__sheets_proof_judge_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ProofSheet"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProofJudgedAnswer"];
+                };
+            };
+            /** @description A header is missing or does not belong to the session. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_sign_proof_jobs__number__sheets_proof_signature_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SignRequest"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProofAnswer"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_versions_proof_jobs__number__sheets_proof_versions_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Versions"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_version_proof_jobs__number__sheets_proof_versions__int_version__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: string;
+                version: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProofVersion"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -100,7 +100,7 @@ input::placeholder {
   opacity: 1;
 }
 .compact {
-  flex: 0 0 300px;
+  flex: 0 0 196px;
 }
 .compact .answers {
   position: absolute;

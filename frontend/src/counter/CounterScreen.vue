@@ -7,10 +7,12 @@ import { useJob } from '@/job/useJob'
 import { useTrade } from '@/job/useTrade'
 import { useKeys } from '@/shell/useKeys'
 import CounterLine from './CounterLine.vue'
+import DueColumn from './DueColumn.vue'
 import JobSlip from './JobSlip.vue'
 
 const OpenJob = defineAsyncComponent(() => import('./OpenJob.vue'))
 const jobs = ref<Schemas['JobState'][] | null>(null)
+const due = ref<Pick<Schemas['Board'], 'due_units' | 'due_tasks'>>({ due_units: [], due_tasks: [] })
 const away = ref(false)
 const opening = ref(false)
 const line = ref<InstanceType<typeof CounterLine> | null>(null)
@@ -23,6 +25,8 @@ const COLUMNS = [
   { state: 'measure', words: 'to be measured', none: 'Nothing waits for a caliper.' },
   { state: 'order', words: 'to be ordered', none: 'Nothing waits for an order.' },
   { state: 'coming', words: 'parts coming', none: 'Nothing is on its way.' },
+  { state: 'fit', words: 'to be fitted', none: 'Nothing is being put together.' },
+  { state: 'prove', words: 'proving', none: 'Nothing is being proved.' },
 ] as const
 const columns = computed(() =>
   COLUMNS.map((column) => ({
@@ -31,10 +35,18 @@ const columns = computed(() =>
   })),
 )
 
+/** A column with nothing in it takes less room. */
+const widths = computed(() =>
+  [...columns.value.map((each) => each.jobs.length), due.value.due_units.length + due.value.due_tasks.length]
+    .map((count) => (count ? 'minmax(150px, 1fr)' : 'minmax(96px, 0.55fr)'))
+    .join(' '),
+)
 async function look(): Promise<void> {
   const { answer } = await told(api.GET('/api/jobs'))
   away.value = answer === null
-  if (answer) jobs.value = answer.jobs
+  if (!answer) return
+  jobs.value = answer.jobs
+  due.value = answer
 }
 async function opened(number: string): Promise<void> {
   opening.value = false
@@ -56,7 +68,7 @@ onMounted(() => {
 <template>
   <main class="counter">
     <div class="top"><CounterLine ref="line" /></div>
-    <div class="board">
+    <div class="board" :style="{ '--columns': widths }">
       <section v-for="column in columns" :key="column.state">
         <h2>
           {{ column.words }} <span v-if="column.jobs.length" class="fig">{{ column.jobs.length }}</span>
@@ -67,6 +79,7 @@ onMounted(() => {
           take a unit in <kbd>Alt j</kbd>
         </button>
       </section>
+      <DueColumn :due="due" :known="jobs !== null" />
     </div>
     <p v-if="jobs && !jobs.length && session.may('people')" class="begin">
       A new shop.
@@ -94,11 +107,11 @@ onMounted(() => {
 }
 .board {
   display: grid;
-  grid-template-columns: repeat(4, minmax(0, 1fr));
-  gap: 22px;
+  grid-template-columns: var(--columns);
+  gap: 18px;
   align-content: start;
 }
-.board h2 {
+.board :deep(h2) {
   font-size: 16px;
   font-weight: 650;
   border-bottom: 2px solid var(--ink);

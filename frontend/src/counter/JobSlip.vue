@@ -23,6 +23,10 @@ const target = computed(() => {
     const name = props.state.line.parts.length ? 'line' : 'take-in'
     return { name, params: { number: props.state.job.number } }
   }
+  if (props.state.waits_for === 'fit' || props.state.waits_for === 'prove') {
+    const name = props.state.waits_for === 'fit' ? 'fit-up' : 'proof'
+    return { name, params: { number: props.state.job.number } }
+  }
   if (!first.value) return { name: 'counter' }
   const params = { number: props.state.job.number, partId: first.value.part.part_id }
   if (props.state.waits_for === 'measure') return { name: 'bench', params }
@@ -36,6 +40,9 @@ const largest = computed(() =>
     ...props.state.parts.map((part) => Math.max(0, ...Object.values(part.chosen?.dimensions ?? {}))),
   ),
 )
+/** So many of the tray are drawn; the rest is counted. */
+const MOST_SHOWN = 4
+const shown = computed(() => props.state.parts.slice(0, MOST_SHOWN))
 const days = computed(() =>
   props.state.days_open === 0
     ? 'today'
@@ -67,11 +74,14 @@ const days = computed(() =>
       <span v-if="state.line.ask" class="doubt">{{ state.line.ask }} for a second person</span>
       <span v-if="state.line.to_bench">{{ state.line.to_bench }} to the Bench</span>
     </span>
+    <span v-if="state.waits_for === 'fit'" class="far">
+      <b>{{ state.fit_up_left }} {{ state.fit_up_left === 1 ? 'step' : 'steps' }} left</b>
+    </span>
     <span v-if="state.cautions_open && state.waits_for === 'strip' && !state.line.parts.length" class="far">
       {{ state.cautions_open }} cautions to read before it is opened
     </span>
     <span v-if="state.parts.length" class="parts">
-      <span v-for="part in state.parts" :key="part.part.part_id" class="part">
+      <span v-for="part in shown" :key="part.part.part_id" class="part">
         <PartSection
           v-if="part.chosen && part.ball_mm !== null"
           :size="partSize(part.chosen.kind, part.chosen.dimensions, part.ball_mm)"
@@ -114,6 +124,9 @@ const days = computed(() =>
             silent
         /></span>
       </span>
+      <span v-if="state.parts.length > MOST_SHOWN" class="rest"
+        >and {{ state.parts.length - MOST_SHOWN }} more in the tray</span
+      >
     </span>
   </RouterLink>
 </template>
@@ -123,7 +136,7 @@ const days = computed(() =>
   display: block;
   background: var(--sheet);
   border: 1.5px solid var(--ink);
-  padding: 10px 14px;
+  padding: 9px 11px 10px;
   color: inherit;
   text-decoration: none;
   margin-bottom: 14px;
@@ -167,13 +180,13 @@ const days = computed(() =>
 .parts {
   display: flex;
   flex-wrap: wrap;
-  gap: 12px;
+  gap: 10px 6px;
   margin-top: 10px;
   border-top: 1px solid var(--rule);
   padding-top: 10px;
 }
 .part {
-  width: 74px;
+  width: 64px;
   text-align: center;
   display: grid;
   justify-items: center;
@@ -184,6 +197,11 @@ const days = computed(() =>
   font-stretch: 84%;
   white-space: nowrap;
   min-height: 19px;
+}
+.rest {
+  flex-basis: 100%;
+  font-size: 14px;
+  color: var(--faint);
 }
 .lights {
   display: flex;

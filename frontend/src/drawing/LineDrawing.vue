@@ -22,6 +22,9 @@ const props = defineProps<{
   ends?: { left: string; inside: string; right: string }
   marks?: { part: string; x: number; y: number; label: string }[]
   first?: number
+  /** While it is put together: what is in, what comes next and from where, with what it is driven; the rest stands back. */
+  standing?: Record<string, 'in' | 'next' | 'later'>
+  arrow?: { key: string; to: 1 | -1; driver: Schemas['Driver'] | null }
   label: (part: Part | undefined) => string
 }>()
 const emit = defineEmits<{
@@ -31,8 +34,8 @@ const emit = defineEmits<{
 
 const LEFT = 64
 /** Room for ties and flags above the parts, for marks and numbers below. */
-const ABOVE = 96
-const BELOW = 66
+const ABOVE = computed(() => (props.ties?.length || props.verdicts ? 96 : 62))
+const BELOW = computed(() => (props.verdicts ? 66 : 40))
 const laid = computed<LaidPart[]>(() =>
   props.parts.map((part) => ({
     key: part.key,
@@ -47,20 +50,25 @@ const laid = computed<LaidPart[]>(() =>
 const layout = computed(() =>
   layLine(laid.value, props.kinds, {
     width: props.width - 2 * LEFT,
-    height: props.height - ABOVE - BELOW,
+    height: props.height - ABOVE.value - BELOW.value,
     slot: 19,
     scroll: true,
   }),
 )
 const full = computed(() => Math.max(props.width, layout.value.width + 2 * LEFT))
 const shift = computed(() => Math.max(LEFT, (full.value - layout.value.width) / 2))
-const axis = computed(() => ABOVE + (props.height - ABOVE - BELOW) / 2)
+const axis = computed(() => ABOVE.value + (props.height - ABOVE.value - BELOW.value) / 2)
 const foot = computed(() => props.height - 34)
 /** Each part with all that its drawing depends on in one word: what has not changed is not drawn again. */
 const rows = computed(() =>
   layout.value.slots.map((slot, i) => {
     const part = byKey.value.get(slot.key)
-    const states = [slot.key === props.selected, props.wrong?.has(slot.key), props.verdicts?.[slot.key]]
+    const states = [
+      slot.key === props.selected,
+      props.wrong?.has(slot.key),
+      props.verdicts?.[slot.key],
+      props.standing?.[slot.key],
+    ]
     const places = Object.values(slot).map((each) => (typeof each === 'number' ? each.toFixed(2) : each))
     return {
       slot,
@@ -98,7 +106,7 @@ const flags = computed<Flag[]>(() => {
     } else free[level] = x + half + 8
     const near = layout.value.slots.filter((each) => Math.abs(each.x + each.width / 2 - x) < half + 40)
     const height = Math.max(slot.outer, ...near.filter((each) => !each.broken).map((each) => each.outer))
-    const y = level > 0 ? ABOVE - 12 - level * 20 : axis.value - height - 12
+    const y = level > 0 ? ABOVE.value - 12 - level * 20 : axis.value - height - 12
     found.push({ key: slot.key, x, y, to: slot.side === 'left' ? -1 : 1, words, wrong })
   }
   return found
@@ -112,6 +120,28 @@ const brackets = computed(() =>
     return [{ key: tie.key, x1: a.x, x2: b.x + b.width, words: `${tie.words || 'stays together'}${size}` }]
   }),
 )
+const TUBE = 52
+const GAP = 10
+/** The next part's way in: an arrow, and the tube that drives it, cut through above and below the axis. */
+const way = computed(() => {
+  const slot = layout.value.slots.find((each) => each.key === props.arrow?.key)
+  if (!props.arrow || !slot) return null
+  const { to, driver } = props.arrow
+  const edge = to > 0 ? slot.x - GAP : slot.x + slot.width + GAP
+  const outside = byKey.value.get(slot.key)?.outside?.mm ?? null
+  const perMm = outside ? slot.outer / (outside / 2) : 0
+  const third = (slot.outer - slot.inner) / 3
+  const [from, until] =
+    driver?.ring === 'outer' ? [slot.outer - third, slot.outer] : [slot.inner, slot.inner + third]
+  const low = driver?.inside_over_mm && perMm ? (driver.inside_over_mm / 2) * perMm : from
+  const high = driver?.outside_under_mm && perMm ? (driver.outside_under_mm / 2) * perMm : until
+  const start = to > 0 ? edge - TUBE : edge
+  return {
+    tubes: driver ? [axis.value - high, axis.value + low].map((y) => ({ x: start, y })) : [],
+    thick: Math.max(3, high - low),
+    arrow: `M${edge - to * (TUBE + 34)} ${axis.value}h${to * 26}m${-to * 9} -6l${to * 9} 6l${-to * 9} 6`,
+  }
+})
 const endOf = computed(() => layout.value.width + 10)
 /** Where in a part's slot a click fell, as shares of its width and of the drawing's height. */
 function placeIn(slot: Slot, event: MouseEvent): { x: number; y: number } {
@@ -157,6 +187,7 @@ function verdictMark(key: string): string {
         :aria-selected="slot.key === selected"
         :aria-label="`${i + (first ?? 1)} ${label(byKey.get(slot.key))}`"
         class="pick"
+        :class="{ later: standing?.[slot.key] === 'later' }"
         @click="emit('pick', slot.key, placeIn(slot, $event))"
         @pointerdown="emit('grab', slot.key, $event)"
       >
@@ -207,6 +238,17 @@ function verdictMark(key: string): string {
         <text :x="-22" :y="axis - 26" text-anchor="end" class="medium">{{ ends.left }}</text>
         <text :x="endOf + 12" :y="axis - 26" class="medium">{{ ends.right }}</text>
       </template>
+      <g v-if="way" class="way">
+        <rect
+          v-for="tube in way.tubes"
+          :key="tube.y"
+          :x="tube.x"
+          :y="tube.y"
+          :width="TUBE"
+          :height="way.thick"
+        />
+        <path :d="way.arrow" />
+      </g>
       <g v-for="mark in placed" :key="mark.label" class="photo">
         <circle :cx="mark.cx" :cy="mark.cy" r="8" />
         <text :x="mark.cx" :y="mark.cy + 4" text-anchor="middle">{{ mark.label }}</text>
@@ -287,6 +329,19 @@ svg {
 .medium {
   font-size: 15px;
   fill: var(--faint);
+}
+.later {
+  opacity: 0.2;
+}
+.way rect {
+  fill: var(--halo);
+  stroke: var(--attention);
+  stroke-width: 1.6;
+}
+.way path {
+  fill: none;
+  stroke: var(--attention);
+  stroke-width: 3;
 }
 .photo circle {
   fill: var(--sheet);

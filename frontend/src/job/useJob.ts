@@ -7,14 +7,14 @@ export type PartState = Schemas['PartState']
 export type Mark = 'holds' | 'not_proven' | 'does_not_hold' | 'not_looked_at'
 
 export interface Stage {
-  name: 'take-in' | 'line' | 'bench' | 'match' | 'seats' | 'order'
+  name: 'take-in' | 'line' | 'bench' | 'match' | 'seats' | 'order' | 'fit-up' | 'proof'
   words: string
   mark: Mark
   left: number
 }
 
 type Light = PartState['lights'][number]
-type TrayStage = Exclude<Stage['name'], 'take-in' | 'line'>
+type TrayStage = Exclude<Stage['name'], 'take-in' | 'line' | 'fit-up' | 'proof'>
 const LIGHTS: Record<TrayStage, string[]> = {
   bench: ['identity'],
   match: ['interchange'],
@@ -57,6 +57,19 @@ export function earlyStages(state: JobState | null): Stage[] {
   ]
 }
 
+/** The second half of the job: put together, then proved and closed. */
+export function lateStages(state: JobState | null): Stage[] {
+  const left = state?.fit_up_left ?? null
+  const together = state?.together ?? false
+  const fitted: Mark = together ? 'holds' : left === null ? 'not_looked_at' : 'not_proven'
+  const closed = state?.closed ?? false
+  const proved: Mark = closed ? 'holds' : together ? 'not_proven' : 'not_looked_at'
+  return [
+    { name: 'fit-up', words: 'Fit-up', mark: fitted, left: together ? 0 : (left ?? 0) },
+    { name: 'proof', words: 'Proof', mark: proved, left: 0 },
+  ]
+}
+
 /** The job in hand, with what is open in each stage. */
 export const useJob = defineStore('job', () => {
   const state = ref<JobState | null>(null)
@@ -81,6 +94,7 @@ export const useJob = defineStore('job', () => {
       stageOf('match', 'Match', parts),
       stageOf('seats', 'Seats', parts),
       stageOf('order', 'Order', parts),
+      ...lateStages(state.value),
     ]
   })
   return { state, stages, instruments, take, refresh, loadInstruments }

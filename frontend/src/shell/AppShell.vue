@@ -40,7 +40,7 @@ const target = computed(() => {
 })
 function to(stage: Stage) {
   if (stage.name === 'order') return { name: 'order' }
-  if ((stage.name === 'take-in' || stage.name === 'line') && job.state)
+  if (['take-in', 'line', 'fit-up', 'proof'].includes(stage.name) && job.state)
     return { name: stage.name, params: { number: job.state.job.number } }
   if (!job.state || !target.value) return { name: 'counter' }
   return { name: stage.name, params: { number: job.state.job.number, partId: target.value.part.part_id } }
@@ -75,9 +75,9 @@ useKeys([
   { key: 'Alt+u', words: 'millimetres or inches', run: () => hand.toggleUnit(), inFields: true },
   { key: 'Alt+0', words: 'Counter', run: () => void router.push({ name: 'counter' }), inFields: true },
   { key: 'Alt+9', words: 'Shop', run: () => void router.push({ name: 'shop' }), inFields: true },
-  ...(['take-in', 'line', 'bench', 'match', 'seats', 'order'] as const).map((name, i) => ({
+  ...(['take-in', 'line', 'bench', 'match', 'seats', 'order', 'fit-up', 'proof'] as const).map((name, i) => ({
     key: `Alt+${i + 1}`,
-    words: ['Take in', 'Line', 'Bench', 'Match', 'Seats', 'Order'][i] as string,
+    words: ['Take in', 'Line', 'Bench', 'Match', 'Seats', 'Order', 'Fit-up', 'Proof'][i] as string,
     run: () => void goTo({ name } as Stage),
     inFields: true,
   })),
@@ -191,7 +191,7 @@ onMounted(() => {
 header {
   display: flex;
   align-items: center;
-  gap: 22px;
+  gap: 18px;
   padding: 0 0 0 20px;
   border-bottom: 2px solid var(--ink);
   min-width: 0;
@@ -222,7 +222,7 @@ header {
   display: flex;
   align-items: center;
   gap: 7px;
-  padding: 0 13px;
+  padding: 0 10px;
   font-size: 14px;
   color: var(--faint);
   text-decoration: none;
@@ -269,6 +269,7 @@ footer .right {
     width: 100%;
     height: 40px;
     margin-left: 0;
+    overflow-x: auto;
   }
   header {
     flex-wrap: wrap;

@@ -18,6 +18,15 @@ function typing(target: EventTarget | null): boolean {
   )
 }
 
+/** Space presses the button that has the focus. */
+function presses(event: KeyboardEvent): boolean {
+  return (
+    event.key === ' ' &&
+    event.target instanceof HTMLElement &&
+    event.target.closest('button, a, summary') !== null
+  )
+}
+
 /** The letter that was meant: a forgotten Caps Lock changes nothing. */
 function pressed(event: KeyboardEvent): string {
   if (event.key.length !== 1 || !event.getModifierState('CapsLock')) return event.key
@@ -40,7 +49,7 @@ if (typeof window !== 'undefined')
     if (event.defaultPrevented) return
     for (const keys of [...stacks.value].reverse())
       for (const key of toValue(keys))
-        if (matches(key, event) && (key.inFields || !typing(event.target))) {
+        if (matches(key, event) && !presses(event) && (key.inFields || !typing(event.target))) {
           event.preventDefault()
           key.run(event)
           return

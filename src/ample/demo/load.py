@@ -18,6 +18,7 @@ from ample.core.sizes import Instrument
 from ample.demo.catalogue import MAKERS, SEAL_MAKER, dialect_rows, items_of, offers, seal_items, seal_offers
 from ample.demo.histories import load_history
 from ample.demo.seal_trays import load_seal_trays
+from ample.demo.second_half import load_second_half
 from ample.demo.strip import demo_jobs, load_job, load_models
 from ample.sheets import store as sheets
 from ample.sheets.kinds.seats import SEATS
@@ -31,8 +32,8 @@ from ample.shop.catalogue.index import ShopIndex, build_index
 from ample.shop.facts import PROVIDERS
 from ample.shop.instruments import queries as instruments
 from ample.shop.instruments.actions import instrument_finder, known_instruments
-from ample.shop.orders.actions import add_line, pass_light
-from ample.shop.orders.records import AddLine, PassLight
+from ample.shop.orders.actions import add_line, pass_light, place
+from ample.shop.orders.records import AddLine, PassLight, PlaceOrder
 from ample.shop.people.keeping import add_demo_person
 from ample.shop.takein.actions import acknowledge, open_unit, save_take_in, take_in_of
 from ample.shop.takein.records import TakeInSave
@@ -62,16 +63,36 @@ def load_demo(database: Database, now: datetime, say: Callable[[str], None]) -> 
         _catalogue(t, owner)
         say("loading the demo: seven jobs")
         bench = people["Wren"]
-        _jobs(t, bench)
+        _jobs(t, bench, people["Sorrel"])
         load_models(t, owner, _items(t))
         for job in demo_jobs():
             load_job(t, bench, owner, job)
         _gearbox(t, replace(bench, now=bench.now - timedelta(days=2)))
         load_history(t, replace(bench, now=bench.now - timedelta(hours=5)))
+        load_second_half(t, bench, owner, _identify_taper(t, now))
         load_seal_trays(t, replace(bench, now=bench.now - timedelta(days=1)))
 
     database.run(all_of_it)
     return True
+
+
+def _identify_taper(t: Transaction, now: datetime) -> Callable[[Transaction, Doer, int, str], None]:
+    """Reads a taper's bore, confirms it and measures its seat, for the job that is being put together."""
+    index, find = build_index(t), instrument_finder(known_instruments(t, now.date()))
+
+    def identify(t: Transaction, doer: Doer, part_id: int, bore: str) -> None:
+        held = bench_of(t, part_id)
+        sheet = held.sheet.model_copy(update={"marking": "30205"})
+        changed = BenchSheet.model_validate(
+            sheet.model_dump() | {"observations": [_read("bore", "caliper 3", *bore.split())]}
+        )
+        save_bench(t, doer, part_id, BenchSave(version=held.version, sheet=changed))
+        _identify(t, doer, part_id, index, find)
+        _keep_seats(t, doer, part_id, _seats(
+            ["25.008 25.009", "25.009 25.009"], "micrometer 2", "k5", ["52.004 52.006"], "bore gauge 1", "J7",
+        ))  # fmt: skip
+
+    return identify
 
 
 def _items(t: Transaction) -> dict[str, int]:
@@ -134,9 +155,10 @@ def _catalogue(t: Transaction, owner: Doer) -> None:
         imports.import_offers(t, owner, suppliers[supplier], some)
 
 
-def _jobs(t: Transaction, bench: Doer) -> None:
+def _jobs(t: Transaction, bench: Doer, buyer: Doer) -> None:
     index = build_index(t)
     find = instrument_finder(known_instruments(t, bench.now.date()))
+    _trolley(t, replace(bench, now=bench.now - timedelta(days=13)), buyer, index, find)
     _harvester(t, replace(bench, now=bench.now - timedelta(days=3)), index, find)
     _blower(t, replace(bench, now=bench.now - timedelta(days=9)), index, find)
 
@@ -215,6 +237,34 @@ def _gearbox(t: Transaction, doer: Doer) -> None:
             "marking": marking, "kind": kind, "condition": condition,
             "observations": [_read(feature, instrument, *text.split()) for feature, text in sizes.items()],
         })  # fmt: skip
+
+
+def _trolley(t: Transaction, doer: Doer, buyer: Doer, index: ShopIndex, find: InstrumentOf) -> None:
+    """A job whose part has been ordered."""
+    _job(t, doer, "0407", NewJob(
+        title="Slip trolley axle", unit="other", owner="Marl Slip", symptom="one wheel screams when it is hauled out",
+    ))  # fmt: skip
+    wheel = _part(t, doer, "0407", NewPart(
+        name="Wheel bearing", surroundings="in the wheel hub, under water once a week", dirty=True, rpm=60,
+    ), {"marking": "6206 2RS", "condition": "", "observations": [
+        _read("outside", "caliper 3", "61.99", "62.00"), _read("bore", "caliper 3", "30.01"),
+        _read("width", "caliper 3", "15.98"),
+    ]})  # fmt: skip
+    _identify(t, doer, wheel, index, find)
+    _match(t, doer, wheel, index, "seal_two", "N")
+    _keep_seats(t, doer, wheel, SeatSheet.model_validate({
+        "turning": "housing", "load": "normal",
+        "shaft": {"zone": "h6", "instrument": "micrometer 2", "planes": [["29.994", "29.995"]]},
+        "housing": {"zone": "N7", "instrument": "bore gauge 1", "planes": [["61.975", "61.976"]]},
+    }))  # fmt: skip
+    sheet = add_line(t, doer, AddLine(part_id=wheel), find)
+    line = sheet.lines[0]
+    for light in line.lights:
+        if light.state != "holds":
+            reason = "Looked at with Alder: the same has run in the other three wheels since 2023."
+            asked = PassLight(light=light.light, facts_mark=light.facts_mark, reason=reason)
+            sheet = pass_light(t, doer, line.line_id, asked, find)
+    place(t, buyer, sheet.order_id, PlaceOrder(version=sheet.version), find)
 
 
 def _blower(t: Transaction, doer: Doer, index: ShopIndex, find: InstrumentOf) -> None:

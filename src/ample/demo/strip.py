@@ -67,7 +67,7 @@ class DemoJob:
     loose: list[tuple[str, int, int | None]]
     decisions: list[tuple[int, int, str, str]]
     read: list[str]
-    photo: tuple[int, int, str, str]
+    photo: tuple[int, int, str, str] | None
     read_at_the_bench: list[tuple[int, int, Sheet]] = field(default_factory=list)
 
 
@@ -126,6 +126,8 @@ def load_job(t: Transaction, bench: Doer, second: Doer, job: DemoJob) -> None:
     for line, place, sheet_read in job.read_at_the_bench:
         sent = send_to_bench(t, later, job.number, key_of(job.number, line, place))
         _read(t, later, sent.part_id, sheet_read)
+    if job.photo is None:
+        return
     line, place, picture, caption = job.photo
     add_photo(
         t, later, job.number, take_in_picture(demo_picture(picture)),

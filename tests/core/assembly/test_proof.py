@@ -67,7 +67,7 @@ def test_end_play_says_the_turn_and_the_leaves():
     found = judged(plays=[play])
     assert (found.plays[0].play.decision, found.plays[0].play.turn_deg) == ("loose", -19.2)
     assert found.plays[0].play.leaves == (0.1,)
-    assert [each.words for each in found.open] == ["Worm is loose."]
+    assert [each.words for each in found.open] == ["End play of Worm is loose."]
 
 
 @pytest.mark.parametrize(

@@ -16,7 +16,8 @@ ALPHA_PER_K = 12e-6
 EASE_SHARE = 1 / 2000
 AMBIENT_C = 20.0
 OPEN_LIMIT_C, CLOSED_LIMIT_C = 110.0, 80.0
-HOTTEST_C = 300.0
+ALPHA_COLD_PER_K = 10.7e-6  # mean, from shop temperature down to dry ice
+FREEZER_C, DRY_ICE_C = -18.0, -78.0
 
 
 @dataclass(frozen=True)
@@ -132,6 +133,49 @@ def warming_for(
     return Warming(
         round(needed, 1), limit, because, math.floor(to), round(slides, 3), round(max(0.0, most - growth), 1)
     )
+
+
+@dataclass(frozen=True)
+class Chilling:
+    """How cold the shaft alone has to be to slip in, and what gets it there: "freezer", "dry_ice" or nothing."""
+
+    needed_c: float
+    by: Literal["freezer", "dry_ice", ""]
+
+
+def chilling_for(inside_mm: float, interference_um: Range, ambient_c: float = AMBIENT_C) -> Chilling:
+    """How cold the shaft is made for a bearing that is not heated.
+
+    Formula: T = T_a − (i_max + d/2000)/(α·d), α of steel at that cold: 12e-6 at ambient falling to 10.7e-6 at −78 °C.
+
+    Args:
+        inside_mm: Bore, mm, above 0.
+        interference_um: Least to most interference, µm, positive tight.
+        ambient_c: Temperature of bearing and shaft before, °C.
+
+    Returns:
+        The temperature, °C, and the first of freezer (−18 °C) and dry ice (−78 °C) that reaches it.
+
+    Raises:
+        BadInput: At `inside_mm`.
+
+    Source: common practice; mean expansion of steel 10.7e-6/K down to −78 °C.
+
+    Example:
+        >>> chilling_for(25, Range(3, 12, 21)).by
+        ''
+    """
+    if not 0 < inside_mm <= 2000:
+        raise BadInput("bad_size", "A bore lies above 0 mm.", "inside_mm")
+    strain = (max(interference_um.max, 0.0) / 1000 + inside_mm * EASE_SHARE) / inside_mm
+    needed = ambient_c - strain / ALPHA_COLD_PER_K
+    if needed > DRY_ICE_C:
+        share = (ambient_c - needed) / (ambient_c - DRY_ICE_C)
+        needed = ambient_c - strain / (ALPHA_PER_K + (ALPHA_COLD_PER_K - ALPHA_PER_K) * share)
+    by: Literal["freezer", "dry_ice", ""] = (
+        "freezer" if needed >= FREEZER_C else "dry_ice" if needed >= DRY_ICE_C else ""
+    )
+    return Chilling(round(needed, 1), by)
 
 
 def _limit(closure: str, greased: bool) -> tuple[float, Because]:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from ample.core.assembly import LineSheet
 from ample.core.assembly.fit_up.plan import FitUpStep
 from ample.core.assembly.fit_up.sheet import (
     FitUpFacts,
@@ -81,5 +82,5 @@ FIT_UP = SheetKind(
     check=check_fit_up,
     gate=gate_fit_up,
     columns=columns,
-    shown={},
+    shown={"strip_down": LineSheet},
 )

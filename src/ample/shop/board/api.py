@@ -10,22 +10,32 @@ from ample.base.desk import ErrorAnswer, desk
 from ample.base.jobs import known_job
 from ample.base.records import JobHead, JobPath, NewJob
 from ample.base.rights import needs
-from ample.shop.board.actions import states_of
+from ample.shop.board.actions import due_tasks, due_units, states_of
+from ample.shop.board.queries import closed_jobs
 from ample.shop.board.records import Board, JobState
 from ample.shop.instruments.today import todays_instruments
 from ample.shop.takein.actions import open_unit
+from ample.store import Transaction
 
 api = APIBlueprint("board", __name__, url_prefix="/api", abp_tags=[Tag(name="jobs")])
 
 
-@api.get("/jobs", summary="Every job and what it waits for", responses={200: Board})
+@api.get("/jobs", summary="Every open job and what it waits for, and what is due", responses={200: Board})
 @needs("signed_in")
 def board() -> Response:
     """Jobs by what they wait for."""
     now = desk().doer().now
-    return desk().read(
-        lambda t: Board(jobs=states_of(t, job_queries.all_jobs(t), now, todays_instruments(t)))
-    )
+
+    def work(t: Transaction) -> Board:
+        closed = closed_jobs(t)
+        jobs = [job for job in job_queries.all_jobs(t) if job.job_id not in closed]
+        return Board(
+            jobs=states_of(t, jobs, now, todays_instruments(t)),
+            due_units=due_units(t, now.date()),
+            due_tasks=due_tasks(t, now.date()),
+        )
+
+    return desk().read(work)
 
 
 @api.post("/jobs", summary="Open a job", responses={201: JobHead, 400: ErrorAnswer, 422: ErrorAnswer})

@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
-from pydantic import BaseModel
+from datetime import date
+
+from pydantic import BaseModel, Field
 
 from ample.base.records import JobHead, PartHead
 from ample.shop.catalogue.records import Item
@@ -56,9 +58,38 @@ class JobState(BaseModel):
     parts: list[PartState]
     waits_for: str
     days_open: int
+    fit_up_left: int | None = Field(
+        description="steps that are not ticked; none while fitting up has not begun"
+    )
+    together: bool
+    closed: bool
+
+
+class DueUnit(BaseModel):
+    """A unit whose log says that it is time: to order by, to plan on, or over its limit already."""
+
+    unit_id: int
+    title: str
+    place: str
+    what: str
+    order_by: date | None
+    plan_on: date | None
+    limit_on: date | None
+    already_passed: str | None
+
+
+class DueTask(BaseModel):
+    """What somebody wanted to come back to."""
+
+    job: str
+    title: str
+    what: str
+    due: date
 
 
 class Board(BaseModel):
-    """Every job with what it waits for."""
+    """Every open job with what it waits for, and what is due."""
 
     jobs: list[JobState]
+    due_units: list[DueUnit]
+    due_tasks: list[DueTask]

@@ -5,7 +5,7 @@ from __future__ import annotations
 import re
 from collections.abc import Iterable, Iterator
 from dataclasses import dataclass
-from typing import cast
+from typing import Literal, cast
 
 from ample.core.assembly.facing import Facing, facing_of
 from ample.core.assembly.fit_up.order import Clash, Held, ordered
@@ -27,7 +27,7 @@ from ample.core.assembly.fit_up.words import lubricant_words, said, text, title
 from ample.core.assembly.kinds import part_kinds
 from ample.core.assembly.line import LineSheet, LooseItem
 from ample.core.errors import BadInput
-from ample.core.fits.mounting import Driver, Warming
+from ample.core.fits.mounting import Chilling, Driver, Warming
 
 MOST_REASONS = 3
 USUAL_SHOP = frozenset(("heater", "press", "freezer"))
@@ -65,6 +65,7 @@ class FitUpStep:
     faces: tuple[StepFace, ...]
     tool: Driver | None
     warming: Warming | None
+    chilling: Chilling | None
     lubricant: Note | None
     grease_g: float | None
     torque: Torque | None
@@ -74,6 +75,7 @@ class FitUpStep:
     cautions: tuple[Note, ...]
     because: tuple[Because, ...]
     same_on: int
+    comes_from: Literal["", "left", "right"]
 
 
 @dataclass(frozen=True)
@@ -213,14 +215,20 @@ def _described(
         reasons = {each.code: each for each in reversed(why.get(key, []))}
         yield FitUpStep(
             key=key, does=step.does, verb=step.verb, part=part_key, line=shaft.line.key, title=title(part, new),
-            words=said(part, new, step), faces=step.faces, tool=step.driver, warming=step.warming,
+            words=said(part, new, step), faces=step.faces, tool=step.driver, warming=step.warming, chilling=step.chilling,
             lubricant=Note(step.lubricant, lubricant_words(step, new)) if step.lubricant else None,
             grease_g=step.grease_g, torque=step.torque, passes=step.passes,
             check=Note(step.check, text("check", step.check)),
             stop_if=tuple(Note(code, text("stop", code)) for code in step.stop_if),
             cautions=tuple(Note(code, text("caution", code)) for code in step.cautions),
             because=tuple(reversed(list(reasons.values())))[:MOST_REASONS], same_on=shaft.line.count,
+            comes_from=_side(shaft, part_key),
         )  # fmt: skip
+
+
+def _side(shaft: Shaft, key: str) -> Literal["", "left", "right"]:
+    at = shaft.standing.get(key)
+    return "" if at is None or at.side < 0 else "right" if at.side else "left"
 
 
 def _told(shaft: Shaft, clash: Clash) -> FitUpConflict:

@@ -14,7 +14,7 @@ from ample.core.assembly.fit_up.rules import LOCKED, Steps, carried_by, driven_b
 from ample.core.assembly.kinds import part_kinds
 from ample.core.assembly.line import LinePart
 from ample.core.fits import Range
-from ample.core.fits.mounting import Driver, Ring, Warming, driver_for, warming_for
+from ample.core.fits.mounting import Chilling, Driver, Ring, Warming, chilling_for, driver_for, warming_for
 from ample.core.parts import bearing_kinds
 from ample.core.tables import read_table
 
@@ -23,6 +23,7 @@ ORDER: tuple[Does, ...] = ("fit", "free", "warm", "lock", "tighten", "cool", "gr
 WAITING = ("cool", "grease")
 PRESS_UP_TO_MM = 30.0  # bores that are pressed or driven unless their fit asks for heat
 WARM_FROM_UM = 15.0
+VERBS = {("push", "warm"): "push_warm", ("push", "chill"): "push_cold"}
 GREASE_PER_MM2 = 0.005
 EDGED = frozenset(("key", "pin", "circlip", "nut", "lock_washer"))
 CLEARS_MM = 1.0  # a lip that is wider than an edge by this does not touch it
@@ -72,6 +73,7 @@ class Detail:
     faces: tuple[StepFace, ...]
     driver: Driver | None
     warming: Warming | None
+    chilling: Chilling | None
     lubricant: str
     grease_g: float | None
     torque: Torque | None
@@ -163,6 +165,13 @@ def _warming(shaft: Shaft, part: LinePart) -> Warming:
     return warming_for(bore, band, new.closure if new and new.closure else "open")
 
 
+def _chilling(shaft: Shaft, part: LinePart) -> Chilling | None:
+    """How cold the shaft has to be; not said while bore or fit are not known."""
+    new, bore = shaft.fitted.get(part.key), shaft.size(part, "inside")
+    fit = new.interference_um if new else None
+    return chilling_for(bore, Range(fit.min, (fit.min + fit.max) / 2, fit.max)) if fit and bore else None
+
+
 def detail(shaft: Shaft, part: LinePart, does: Does, facing: Facing | None, shop: frozenset[str]) -> Detail:
     """What a step says."""
     if does == "fit":
@@ -179,7 +188,7 @@ def detail(shaft: Shaft, part: LinePart, does: Does, facing: Facing | None, shop
     )
     grams = _grams(shaft, part) if does == "grease" else None
     lubricant = _thread_state(part) if does == "tighten" else ""
-    return Detail(does, does, (), None, warm, lubricant, grams, torque, (), check, stop, cautions)
+    return Detail(does, does, (), None, warm, None, lubricant, grams, torque, (), check, stop, cautions)
 
 
 def _fit(shaft: Shaft, part: LinePart, facing: Facing | None, shop: frozenset[str]) -> Detail:
@@ -188,7 +197,7 @@ def _fit(shaft: Shaft, part: LinePart, facing: Facing | None, shop: frozenset[st
     faces = []
     for side in ("left", "right"):
         mark, looks_at = getattr(part, side).mark, getattr(facing, side) if facing else ""
-        if mark != "flat" or looks_at:
+        if mark != "flat" or getattr(facing, f"{side}_said", False):
             faces.append(StepFace(side, mark, looks_at))
     cautions = [row.caution] if row.caution else []
     stop = row.stop_if.split()
@@ -208,8 +217,8 @@ def _fit(shaft: Shaft, part: LinePart, facing: Facing | None, shop: frozenset[st
     if lubricant == "as_recorded":
         lubricant = "clean"
     return Detail(
-        "fit", row.does, tuple(faces), _driver(shaft, part),
-        _warming(shaft, part) if way == "warm" else None, lubricant, None, None, passes, row.check, tuple(stop),
+        "fit", VERBS.get((row.does, way), row.does), tuple(faces), _driver(shaft, part),
+        _warming(shaft, part) if way == "warm" else None, _chilling(shaft, part) if way == "chill" else None, lubricant, None, None, passes, row.check, tuple(stop),
         tuple(cautions),
     )  # fmt: skip
 

@@ -404,7 +404,9 @@ def _open(
     for placed, play in zip(sheet.plays, plays, strict=True):
         if play.play is None or play.play.decision != "right":
             words = "is not read" if play.play is None else f"is {play.play.decision}"
-            yield OpenPoint("play", play.key, f"{placed.what or 'End play'} {words}.")
+            yield OpenPoint(
+                "play", play.key, f"End play{f' of {placed.what}' if placed.what else ''} {words}."
+            )
     for poured, fill in zip(sheet.fills, fills, strict=True):
         if fill.state != "right":
             yield OpenPoint("fill", fill.key, f"{poured.what or 'A fill'}: {fill.words}")

@@ -102,7 +102,7 @@ class Task(Sheet):
     reading: Figure = ""
 
 
-class Compared(Sheet):
+class BeforeAfter(Sheet):
     """A sign, measured the same way before and after."""
 
     key: Key
@@ -112,7 +112,7 @@ class Compared(Sheet):
     unit: Unit = ""
 
 
-class Change(Sheet):
+class ChangedThing(Sheet):
     """One thing that was changed between before and after."""
 
     key: Key
@@ -128,8 +128,8 @@ class ProofSheet(Sheet):
     runs: tuple[RunStep, ...] = Field(default=(), max_length=MOST)
     checks: tuple[CheckResult, ...] = Field(default=(), max_length=400)
     tasks: tuple[Task, ...] = Field(default=(), max_length=MOST)
-    compared: tuple[Compared, ...] = Field(default=(), max_length=MOST)
-    changes: tuple[Change, ...] = Field(default=(), max_length=MOST)
+    compared: tuple[BeforeAfter, ...] = Field(default=(), max_length=MOST)
+    changes: tuple[ChangedThing, ...] = Field(default=(), max_length=MOST)
     note_next: str = Field(default="", max_length=1000)
     closed: bool = False
     reason: str = Field(default="", max_length=300)
