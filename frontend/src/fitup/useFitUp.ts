@@ -58,10 +58,11 @@ export function useFitUp(number: string) {
   }
   /** The step is done: on to the next that is not. */
   function tick(): void {
-    const now = step.value
+    const [now, here] = [step.value, at.value]
     if (!now) return
+    chosen.value = now.key
     if (!ticks.value.has(now.key)) change(now.key, {})
-    const next = steps.value.slice(at.value + 1).find((each) => !ticks.value.has(each.key))
+    const next = steps.value.slice(here + 1).find((each) => !ticks.value.has(each.key))
     chosen.value = next?.key ?? (open.value ? null : now.key)
   }
   function untick(): void {

@@ -63,14 +63,15 @@ def load_demo(database: Database, now: datetime, say: Callable[[str], None]) -> 
         _catalogue(t, owner)
         say("loading the demo: seven jobs")
         bench = people["Wren"]
-        _jobs(t, bench, people["Sorrel"])
+        _jobs(t, bench)
         load_models(t, owner, _items(t))
         for job in demo_jobs():
             load_job(t, bench, owner, job)
         _gearbox(t, replace(bench, now=bench.now - timedelta(days=2)))
         load_history(t, replace(bench, now=bench.now - timedelta(hours=5)))
-        load_second_half(t, bench, owner, _identify_taper(t, now))
         load_seal_trays(t, replace(bench, now=bench.now - timedelta(days=1)))
+        load_second_half(t, bench, owner, _identify_taper(t, now))
+        _trolley(t, replace(bench, now=bench.now - timedelta(days=13)), people["Sorrel"])
 
     database.run(all_of_it)
     return True
@@ -155,10 +156,9 @@ def _catalogue(t: Transaction, owner: Doer) -> None:
         imports.import_offers(t, owner, suppliers[supplier], some)
 
 
-def _jobs(t: Transaction, bench: Doer, buyer: Doer) -> None:
+def _jobs(t: Transaction, bench: Doer) -> None:
     index = build_index(t)
     find = instrument_finder(known_instruments(t, bench.now.date()))
-    _trolley(t, replace(bench, now=bench.now - timedelta(days=13)), buyer, index, find)
     _harvester(t, replace(bench, now=bench.now - timedelta(days=3)), index, find)
     _blower(t, replace(bench, now=bench.now - timedelta(days=9)), index, find)
 
@@ -239,8 +239,9 @@ def _gearbox(t: Transaction, doer: Doer) -> None:
         })  # fmt: skip
 
 
-def _trolley(t: Transaction, doer: Doer, buyer: Doer, index: ShopIndex, find: InstrumentOf) -> None:
+def _trolley(t: Transaction, doer: Doer, buyer: Doer) -> None:
     """A job whose part has been ordered."""
+    index, find = build_index(t), instrument_finder(known_instruments(t, doer.now.date()))
     _job(t, doer, "0407", NewJob(
         title="Slip trolley axle", unit="other", owner="Marl Slip", symptom="one wheel screams when it is hauled out",
     ))  # fmt: skip
@@ -257,7 +258,10 @@ def _trolley(t: Transaction, doer: Doer, buyer: Doer, index: ShopIndex, find: In
         "shaft": {"zone": "h6", "instrument": "micrometer 2", "planes": [["29.994", "29.995"]]},
         "housing": {"zone": "N7", "instrument": "bore gauge 1", "planes": [["61.975", "61.976"]]},
     }))  # fmt: skip
-    sheet = add_line(t, doer, AddLine(part_id=wheel), find)
+    chosen = next(each for each in matches_of(t, wheel, index).by_rule if each.item.closure == "seal_two")
+    dearest = chosen.offers[-1].supplier_id  # not the supplier whose sheet lies open
+    sheet = add_line(t, doer, AddLine(part_id=wheel, supplier_id=dearest), find)
+    assert len(sheet.lines) == 1, "nothing else is placed with it"
     line = sheet.lines[0]
     for light in line.lights:
         if light.state != "holds":
