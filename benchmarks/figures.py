@@ -136,6 +136,9 @@ def of_speed(
         ),
         timed("line of 200 parts: redraw, p95", "redraw_", 50, ", in Chromium"),
         timed("line of 200 parts: save, server time, p95", "save_", 100),
+        timed("line of 400 parts: save, server time, p95", "line400_", 150),
+        timed("fit-up of 400 parts: save and judge, p95", "fit400_", 250),
+        timed("unit with 500 readings: open, p95", "log500_", 150),
         Line("first screen's script, gzip", size["script_kb"], "kB", 200, True),
         Line("memory of a worker, 100,000 rows", served["worker_mb"], "MB", 300, True),
     ]

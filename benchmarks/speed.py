@@ -299,6 +299,7 @@ def on_a_demo() -> dict[str, float]:
             migrate(server.url)
             load_demo(Database(server.url), datetime.now(UTC).replace(tzinfo=None), lambda _: None)
             from benchmarks.line import redraw_times, save_times
+            from benchmarks.sheets import sheet_times
 
             app = create_app(Settings(home, server.url, "for the benchmark only"))
             client, headers = signed_in(app)
@@ -306,7 +307,11 @@ def on_a_demo() -> dict[str, float]:
             number = made.get_json()["number"]
             for each in client.get(f"/api/jobs/{number}/take-in", headers=headers).get_json()["cautions"]:
                 client.post(f"/api/jobs/{number}/cautions/{each['caution']}", headers=with_key(headers))
-            found = server_times(app, headers) | save_times(client, headers, number)
+            found = (
+                server_times(app, headers)
+                | save_times(client, headers, number)
+                | sheet_times(client, headers)
+            )
             with running_server(server.url, home) as (_, address):
                 found |= redraw_times(address, number)
             found |= {"rows": many_rows(Database(server.url))}

@@ -168,7 +168,8 @@ def test_runs_set_points_plays_and_fills_are_judged_as_they_are_typed(stripped):
 
 
 @pytest.mark.parametrize(
-    "number", ["0405", "0406", "0407", "0408", "0409", "0410", "0411", "0412", "0413", "0415"]
+    "number",
+    ["0405", "0406", "0407", "0408", "0409", "0410", "0411", "0412", "0413", "0414", "0415", "0416", "0417"],
 )
 def test_each_job_of_the_demo_can_be_walked_from_take_in_to_its_history(person, number):
     """Every screen of the job is there with what the job knows; nothing is lost on the way."""

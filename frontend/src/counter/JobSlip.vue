@@ -180,13 +180,13 @@ const days = computed(() =>
 .parts {
   display: flex;
   flex-wrap: wrap;
-  gap: 10px 6px;
+  gap: 10px 4px;
   margin-top: 10px;
   border-top: 1px solid var(--rule);
   padding-top: 10px;
 }
 .part {
-  width: 64px;
+  width: 61px;
   text-align: center;
   display: grid;
   justify-items: center;

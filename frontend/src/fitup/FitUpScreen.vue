@@ -193,7 +193,7 @@ onMounted(async () => {
             :parts="parts"
             :kinds="trade.kinds"
             :width="830"
-            :height="222"
+            :height="208"
             :name="`${line?.name ?? 'line'} as it stands`"
             :selected="step.part"
             :facing="facing"
@@ -384,8 +384,8 @@ onMounted(async () => {
 .told {
   display: grid;
   grid-template-columns: 84px 1fr;
-  gap: 4px 10px;
-  font-size: 16px;
+  gap: 2px 10px;
+  font-size: 15.5px;
 }
 .told dt {
   font-size: 14px;

@@ -3,9 +3,10 @@
 from __future__ import annotations
 
 import heapq
-from collections.abc import Iterable, Mapping
+from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass, field
 
+CHAINED = "line_reversed"
 Place = tuple[float, ...]
 
 
@@ -54,6 +55,14 @@ class _Graph:
             self.edges[a][b] = code
         return True
 
+    def complete(self, row: list[int]) -> None:
+        """Put each of a row before those after it, where neither is known."""
+        for i in range(len(row) - 2, -1, -1):  # from the end: what lies beyond is known then
+            a = row[i]
+            for b in row[i + 1 :]:
+                if not (self.after[a] >> b & 1 or self.after[b] >> a & 1):
+                    self.add(a, b, CHAINED)
+
     def codes_between(self, a: int, b: int) -> tuple[str, ...]:
         """The rules along a way from a to b."""
         found: list[str] = []
@@ -73,7 +82,10 @@ def _bits(held: int) -> Iterable[int]:
 
 
 def ordered(
-    places: Mapping[str, Place], pairs: Iterable[tuple[str, str, str]], quiet: frozenset[str] = frozenset()
+    places: Mapping[str, Place],
+    pairs: Iterable[tuple[str, str, str]],
+    quiet: frozenset[str] = frozenset(),
+    chains: Iterable[Sequence[str]] = (),
 ) -> tuple[list[str], list[Held], list[Clash]]:
     """Order steps so that every pair is kept; of those that are free, the one with the least place comes first.
 
@@ -81,6 +93,7 @@ def ordered(
         places: Every step with its place where nothing decides.
         pairs: What comes before what with the rule that says so, the firmest first. A pair that contradicts those before
             it gives way.
+        chains: Rows whose steps follow one another as far as nothing speaks against it, also where a neighbour gave way.
         quiet: Rules whose pairs give way without being told as a clash.
 
     Returns:
@@ -103,6 +116,8 @@ def ordered(
             held.append(Held(before, after, code))
         elif code not in quiet:
             clashes.append(Clash(before, after, code, graph.codes_between(b, a) if a != b else ()))
+    for chain in chains:
+        graph.complete([graph.number[each] for each in chain])
     return _sorted(graph, places), held, clashes
 
 

@@ -113,6 +113,11 @@ class Shaft:
             found |= {each.key: Standing(each, side, out) for out, each in enumerate(end)}
         return found
 
+    def is_outside(self, part: LinePart, other: LinePart) -> bool:
+        """Whether a part lies further out than another on the same end."""
+        at, base = self.standing.get(part.key), self.standing.get(other.key)
+        return at is not None and base is not None and at.side == base.side >= 0 and at.out > base.out
+
     def size(self, part: LinePart, name: str) -> float | None:
         """A size of what will be fitted, mm; else as it was read off the old part."""
         new = self.fitted.get(part.key)

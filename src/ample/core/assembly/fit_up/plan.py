@@ -10,7 +10,7 @@ from typing import Literal, cast
 from ample.core.assembly.facing import Facing, facing_of
 from ample.core.assembly.fit_up.order import Clash, Held, ordered
 from ample.core.assembly.fit_up.places import FittedPart, Shaft, name_words
-from ample.core.assembly.fit_up.rules import RULES, Steps, fit_up_rules
+from ample.core.assembly.fit_up.rules import RULES, Steps, chains, fit_up_rules
 from ample.core.assembly.fit_up.steps import (
     ORDER,
     WAITING,
@@ -173,7 +173,9 @@ def order_of(
         for key, row in does.items()
         for each in row
     }
-    return ordered(places, _pairs(shaft, does, left_out), frozenset(("line_reversed", "before_closing")))
+    quiet = frozenset(("line_reversed", "before_closing"))
+    rows = () if "line_reversed" in left_out else chains(shaft)
+    return ordered(places, _pairs(shaft, does, left_out), quiet, rows)
 
 
 def _pairs(shaft: Shaft, does: Steps, left_out: frozenset[str]) -> Iterator[tuple[str, str, str]]:

@@ -29,6 +29,7 @@ HIDES = 0.7  # a wheel of at least this share of the cover's outside hides its s
 SITS_MM = 0.5
 RING_SHARE = 0.85  # a free ring is at least this share of its shaft
 UNDER_A_SPRING = frozenset(("bottom", "centre", "center", "lower", "base", "inner"))
+THREADED = frozenset(("nut", "screw"))
 LOCKED = frozenset(("tab", "pin", "wire", "staked"))
 IN_A_GLAND = LIPS | {"bush", "wear_band"}
 IN_A_COVER = frozenset(("lip_seal", "taper_cup", "bush"))
@@ -283,7 +284,7 @@ def before_edge(shaft: Shaft, steps: Steps) -> Iterator[Pair]:
         if driven is None:
             continue
         for each in shaft.inward(driven):
-            if each.kind in LIPS and (key.beside or each in shaft.outward(key)):
+            if each.kind in LIPS and (key.beside or shaft.is_outside(each, key)):
                 yield fit(each), fit(key)
 
 
@@ -319,14 +320,14 @@ def gasket_first(shaft: Shaft, steps: Steps) -> Iterator[Pair]:
 
 def washer_before_nut(shaft: Shaft, steps: Steps) -> Iterator[Pair]:
     """A washer lies under its nut or screw, outside what the nut holds."""
-    nuts = [each for each in shaft.along if each.kind in ("nut", "screw")]
+    nuts = [each for each in shaft.along if each.kind in THREADED]
     for part in shaft.parts.values():
         if part.kind not in ("washer", "lock_washer"):
             continue
         if part.beside:
             nut = shaft.meant(part, nuts)
         else:
-            nut = next((each for each in reversed(shaft.neighbours(part)) if each in nuts), None)
+            nut = next((each for each in reversed(shaft.neighbours(part)) if each.kind in THREADED), None)
         if nut is not None:
             yield fit(part), fit(nut)
             if part.beside:
@@ -430,11 +431,15 @@ def lock_after_torque(shaft: Shaft, steps: Steps) -> Iterator[Pair]:
 
 
 def line_reversed(shaft: Shaft, steps: Steps) -> Iterator[Pair]:
-    """From the shaft outward: near pairs first, so that far ones are only said where a near one gave way."""
-    for end in shaft.ends:
-        row = [*([shaft.middle] if shaft.middle else []), *end]
-        for apart in range(1, len(row)):
-            yield from ((fit(a), fit(b)) for a, b in zip(row, row[apart:], strict=False))
+    """From the shaft outward; where a neighbour gave way, `chains` hold the order of what lies beyond."""
+    for chain in chains(shaft):
+        yield from pairwise(chain)
+
+
+def chains(shaft: Shaft) -> list[list[str]]:
+    """The steps of each end from the shaft outward."""
+    middle = [shaft.middle] if shaft.middle else []
+    return [[fit(each) for each in (*middle, *end)] for end in shaft.ends]
 
 
 RULES: dict[str, Callable[[Shaft, Steps], Iterator[Pair]]] = {

@@ -9,7 +9,7 @@ from typing import Literal
 
 from ample.core.assembly.facing import Facing
 from ample.core.assembly.fasteners import NM_PER, most_torque_nm, torque_nm
-from ample.core.assembly.fit_up.places import BEARINGS, LIPS, SHAFTS, FittedPart, Shaft
+from ample.core.assembly.fit_up.places import BEARINGS, CARRIERS, LIPS, RUBBER, SHAFTS, FittedPart, Shaft
 from ample.core.assembly.fit_up.rules import LOCKED, Steps, carried_by, driven_by
 from ample.core.assembly.kinds import part_kinds
 from ample.core.assembly.line import LinePart
@@ -256,20 +256,33 @@ def _passed(shaft: Shaft, part: LinePart) -> tuple[Edge, ...]:
 
     What is dressed on the bench passes nothing in its own step; its cover or gland takes it past.
     """
-    carriers = [each for each in shaft.along if part in carried_by(shaft, each)]
-    lips = [part] if part.kind in LIPS and not carriers else []
     if part.kind in ("cover", "gland"):
         lips = [each for each in carried_by(shaft, part) if each.kind in ("lip_seal", "rod_seal", "wiper")]
+    else:
+        lips = [part] if part.kind in LIPS and not _carried(shaft, part) else []
+    if not lips:
+        return ()
     edges = [each for each in shaft.outward(part) if each.kind in EDGED]
-    for each in shaft.beside if lips else ():
+    for each in shaft.beside:
         driven = driven_by(shaft, each) if each.kind in ("key", "pin") else None
-        if driven is not None and driven in shaft.outward(part):
+        if driven is not None and shaft.is_outside(driven, part):
             edges.append(each)
     return tuple(
         Edge(each.key, each.kind, label(each))
         for each in edges
         if any(_touches(shaft, lip, each) for lip in lips)
     )
+
+
+def _carried(shaft: Shaft, part: LinePart) -> bool:
+    """Whether a seal sits in the cover or gland, or on the piston, that its row of seals ends at."""
+    for way in (shaft.inward(part), shaft.outward(part)):
+        for each in way:
+            if each.kind in CARRIERS | {"piston"} and any(own is part for own in carried_by(shaft, each)):
+                return True
+            if each.kind not in RUBBER | {"bush", "taper_cup"}:
+                break
+    return False
 
 
 def _touches(shaft: Shaft, lip: LinePart, edge: LinePart) -> bool:
