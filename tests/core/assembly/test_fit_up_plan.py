@@ -32,9 +32,10 @@ def _part(token, beside):
     for side, size in zip(("inside", "outside", "width"), sizes.split("x"), strict=False):
         if size and size != "-":
             part[side] = {"typed": size, "mm": float(size)}
-    extra = dict(
-        each.split("=") if "=" in each else (each, "yes") for each in (more or "").split(";") if each
-    )
+    extra = {
+        name: value or "yes"
+        for name, _, value in (each.partition("=") for each in (more or "").split(";") if each)
+    }
     fastener = {}
     if "holds" in extra:
         fastener["also_holds"] = extra["holds"]
