@@ -49,7 +49,8 @@ export function useLed(
   function take(feature: Feature): void {
     if ((bench.pending[feature] ?? '').trim() && !bench.take(feature)) return
     ask(handStays())
-    if (!bench.live.working.value) settle()
+    // what was taken is asked about once this change has gone through: until then the answer is of before
+    void nextTick(() => !bench.live.working.value && settle())
   }
   /** To be led on when the answer is there, if the hand has stayed. */
   function ask(stays: () => boolean): void {
