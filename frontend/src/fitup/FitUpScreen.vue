@@ -3,6 +3,7 @@ import { computed, nextTick, onMounted, onScopeDispose, ref, watch } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
 import LineDrawing from '@/drawing/LineDrawing.vue'
 import ClashDialog from '@/entry/ClashDialog.vue'
+import LazyInput from '@/entry/LazyInput.vue'
 import { useJob } from '@/job/useJob'
 import { useTrade } from '@/job/useTrade'
 import { along } from '@/line/lineEdits'
@@ -25,7 +26,7 @@ const sheet = fit.sheet.sheet
 const now = ref(Date.now())
 const started = ref<number | null>(null)
 const why = ref(false)
-const torqueField = ref<HTMLInputElement | null>(null)
+const torqueField = ref<InstanceType<typeof LazyInput> | null>(null)
 const clock = setInterval(() => (now.value = Date.now()), 500)
 onScopeDispose(() => clearInterval(clock))
 const timer = computed(() =>
@@ -90,15 +91,10 @@ function nextWay(): void {
   const way = choice.value?.way || (step.value.warming ? 'warm' : 'press')
   fit.choose(step.value.part, { way: cycle(WAYS, way as (typeof WAYS)[number]) })
 }
-function free(event: Event): void {
-  if (step.value)
-    fit.choose(step.value.part, { supplied_with: (event.target as HTMLInputElement).value.trim() })
-}
-function reach(event: Event): void {
-  if (step.value) fit.change(step.value.key, { reached: (event.target as HTMLInputElement).value.trim() })
-}
-function note(event: Event): void {
-  if (step.value) fit.change(step.value.key, { note: (event.target as HTMLInputElement).value.trim() })
+/** Enter in the torque: taken, ticked, on to the next step. */
+function onwards(event: KeyboardEvent): void {
+  ;(event.target as HTMLElement).blur()
+  done()
 }
 function takenBack(old: object): void {
   fit.takeBack(old as Parameters<typeof fit.takeBack>[0])
@@ -241,16 +237,17 @@ onMounted(async () => {
           <div class="fields">
             <label v-if="step.torque">
               reached
-              <input
+              <LazyInput
                 ref="torqueField"
+                :key="step.key"
                 name="reached"
                 class="fig"
                 inputmode="decimal"
                 maxlength="20"
                 :value="tick?.reached ?? ''"
                 :aria-invalid="told?.holds === false"
-                @change="reach"
-                @keydown.enter.stop.prevent="(reach($event), done(), ($event.target as HTMLElement).blur())"
+                @take="(text) => step && fit.change(step.key, { reached: text })"
+                @keydown.enter="onwards"
               />
               <button
                 type="button"
@@ -270,23 +267,24 @@ onMounted(async () => {
             </button>
             <label v-if="step.does === 'fit' || step.does === 'free'">
               comes with
-              <input
+              <LazyInput
+                :key="step.part"
                 name="supplied"
                 maxlength="60"
                 placeholder="no ring or plug"
                 :value="choice?.supplied_with ?? ''"
-                @change="free"
+                @take="(text) => step && fit.choose(step.part, { supplied_with: text })"
               />
             </label>
             <label>
               note
-              <input
+              <LazyInput
                 :key="step.key"
                 name="note"
                 maxlength="200"
                 class="wide"
                 :value="tick?.note ?? ''"
-                @change="note"
+                @take="(text) => step && fit.change(step.key, { note: text })"
               />
             </label>
           </div>

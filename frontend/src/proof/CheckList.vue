@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
+import LazyInput from '@/entry/LazyInput.vue'
 import VerdictMark from '@/drawing/VerdictMark.vue'
 import { useKeys } from '@/shell/useKeys'
 
@@ -19,7 +20,6 @@ function say(result: 'holds' | 'fails'): void {
   emit('say', here.value.key, { result: of(here.value.key)?.result === result ? '' : result })
   if (at.value < props.checks.length - 1) at.value += 1
 }
-const value = (event: Event): string => (event.target as HTMLInputElement).value.trim()
 useKeys([
   { key: 'ArrowDown', words: 'next check', run: () => step(1) },
   { key: 'ArrowUp', words: 'check before', run: () => step(-1) },
@@ -38,14 +38,14 @@ useKeys([
         <p v-if="check.why" class="stop">{{ check.why }}</p>
         <label v-if="check.unit && i === at" class="faint">
           read
-          <input
+          <LazyInput
             :name="`check-${check.code}`"
             class="fig"
             maxlength="20"
             inputmode="decimal"
             :value="of(check.key)?.reading ?? ''"
             :aria-label="`${check.words}: reading`"
-            @change="emit('say', check.key, { reading: value($event) })"
+            @take="(text) => emit('say', check.key, { reading: text })"
           />
           {{ check.unit }}
         </label>

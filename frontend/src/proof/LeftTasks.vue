@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Schemas } from '@/api/client'
+import LazyInput from '@/entry/LazyInput.vue'
 import type { Proof } from './useProof'
 
 /** What to come back to, before and after, and the note for the next person. */
@@ -13,9 +14,6 @@ defineEmits<{
   remove: [rows: 'tasks' | 'compared' | 'changes', key: string]
   add: [rows: 'tasks' | 'compared' | 'changes']
 }>()
-function day(row: { due?: string | null }, event: Event): void {
-  row.due = (event.target as HTMLInputElement).value || null
-}
 function change(key: string): string {
   const found = props.compared.get(key)
   if (found?.change == null) return ''
@@ -42,12 +40,12 @@ function change(key: string): string {
         aria-label="what to come back to"
         class="name"
       />
-      <input
+      <LazyInput
         type="date"
         name="due"
         :value="row.due ?? ''"
         aria-label="on which day"
-        @change="day(row, $event)"
+        @take="(day) => (row.due = day || null)"
       />
       <button
         type="button"

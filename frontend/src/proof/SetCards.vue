@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Schemas } from '@/api/client'
 import DialGauge from '@/drawing/DialGauge.vue'
+import LazyInput from '@/entry/LazyInput.vue'
 import FigureInput from '@/entry/FigureInput.vue'
 import type { Proof } from './useProof'
 
@@ -39,9 +40,14 @@ function remedy(key: string): string {
     words.push(`or nut ${found.turn_deg > 0 ? 'back' : 'on'} ${Math.abs(found.turn_deg).toFixed(0)}°`)
   return words.join(' ')
 }
-function typed(row: { readings?: string[] }, at: number, event: Event): void {
+/** The readings with an empty field after them. */
+function shown(readings: string[] | undefined): string[] {
+  const read = readings ?? []
+  return [...read, ...(read.length && !read.at(-1) ? [] : [''])].slice(0, 8)
+}
+function typed(row: { readings?: string[] }, at: number, text: string): void {
   const readings = [...(row.readings ?? [])]
-  readings[at] = (event.target as HTMLInputElement).value.trim()
+  readings[at] = text
   row.readings = readings
 }
 </script>
@@ -98,11 +104,8 @@ function typed(row: { readings?: string[] }, at: number, event: Event): void {
       </p>
       <p class="fields">
         read
-        <input
-          v-for="(text, i) in [...(row.readings ?? []), ...((row.readings ?? []).at(-1) ? [''] : [])].slice(
-            0,
-            8,
-          )"
+        <LazyInput
+          v-for="(text, i) in shown(row.readings)"
           :key="i"
           class="fig reading"
           :name="`reading-${i}`"
@@ -110,7 +113,7 @@ function typed(row: { readings?: string[] }, at: number, event: Event): void {
           maxlength="20"
           :aria-label="`reading ${i + 1}`"
           :value="text"
-          @change="typed(row, i, $event)"
+          @take="(read) => typed(row, i, read)"
         />
       </p>
       <label class="loose"
