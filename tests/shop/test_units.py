@@ -63,3 +63,31 @@ def test_a_job_file_of_a_unit_that_is_here_leaves_its_log_alone(taken_in, as_rol
     assert any("its own log stays" in note for note in made["notes"])
     assert client.get(at).get_json()["sheet"] == log
     assert client.get(f"/api/jobs/{made['job']['number']}/unit").get_json()["unit"]["unit_id"] == unit
+
+
+def test_what_an_earlier_job_left_for_the_next_person_is_told_to_it(as_role):
+    client, serial = as_role("bench"), f"ST-{secrets.token_hex(4)}"
+
+    def taken_in(note):
+        number = client.post("/api/jobs", {"title": f"Pump {serial}"}).get_json()["number"]
+        held = client.get(f"/api/jobs/{number}/take-in").get_json()
+        sheet = held["sheet"] | {"serial": serial, "note_next": note}
+        assert (
+            client.put(
+                f"/api/jobs/{number}/take-in", {"version": held["version"], "sheet": sheet}
+            ).status_code
+            == 200
+        )
+        return number
+
+    first = taken_in("Mind the breather.")
+    client.put(f"/api/jobs/{first}/unit", {"unit_id": None})
+    proof = {"version": 0, "sheet": {"note_next": "The shaft is worn: a sleeve next time."}}
+    assert client.put(f"/api/jobs/{first}/sheets/proof", proof).status_code == 200
+    second = taken_in("")
+    notes = client.get(f"/api/jobs/{second}/unit").get_json()["notes"]
+    assert [(each["job"], each["note"]) for each in notes] == [
+        (first, "Mind the breather. The shaft is worn: a sleeve next time.")
+    ]
+    found = client.get(f"/api/counter?text={serial}").get_json()
+    assert [each["serial"] for each in found["units"]] == [serial]

@@ -2770,6 +2770,8 @@ export interface components {
             readings: components["schemas"]["CounterReading"][];
             /** Text */
             text: string;
+            /** Units */
+            units: components["schemas"]["UnitHead"][];
         };
         /**
          * CounterReading
@@ -3146,6 +3148,21 @@ export interface components {
              * @enum {string}
              */
             turning: "shaft" | "housing" | "shaking";
+        };
+        /**
+         * EarlierNote
+         * @description What an earlier job of the unit left for the next person.
+         */
+        EarlierNote: {
+            /** Job */
+            job: string;
+            /** Note */
+            note: string;
+            /**
+             * Opened On
+             * Format: date
+             */
+            opened_on: string;
         };
         /**
          * Edge
@@ -8210,12 +8227,14 @@ export interface components {
         };
         /**
          * UnitOfJob
-         * @description The unit of a job; else those that it may be.
+         * @description The unit of a job with what its earlier jobs left for the next person; else those that it may be.
          */
         UnitOfJob: {
             job: components["schemas"]["JobHead"];
             /** May Be */
             may_be: components["schemas"]["UnitHead"][];
+            /** Notes */
+            notes: components["schemas"]["EarlierNote"][];
             unit: components["schemas"]["UnitHead"] | null;
         };
         /**

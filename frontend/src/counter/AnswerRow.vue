@@ -66,6 +66,14 @@ function percent(p: number): string {
         ><em>{{ offer.job.symptom || offer.job.owner }}</em></span
       >
     </template>
+    <template v-else-if="offer.unit">
+      <span class="draw job">unit</span>
+      <span class="big fig">{{ offer.unit.serial || 'no number' }}</span>
+      <span class="what"
+        ><b>{{ offer.unit.title }}</b
+        ><em>{{ [offer.unit.model, offer.unit.place].filter(Boolean).join(', ') }}: its history</em></span
+      >
+    </template>
     <template v-else>
       <span class="draw"
         ><PartSection

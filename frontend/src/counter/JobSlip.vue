@@ -4,6 +4,7 @@ import { RouterLink } from 'vue-router'
 import type { Schemas } from '@/api/client'
 import PartSection from '@/drawing/PartSection.vue'
 import { partSize, usual } from '@/drawing/sizes'
+import { whereItWaits } from '@/job/useJob'
 import { useKinds } from '@/job/useKinds'
 import SmallLine from '@/drawing/SmallLine.vue'
 import VerdictMark from '@/drawing/VerdictMark.vue'
@@ -15,25 +16,7 @@ function pictured(part: Schemas['PartHead']): string {
   const groups = kinds.groups(part.family)
   return (groups.find((each) => each.group === part.bench_kind) ?? groups[0])?.pictured ?? 'o_ring'
 }
-const first = computed(
-  () => props.state.parts.find((part) => part.waits_for === props.state.waits_for) ?? props.state.parts[0],
-)
-const target = computed(() => {
-  if (props.state.waits_for === 'strip') {
-    const name = props.state.line.parts.length ? 'line' : 'take-in'
-    return { name, params: { number: props.state.job.number } }
-  }
-  if (props.state.waits_for === 'fit' || props.state.waits_for === 'prove') {
-    const name = props.state.waits_for === 'fit' ? 'fit-up' : 'proof'
-    return { name, params: { number: props.state.job.number } }
-  }
-  if (!first.value) return { name: 'counter' }
-  const params = { number: props.state.job.number, partId: first.value.part.part_id }
-  if (props.state.waits_for === 'measure') return { name: 'bench', params }
-  return first.value.order_number
-    ? { name: 'order' }
-    : { name: first.value.match ? 'seats' : 'match', params }
-})
+const target = computed(() => whereItWaits(props.state))
 const largest = computed(() =>
   Math.max(
     20,

@@ -2,14 +2,15 @@ import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, told, withKey, type Schemas } from '@/api/client'
 import { useLive } from '@/api/useLive'
-import { useJob } from '@/job/useJob'
+import { useJob, whereItWaits } from '@/job/useJob'
 import { EMPTY } from '@/bench/useBench'
 import type { FamilyName } from '@/job/useKinds'
 
 export interface Offered {
   key: string
-  kind: 'job' | 'marking' | 'size'
+  kind: 'job' | 'unit' | 'marking' | 'size'
   job?: Schemas['JobHead']
+  unit?: Schemas['UnitHead']
   reading?: Schemas['CounterReading']
   candidate?: Schemas['CandidateAnswer']
 }
@@ -55,7 +56,9 @@ export function useAsk() {
       candidate: each,
     }))
     const exact = jobs.filter((each) => each.job?.number === text.value.trim())
-    return [...exact, ...readings, ...sizes, ...jobs.filter((each) => !exact.includes(each))].slice(0, 4)
+    const units = answer.units.map((each): Offered => ({ key: `u${each.unit_id}`, kind: 'unit', unit: each }))
+    const others = jobs.filter((each) => !exact.includes(each))
+    return [...exact, ...readings, ...sizes, ...units, ...others].slice(0, 4)
   })
 
   async function looseJob(): Promise<string | null> {
@@ -114,9 +117,10 @@ export function useAsk() {
     if (offer.job) {
       text.value = ''
       await job.take(offer.job.number)
-      const first = job.state?.parts.find((part) => part.waits_for === 'measure') ?? job.state?.parts[0]
-      if (first)
-        await router.push({ name: 'bench', params: { number: offer.job.number, partId: first.part.part_id } })
+      if (job.state) await router.push(whereItWaits(job.state))
+    } else if (offer.unit) {
+      text.value = ''
+      await router.push({ name: 'history', params: { unitId: offer.unit.unit_id } })
     } else if (offer.reading) await toBench(text.value.trim(), [], offer.reading.reading.family as FamilyName)
     else await toBench('', text.value.split(/\s*[x×*]\s*|\s{1,}(?=[\d.,]+\s|[\d.,]+$)/i).filter(Boolean))
   }

@@ -70,6 +70,19 @@ export function lateStages(state: JobState | null): Stage[] {
   ]
 }
 
+/** Where a job waits: the screen that its next piece of work is done on. */
+export function whereItWaits(state: JobState) {
+  const params = { number: state.job.number }
+  if (state.waits_for === 'fit') return { name: 'fit-up', params }
+  if (state.waits_for === 'prove' || state.waits_for === 'closed') return { name: 'proof', params }
+  const first = state.parts.find((part) => part.waits_for === state.waits_for) ?? state.parts[0]
+  if (state.waits_for === 'strip' || !first)
+    return { name: state.line.parts.length ? 'line' : 'take-in', params }
+  const at = { ...params, partId: first.part.part_id }
+  if (state.waits_for === 'measure') return { name: 'bench', params: at }
+  return first.order_number ? { name: 'order' } : { name: first.match ? 'seats' : 'match', params: at }
+}
+
 /** The job in hand, with what is open in each stage. */
 export const useJob = defineStore('job', () => {
   const state = ref<JobState | null>(null)

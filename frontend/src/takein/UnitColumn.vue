@@ -6,6 +6,7 @@ import ChipGroup from '@/entry/ChipGroup.vue'
 import RefusedNote from '@/entry/RefusedNote.vue'
 import { useTrade } from '@/job/useTrade'
 import BuildQuestion from './BuildQuestion.vue'
+import EarlierNotes from './EarlierNotes.vue'
 import { toggled, type TakeInSheet } from './useTakeIn'
 
 /** What the unit is, whose, what is wrong, what is stored in it and what is planned. */
@@ -123,6 +124,7 @@ const alike = computed({
       :chosen="sheet[list]"
       @toggle="sheet[list] = toggled(sheet[list], $event)"
     />
+    <EarlierNotes :number="number" :serial="sheet.serial" />
     <label class="planned"
       >parts it will need, one a line
       <textarea

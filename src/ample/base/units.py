@@ -108,6 +108,22 @@ def tie_job(t: Transaction, job_id: int, unit_id: int) -> None:
     )
 
 
+def units_named(t: Transaction, text: str) -> list[UnitHead]:
+    """Units whose serial number begins with, or whose name or place holds, a text."""
+    escaped = text.replace("\\", "\\\\").replace("%", "\\%").replace("_", "\\_")
+    rows = t.rows(
+        _UNIT
+        + """
+        WHERE (serial <> '' AND serial LIKE CONCAT(%(text)s, '%%'))
+            OR title LIKE CONCAT('%%', %(text)s, '%%') OR place LIKE CONCAT('%%', %(text)s, '%%')
+        ORDER BY unit_id DESC
+        LIMIT 2
+        """,
+        {"text": escaped},
+    )
+    return [UnitHead(**row) for row in rows]
+
+
 def units_like(t: Transaction, title: str, model: str) -> list[UnitHead]:
     """Units of the same name or model, newest first."""
     rows = t.rows(

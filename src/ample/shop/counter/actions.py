@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 
 from ample.base import job_queries as jobs
+from ample.base.units import units_named
 from ample.core import contract
 from ample.core.contract.specs import seal_of_reading, spec_of_reading
 from ample.core.errors import BadInput
@@ -24,16 +25,17 @@ _FEATURES = ("bore", "outside", "width")
 
 def answer_line(t: Transaction, index: ShopIndex, text: str, instrument_of: InstrumentOf) -> CounterAnswer:
     """Every useful meaning of a line, best first."""
-    found = CounterAnswer(text=text, jobs=[], readings=[], by_size=None, not_read=None)
+    found = CounterAnswer(text=text, jobs=[], units=[], readings=[], by_size=None, not_read=None)
     if not text.strip():
         return found
     found.jobs = jobs.jobs_like(t, text.strip()[:40])
+    found.units = units_named(t, text.strip()[:40])
     readings = decode_answer(text, index.dialects)
     for reading in _distinct(readings.readings)[:MOST_READINGS]:
         found.readings.append(_with_stock(t, reading))
     if not found.readings:
         found.by_size = _by_size(index, text, instrument_of)
-    if not (found.jobs or found.readings or found.by_size):
+    if not (found.jobs or found.units or found.readings or found.by_size):
         found.not_read = "Nothing here reads as a marking, a size or a job."
     return found
 

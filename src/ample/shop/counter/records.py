@@ -5,6 +5,7 @@ from __future__ import annotations
 from pydantic import BaseModel
 
 from ample.base.records import JobHead
+from ample.base.units import UnitHead
 from ample.core.contract import IdentifyAnswer, MarkingReading
 from ample.shop.catalogue.records import Item
 
@@ -24,6 +25,7 @@ class CounterAnswer(BaseModel):
 
     text: str
     jobs: list[JobHead]
+    units: list[UnitHead]
     readings: list[CounterReading]
     by_size: IdentifyAnswer | None
     not_read: str | None

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from datetime import date
+
 from pydantic import BaseModel, Field
 
 from ample.base import job_queries
@@ -15,12 +17,21 @@ from ample.shop.units import queries
 from ample.store import Transaction
 
 
+class EarlierNote(BaseModel):
+    """What an earlier job of the unit left for the next person."""
+
+    job: str
+    opened_on: date
+    note: str
+
+
 class UnitOfJob(BaseModel):
-    """The unit of a job; else those that it may be."""
+    """The unit of a job with what its earlier jobs left for the next person; else those that it may be."""
 
     job: JobHead
     unit: UnitHead | None
     may_be: list[UnitHead]
+    notes: list[EarlierNote]
 
 
 class TieRequest(Strict):
@@ -34,7 +45,9 @@ def unit_of(t: Transaction, number: str) -> UnitOfJob:
     job = known_job(t, number)
     unit = unit_of_job(t, job.job_id)
     facts = job_queries.unit_facts(t, job.job_id)
-    return UnitOfJob(job=job, unit=unit, may_be=[] if unit else units_like(t, job.title, facts.model))
+    notes = [EarlierNote(**row) for row in queries.notes_of_unit(t, unit.unit_id, job.job_id)] if unit else []
+    may_be = [] if unit else units_like(t, job.title, facts.model)
+    return UnitOfJob(job=job, unit=unit, may_be=may_be, notes=notes)
 
 
 def tie(t: Transaction, doer: Doer, number: str, asked: TieRequest) -> UnitOfJob:

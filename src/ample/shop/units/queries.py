@@ -118,6 +118,29 @@ def add_spare(t: Transaction, values: dict[str, Any]) -> None:
     )
 
 
+def notes_of_unit(t: Transaction, unit_id: int, but_job_id: int) -> list[dict[str, Any]]:
+    """Notes for the next person that the other jobs of a unit left at take-in or proof, newest first."""
+    rows = t.rows(
+        """
+        SELECT j.number AS job, DATE(j.opened_at) AS opened_on, k.note_next AS taken_in,
+            JSON_VALUE(s.body, '$.note_next') AS proved
+        FROM jobs j
+        LEFT JOIN take_ins k ON k.job_id = j.job_id
+        LEFT JOIN sheets s ON s.subject = 'job' AND s.kind = 'proof' AND s.subject_id = j.job_id
+        WHERE j.unit_id = %(unit_id)s AND j.job_id <> %(but_job_id)s
+        ORDER BY j.opened_at DESC
+        LIMIT 12
+        """,
+        {"unit_id": unit_id, "but_job_id": but_job_id},
+    )
+    found = []
+    for row in rows:
+        notes = dict.fromkeys(note for note in (row.pop("taken_in"), row.pop("proved")) if note)
+        if notes:
+            found.append(row | {"note": " ".join(notes)})
+    return found
+
+
 def plate_of(t: Transaction, job_id: int) -> dict[str, Any]:
     """Model and serial number as they stand on the plate of a job's unit."""
     row = t.first("SELECT model, serial FROM take_ins WHERE job_id = %(job_id)s", {"job_id": job_id})
