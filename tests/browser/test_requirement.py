@@ -59,7 +59,7 @@ def test_from_the_mark_to_the_order_paper(person, make_part, family, mark, reads
     bench = words_of(page.locator("dl.requirement"))
     assert [each for each in shown if each not in bench] == []
     page.keyboard.press("Control+Enter")
-    page.get_by_role("listbox", name="equivalents").wait_for()
+    page.locator(".row.now").wait_for()
     match = words_of(page.locator("dl.requirement"))
     assert [each for each in shown if each not in match] == []
     page.keyboard.press("Enter")
@@ -105,7 +105,7 @@ def test_what_is_unlikely_is_asked_once_more_in_words(person, make_part):
     expect(page.get_by_role("alert").last).to_contain_text("6205")
     expect(page.locator(".go")).to_contain_text("all the same")
     page.keyboard.press("Control+Enter")
-    page.get_by_role("listbox", name="equivalents").wait_for()
+    page.locator(".row.now").wait_for()
 
 
 def test_what_a_supplier_offers_is_held_against_what_must_be_had(person, make_part):
@@ -113,7 +113,7 @@ def test_what_a_supplier_offers_is_held_against_what_must_be_had(person, make_pa
     page = person("Marl").go(f"/jobs/{number}/parts/{part}/bench")
     confirmed(page, number, part, {"shaft": "34.97", "width": "7.0"})
     page.keyboard.press("Control+Enter")
-    page.get_by_role("listbox", name="equivalents").wait_for()
+    page.locator(".row.now").wait_for()
     page.locator(".offered input").wait_for()
     page.keyboard.press("o")
     page.keyboard.type("TC 35x62x7 NBR")
@@ -136,7 +136,7 @@ def test_what_can_be_seen_is_said_and_goes_with_the_part(person, make_part):
         page.get_by_label("closure, as seen on the part").select_option("seal_two")
     expect(page.locator("dl.requirement")).to_contain_text("contact seals, both sides")
     page.keyboard.press("Control+Enter")
-    page.get_by_role("listbox", name="equivalents").wait_for()
+    page.locator(".row.now").wait_for()
     expect(page.locator("dl.requirement")).to_contain_text("contact seals, both sides seen")
 
 
@@ -145,7 +145,7 @@ def test_a_fact_that_changes_after_ordering_says_so_on_the_order(person, make_pa
     page = person("Marl").go(f"/jobs/{number}/parts/{part}/bench")
     confirmed(page, number, part, {"shaft": "34.97", "width": "7.0"})
     page.keyboard.press("Control+Enter")
-    page.get_by_role("listbox", name="equivalents").wait_for()
+    page.locator(".row.now").wait_for()
     page.keyboard.press("Enter")
     expect(page).to_have_url(re.compile("/seats$"))
     page.locator(".go").wait_for()

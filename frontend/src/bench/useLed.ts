@@ -48,13 +48,17 @@ export function useLed(
   }
   function take(feature: Feature): void {
     if ((bench.pending[feature] ?? '').trim() && !bench.take(feature)) return
-    ask(handStays())
+    toBeLed = handStays()
     // what was taken is asked about once this change has gone through: until then the answer is of before
-    void nextTick(() => !bench.live.working.value && settle())
+    void nextTick(() => answered() && settle())
   }
-  /** To be led on when the answer is there, if the hand has stayed. */
+  /** To be led to the first field when the part is there, if the hand has stayed and is not led on already. */
   function ask(stays: () => boolean): void {
-    toBeLed = stays
+    toBeLed ??= stays
+  }
+  /** Whether there is an answer to go by; before the part has come there is none. */
+  function answered(): boolean {
+    return !bench.live.working.value && bench.answer.value !== null
   }
   function settle(): void {
     const stays = toBeLed?.()
@@ -63,7 +67,7 @@ export function useLed(
   }
   watch(
     () => bench.live.working.value,
-    (working) => !working && settle(),
+    () => answered() && settle(),
   )
   return { entered, landed, focusField, focusNext, take, ask }
 }
