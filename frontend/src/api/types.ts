@@ -6466,6 +6466,8 @@ export interface components {
             open: components["schemas"]["OpenPoint"][];
             /** Plays */
             plays: components["schemas"]["PlayJudged"][];
+            /** Proposed */
+            proposed: components["schemas"]["Proposed"][];
             /** Runs */
             runs: components["schemas"]["RunJudged"][];
             /** Set Points */
@@ -6575,6 +6577,27 @@ export interface components {
             tables: components["schemas"]["Table"][];
             /** Version */
             version: number;
+        };
+        /**
+         * Proposed
+         * @description A row that the strip-down or the fit-up asks for and that is not on the sheet yet: into which rows, and what is known.
+         */
+        Proposed: {
+            /** Because */
+            because: string;
+            /** Key */
+            key: string;
+            /**
+             * Rows
+             * @enum {string}
+             */
+            rows: "set_points" | "plays" | "tasks";
+            /** Unit */
+            unit: string;
+            /** Value */
+            value: number | null;
+            /** What */
+            what: string;
         };
         /**
          * Question

@@ -3,6 +3,7 @@ import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import ClashDialog from '@/entry/ClashDialog.vue'
 import { useJob } from '@/job/useJob'
+import type { Schemas } from '@/api/client'
 import { useKeys } from '@/shell/useKeys'
 import VersionsDialog from '@/sheets/VersionsDialog.vue'
 import CheckList from './CheckList.vue'
@@ -44,6 +45,12 @@ async function add(rows: Rows): Promise<void> {
   const field = ADDS.find((each) => each.rows === rows)?.field ?? FIELDS[rows]
   const own = body.value?.querySelectorAll<HTMLInputElement>(`input[name="${field}"]`)
   own?.[own.length - 1]?.focus()
+}
+/** What the strip-down asks for goes on the sheet with what was read of it then. */
+function accept(each: Schemas['Proposed']): void {
+  const what = { key: each.key, what: each.what }
+  if (each.rows === 'plays' || each.rows === 'tasks') proof.add(each.rows, what)
+  else proof.add('set_points', { ...what, unit: each.unit, note: each.because })
 }
 const refusal = computed(() => live.refusal.value ?? proof.sheet.refusal.value)
 const closing = computed(() =>
@@ -113,6 +120,19 @@ onMounted(() => void proof.load())
         </p>
         <p class="faint">Guards on before it turns; nobody reaches in; stop before looking.</p>
       </div>
+      <section v-if="judged?.proposed.length" class="proposed" aria-label="asked for by the strip-down">
+        <button
+          v-for="each in judged.proposed"
+          :key="each.key"
+          type="button"
+          class="chip"
+          :title="each.because"
+          @click="accept(each)"
+        >
+          {{ each.rows === 'plays' ? `end play of ${each.what}` : each.what }}
+          <span class="faint">{{ each.value === null ? 'add' : `${each.value} ${each.unit}` }}</span>
+        </button>
+      </section>
       <template v-for="(row, i) in sheet.runs" :key="row.key">
         <RunCard
           ref="runs"
@@ -175,6 +195,13 @@ onMounted(() => void proof.load())
 }
 .right > :last-child {
   margin-top: auto;
+}
+.proposed {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  padding: 10px 20px;
+  border-bottom: 1px solid var(--rule);
 }
 .adds {
   display: flex;

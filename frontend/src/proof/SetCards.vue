@@ -116,6 +116,14 @@ function typed(row: { readings?: string[] }, at: number, text: string): void {
           @take="(read) => typed(row, i, read)"
         />
       </p>
+      <input
+        v-model="row.note"
+        name="note"
+        maxlength="200"
+        class="noted"
+        placeholder="note"
+        aria-label="note"
+      />
       <label class="loose"
         ><input v-model="row.left_loose" type="checkbox" name="loose" /> left loose until then</label
       >
@@ -269,6 +277,9 @@ input:focus {
 .gone {
   font-size: 18px;
   color: var(--faint);
+}
+.noted {
+  font-size: 14px;
 }
 .loose {
   font-size: 14px;

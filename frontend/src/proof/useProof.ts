@@ -69,7 +69,7 @@ export function useProof(number: string) {
   function add<R extends Rows>(rows: R, more: object = {}): string {
     const key = `p${newKey().slice(0, 14)}`
     const blank = JSON.parse(JSON.stringify(BLANK[rows])) as object
-    sheet.value[rows] = [...(sheet.value[rows] ?? []), { ...blank, ...more, key }] as Proof[R]
+    sheet.value[rows] = [...(sheet.value[rows] ?? []), { ...blank, key, ...more }] as Proof[R]
     return key
   }
   function remove(rows: Rows, key: string): void {

@@ -186,3 +186,35 @@ def test_what_cannot_be_read_is_refused_at_its_field(sheet, field):
     with pytest.raises(BadInput) as refused:
         check_proof(ProofSheet.model_validate(sheet), EMPTY)
     assert refused.value.field == field
+
+
+def test_what_the_strip_down_knows_is_proposed_until_it_is_on_the_sheet():
+    parts = [
+        {"key": "gap1", "line": "main", "kind": "gear", "name": "wheel",
+         "settings": [{"key": "gapp", "what": "gap", "first": "0,40 mm", "second": "0.4 mm"}]},
+        {"key": "one1", "line": "main", "kind": "taper_bearing"}, {"key": "two2", "line": "main", "kind": "taper_bearing"},
+        {"key": "gask", "line": "main", "kind": "gasket"},
+        {"key": "scr1", "line": "main", "kind": "screw", "fastener": {"torque": 22}},
+    ]  # fmt: skip
+    lines = LineSheet.model_validate({"lines": [{"key": "main", "name": "worm shaft"}], "parts": parts})
+    facts = ProofFacts(lines, (), TODAY)
+    found = judged(facts).proposed
+    assert [(each.rows, each.what, each.value, each.unit) for each in found] == [
+        ("set_points", "wheel: gap", 0.4, "mm"),
+        ("plays", "worm shaft", None, "mm"),
+        ("tasks", "screw or stud: torque again", None, ""),
+    ]
+    taken = judged(facts, set_points=[{"key": found[0].key}], plays=[{"key": found[1].key}])
+    assert [each.rows for each in taken.proposed] == ["tasks"]
+
+
+def test_a_setting_in_words_is_proposed_without_a_figure():
+    part = {
+        "key": "nut1",
+        "line": "main",
+        "kind": "nut",
+        "settings": [{"key": "mark", "what": "notch", "first": "third from the mark"}],
+    }
+    lines = LineSheet.model_validate({"lines": [{"key": "main", "name": "shaft"}], "parts": [part]})
+    [one] = judged(ProofFacts(lines, (), TODAY)).proposed
+    assert (one.value, one.unit, one.because) == (None, "", "Read as third from the mark when it came apart.")

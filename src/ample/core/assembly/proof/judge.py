@@ -26,6 +26,9 @@ SIDES_DIFFER = 0.1  # two sides filled further apart than this are looked at aga
 CURVE_POINTS = 40
 CURVE_TAUS = 3.5
 FEWEST_WORDS = 4
+SET = "set"
+TAPERS = frozenset(("taper_bearing", "taper_cone"))
+SOFT = frozenset(("gasket", "o_ring"))
 
 
 @dataclass(frozen=True)
@@ -123,6 +126,18 @@ class OpenPoint:
 
 
 @dataclass(frozen=True)
+class Proposed:
+    """A row that the strip-down or the fit-up asks for and that is not on the sheet yet: into which rows, and what is known."""
+
+    rows: Literal["set_points", "plays", "tasks"]
+    key: str
+    what: str
+    value: float | None
+    unit: str
+    because: str
+
+
+@dataclass(frozen=True)
 class ProofJudged:
     """All of it judged; `open` stands against closing, `late` are tasks whose day has passed."""
 
@@ -135,6 +150,7 @@ class ProofJudged:
     which_helped: Literal["", "known", "not_known"]
     open: tuple[OpenPoint, ...]
     late: tuple[str, ...]
+    proposed: tuple[Proposed, ...]
 
 
 @dataclass(frozen=True)
@@ -203,7 +219,9 @@ def judge_proof(sheet: ProofSheet, facts: ProofFacts) -> ProofJudged:
         each.key for each in sheet.tasks if not each.done and each.due is not None and each.due < facts.today
     )
     found = (points, plays, fills, runs, checks)
-    return ProofJudged(*found, compared, helped, tuple(_open(sheet, facts, *found)), late)
+    there = {each.key for rows in (sheet.set_points, sheet.plays, sheet.tasks) for each in rows}
+    proposed = tuple(each for each in _proposed(facts.strip_down) if each.key not in there)
+    return ProofJudged(*found, compared, helped, tuple(_open(sheet, facts, *found)), late, proposed)
 
 
 # figures -----------------------------------------------------------------------------------
@@ -384,6 +402,46 @@ def asked_checks(lines: LineSheet) -> Iterator[tuple[CheckKind, str, str]]:
         for part in lines.parts if kind.per == "part" else ():
             if part.kind in kind.asked_by:
                 yield kind, f"{kind.code}.{part.key}", label(part)
+
+
+# what the strip-down asks for ---------------------------------------------------------------
+
+
+def _proposed(lines: LineSheet) -> Iterator[Proposed]:
+    """Settings that were read when it came apart, the end play of tapers, and joints that settle."""
+    for part in lines.parts:
+        for each in part.settings:
+            what = f"{label(part)}: {each.what.replace('_', ' ')}"
+            read = each.second or each.first
+            value, unit = _reading(read)
+            because = f"Read as {read} when it came apart." if read else "Noted when it came apart."
+            yield Proposed("set_points", f"{SET}{part.key[:14]}{each.key[:7]}", what, value, unit, because)
+    for line in lines.lines:
+        tapers = [each for each in lines.parts if each.line == line.key and each.kind in TAPERS]
+        if len(tapers) > 1:
+            yield Proposed(
+                "plays",
+                f"{SET}{line.key[:20]}",
+                line.name,
+                None,
+                "mm",
+                "Two tapers stand against each other.",
+            )
+    for part in lines.parts:
+        soft = any(each.kind in SOFT and each.line == part.line for each in lines.parts)
+        if part.kind == "screw" and part.fastener is not None and part.fastener.torque is not None and soft:
+            because = "A gasket or O-ring settles in the joint."
+            yield Proposed(
+                "tasks", f"{SET}{part.key[:20]}", f"{label(part)}: torque again", None, "", because
+            )
+
+
+def _reading(text: str) -> tuple[float | None, str]:
+    """The figure that a setting begins with, and its unit as it was written."""
+    found = re.match(r"\s*([-+−]?\d+(?:[.,]\d+)?)\s*(.{0,12})", text)
+    if found is None:
+        return None, ""
+    return float(found[1].replace(",", ".").replace("−", "-")), found[2].strip()
 
 
 # what is open ------------------------------------------------------------------------------
