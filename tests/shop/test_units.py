@@ -91,3 +91,23 @@ def test_what_an_earlier_job_left_for_the_next_person_is_told_to_it(as_role):
     ]
     found = client.get(f"/api/counter?text={serial}").get_json()
     assert [each["serial"] for each in found["units"]] == [serial]
+
+
+def test_the_card_of_a_unit_says_what_was_reached(as_role):
+    client, serial = as_role("bench"), f"ST-{secrets.token_hex(4)}"
+    number = client.post("/api/jobs", {"title": f"Pump {serial}"}).get_json()["number"]
+    nut = {"key": "nut1", "line": "main", "kind": "nut", "name": "impeller nut", "fastener": {"torque": 25}}
+    line = {"lines": [{"key": "main", "name": "shaft"}], "parts": [nut]}
+    assert client.put(f"/api/jobs/{number}/line", {"version": 0, "sheet": line}).status_code == 200
+    fit = {"ticks": [{"key": "tighten.nut1", "reached": "24"}, {"key": "fit.nut1"}]}
+    assert client.put(f"/api/jobs/{number}/sheets/fit_up", {"version": 0, "sheet": fit}).status_code == 200
+    proof = {
+        "set_points": [{"key": "gap1", "what": "Impeller gap", "readings": ["0,4", "0.42"]}],
+        "note_next": "Prime it first.", "closed": True, "reason": "Checked with the owner.",
+    }  # fmt: skip
+    assert client.put(f"/api/jobs/{number}/sheets/proof", {"version": 0, "sheet": proof}).status_code == 200
+    unit = client.put(f"/api/jobs/{number}/unit", {"unit_id": None}).get_json()["unit"]["unit_id"]
+    [job] = client.get(f"/api/units/{unit}/sheets/leak_log").get_json()["unit_jobs"]
+    assert job["reached"] == ["impeller nut 24 N·m", "Impeller gap 0.41 mm"]
+    assert (job["note"], job["closed"]) == ("Prime it first.", True)
+    assert number not in [each["job"]["number"] for each in client.get("/api/jobs").get_json()["jobs"]]

@@ -8195,11 +8195,21 @@ export interface components {
         };
         /**
          * UnitJob
-         * @description A job of a unit: when it was opened, why, and what was fitted on it.
+         * @description A job of a unit: when it was opened, why, what was fitted on it, what was set, and what it left to say.
          */
         UnitJob: {
+            /**
+             * Closed
+             * @default false
+             */
+            closed: boolean;
             /** Fitted */
             fitted: string[];
+            /**
+             * Note
+             * @default
+             */
+            note: string;
             /** Number */
             number: string;
             /**
@@ -8207,6 +8217,11 @@ export interface components {
              * Format: date
              */
             opened_on: string;
+            /**
+             * Reached
+             * @default []
+             */
+            reached: string[];
             /** Symptom */
             symptom: string;
             /** Title */

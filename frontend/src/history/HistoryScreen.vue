@@ -10,6 +10,7 @@ import { useKeys } from '@/shell/useKeys'
 import VersionsDialog from '@/sheets/VersionsDialog.vue'
 import DateFlags from './DateFlags.vue'
 import LogForm from './LogForm.vue'
+import UnitJobs from './UnitJobs.vue'
 import { useLeakLog, WATCHED, WHAT, type LogEntry, type What } from './useLeakLog'
 
 /** A unit over the years: its log on one axis with its jobs, what follows from it, and the next line to write. */
@@ -20,6 +21,7 @@ const held = sheet.sheet
 const form = ref<InstanceType<typeof LogForm> | null>(null)
 const looked = ref<What>('emptied')
 const picked = ref<string | null>(null)
+const card = ref(false)
 const unit = computed(() => answer.value?.unit ?? null)
 const today = computed(() => answer.value?.today ?? new Date().toISOString().slice(0, 10))
 const series = computed(() => judged.value?.series.find((each) => each.what === looked.value) ?? null)
@@ -61,6 +63,7 @@ useKeys([
       if (each.what !== 'note') looked.value = each.what
     },
   })),
+  { key: 'j', words: 'the unit’s jobs, or its log', run: () => (card.value = !card.value) },
   { key: 'v', words: 'what stood here earlier', run: () => (looking.value = true) },
   { key: 'p', words: 'print', run: print },
 ])
@@ -166,7 +169,16 @@ onMounted(async () => {
         />
         <span>days</span>
       </div>
-      <ol class="entries" aria-label="the log">
+      <div class="looked tabs" role="radiogroup" aria-label="log or jobs">
+        <button type="button" role="radio" class="chip" :aria-checked="!card" @click="card = false">
+          log
+        </button>
+        <button type="button" role="radio" class="chip" :aria-checked="card" @click="card = true">
+          jobs {{ answer?.unit_jobs.length ?? '' }} <kbd>j</kbd>
+        </button>
+      </div>
+      <UnitJobs v-if="card" :jobs="answer?.unit_jobs ?? []" />
+      <ol v-else class="entries" aria-label="the log">
         <li
           v-for="entry in entries"
           :key="entry.key"
@@ -241,6 +253,9 @@ onMounted(async () => {
   gap: 5px;
   padding: 13px 20px;
   border-bottom: 1px solid var(--rule);
+}
+.tabs {
+  padding: 8px 20px;
 }
 .limits {
   display: flex;

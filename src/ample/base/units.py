@@ -23,13 +23,16 @@ class UnitHead(BaseModel):
 
 
 class UnitJob(BaseModel):
-    """A job of a unit: when it was opened, why, and what was fitted on it."""
+    """A job of a unit: when it was opened, why, what was fitted on it, what was set, and what it left to say."""
 
     number: str
     title: str
     symptom: str
     opened_on: date
     fitted: list[str]
+    reached: list[str] = []
+    note: str = ""
+    closed: bool = False
 
 
 class UnitPath(BaseModel):

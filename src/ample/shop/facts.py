@@ -6,12 +6,15 @@ from datetime import UTC, datetime
 from typing import Any
 
 from ample.base import job_queries as jobs
-from ample.base.units import jobs_of_unit
+from ample.base.units import UnitJob, jobs_of_unit
+from ample.core.assembly.fit_up.steps import label
 from ample.core.assembly.proof import OpenTorque
+from ample.core.assembly.proof.judge import set_values
 from ample.sheets import store as sheets
 from ample.sheets.facts import Providers
 from ample.sheets.kinds.fit_up import FIT_UP
-from ample.sheets.subjects import Subject
+from ample.sheets.kinds.proof import PROOF
+from ample.sheets.subjects import Subject, job_subject
 from ample.shop.bench.fitted import fitted_bearing
 from ample.shop.bench.to_fit import to_fit
 from ample.shop.instruments.today import todays_instruments
@@ -34,7 +37,25 @@ def _today(t: Transaction, subject: Subject) -> Any:
 
 
 def _unit_jobs(t: Transaction, subject: Subject) -> Any:
-    return jobs_of_unit(t, subject.id)
+    return tuple(_with_proof(t, each) for each in jobs_of_unit(t, subject.id))
+
+
+def _with_proof(t: Transaction, job: UnitJob) -> UnitJob:
+    """A job of a unit with what its fit-up and proof reached, and the note that they left."""
+    subject = job_subject(t, job.number)
+    reached = []
+    fit = sheets.held(t, FIT_UP, subject.id)
+    ticked = [each for each in fit.sheet.ticks if each.reached]
+    if ticked:
+        names = {each.key: label(each) for each in lines.sheet_of(t, subject.id)[0].parts}
+        of = [(names.get(each.key.partition(".")[2]), each.reached) for each in ticked]
+        reached += [f"{name} {figure} {fit.sheet.wrench}" for name, figure in of if name]
+    proof = sheets.held(t, PROOF, subject.id)
+    if proof.version:
+        reached += list(set_values(proof.sheet))
+    return job.model_copy(
+        update={"reached": reached, "note": proof.sheet.note_next, "closed": proof.sheet.closed}
+    )
 
 
 def _strip_down(t: Transaction, subject: Subject) -> Any:

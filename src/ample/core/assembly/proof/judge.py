@@ -224,6 +224,32 @@ def judge_proof(sheet: ProofSheet, facts: ProofFacts) -> ProofJudged:
     return ProofJudged(*found, compared, helped, tuple(_open(sheet, facts, *found)), late, proposed)
 
 
+def set_values(sheet: ProofSheet) -> Iterator[str]:
+    """What was set, in words: set points and end plays that were read.
+
+    Args:
+        sheet: What was typed.
+
+    Returns:
+        One saying each.
+
+    Raises:
+        BadInput: At a figure that cannot be read.
+
+    Example:
+        >>> list(set_values(ProofSheet.model_validate({"set_points": [{"key": "aaaa", "what": "gap", "readings": ["0,4"]}]})))
+        ['gap 0.4 mm']
+    """
+    for number, point in enumerate(sheet.set_points):
+        value = _point(f"sheet.set_points[{number}]", point).value
+        if value is not None:
+            yield f"{point.what} {value:g} {point.unit}".strip()
+    for number, placed in enumerate(sheet.plays):
+        play = _play(f"sheet.plays[{number}]", placed).play
+        if play is not None:
+            yield f"end play of {placed.what} {play.play_mm:.3f} mm"
+
+
 # figures -----------------------------------------------------------------------------------
 
 
