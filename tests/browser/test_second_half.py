@@ -206,3 +206,34 @@ def test_each_job_of_the_demo_can_be_walked_from_take_in_to_its_history(person, 
     expect(page.get_by_role("region", name="closing")).to_be_visible()
     bench.go(f"/jobs/{number}/history")
     expect(page.locator("main")).to_contain_text(title.split(",")[0])
+
+
+def test_what_was_noted_at_strip_down_is_offered_to_be_set_and_stands_on_the_unit_s_card(person):
+    bench, serial = person(), f"WG-{secrets.token_hex(3)}"
+    number = a_job(bench, f"Winch {serial}", serial)
+    setting = {"key": "gap1", "what": "gap", "first": "0.40 mm", "second": "0,4 mm"}
+    parts = [*LINE["parts"][:3], LINE["parts"][3] | {"settings": [setting], "name": "brake"}]
+    kept(bench.page, f"/api/jobs/{number}/line", {"version": 0, "sheet": LINE | {"parts": parts}})
+    page = bench.go(f"/jobs/{number}/proof")
+    page.get_by_role("button", name="brake: gap 0.4 mm").click()
+    expect(page.locator("input[name=set-point]")).to_have_value("brake: gap")
+    expect(page.locator("input[name=unit]")).to_have_value("mm")
+    expect(page.locator(".noted")).to_have_value("Read as 0,4 mm when it came apart.")
+    expect(page.get_by_role("button", name="brake: gap 0.4 mm")).to_have_count(0)
+    page.locator("input[name=reading-0]").fill("0.42")
+    page.keyboard.press("Tab")
+    page.locator("textarea[name=note_next]").fill("The lining is half worn.")
+    saved(page)
+    bench.go(f"/jobs/{number}/history")
+    page.get_by_role("button", name="Begin its history").click()
+    page.get_by_role("heading", name=re.compile(serial)).click()
+    page.keyboard.press("j")
+    card = page.get_by_role("list", name="the jobs of the unit")
+    expect(card).to_contain_text("brake: gap 0.42 mm")
+    expect(card).to_contain_text("The lining is half worn.")
+    # the next job of this unit is told it as it is taken in
+    a_job(bench, f"Winch {serial} again", serial)
+    page.reload()
+    expect(page.get_by_role("region", name="left for the next person")).to_contain_text(
+        "The lining is half worn."
+    )
