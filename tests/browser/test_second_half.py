@@ -1,5 +1,6 @@
 """The second half of a job: put together step by step by keys, proved, closed; what the job knows arrives there."""
 
+import json
 import re
 import secrets
 
@@ -212,8 +213,9 @@ def test_what_was_noted_at_strip_down_is_offered_to_be_set_and_stands_on_the_uni
     bench, serial = person(), f"WG-{secrets.token_hex(3)}"
     number = a_job(bench, f"Winch {serial}", serial)
     setting = {"key": "gap1", "what": "gap", "first": "0.40 mm", "second": "0,4 mm"}
-    parts = [*LINE["parts"][:3], LINE["parts"][3] | {"settings": [setting], "name": "brake"}]
-    kept(bench.page, f"/api/jobs/{number}/line", {"version": 0, "sheet": LINE | {"parts": parts}})
+    sheet = json.loads(json.dumps(LINE))
+    sheet["parts"][3] |= {"settings": [setting], "name": "brake"}
+    kept(bench.page, f"/api/jobs/{number}/line", {"version": 0, "sheet": sheet})
     page = bench.go(f"/jobs/{number}/proof")
     page.get_by_role("button", name="brake: gap 0.4 mm").click()
     expect(page.locator("input[name=set-point]")).to_have_value("brake: gap")

@@ -85,6 +85,7 @@ const alike = computed({
       aria-label="what is wrong, in the shop's words"
       placeholder="what is wrong, in the shop's words"
     />
+    <EarlierNotes :number="number" :serial="sheet.serial" />
     <div class="pairs">
       <label
         >kind
@@ -124,7 +125,6 @@ const alike = computed({
       :chosen="sheet[list]"
       @toggle="sheet[list] = toggled(sheet[list], $event)"
     />
-    <EarlierNotes :number="number" :serial="sheet.serial" />
     <label class="planned"
       >parts it will need, one a line
       <textarea
