@@ -6,6 +6,8 @@ from datetime import UTC, datetime, timedelta
 
 from playwright.sync_api import expect
 
+from tests.browser.saving import SAVED
+
 TODAY = datetime.now(UTC).date()
 
 
@@ -14,7 +16,7 @@ def day(back):
 
 
 def saved(page):
-    expect(page.get_by_role("status")).to_contain_text("saved", timeout=10_000)
+    expect(page.get_by_role("status")).to_contain_text(SAVED, timeout=10_000)
 
 
 def write(page, back, amount="", note=""):
@@ -112,7 +114,7 @@ def test_what_was_written_while_the_server_was_away_is_kept_and_saved_later(pers
     again.goto(f"{bench.address}/units/1")
     own = again.get_by_role("list", name="the log").get_by_role("listitem")
     expect(own).to_have_count(before + 1)
-    expect(again.get_by_role("status")).to_contain_text("saved", timeout=10_000)
+    expect(again.get_by_role("status")).to_contain_text(SAVED, timeout=10_000)
     expect(own.filter(has_text="looked at it by torch")).to_have_count(1)
 
 

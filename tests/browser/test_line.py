@@ -8,6 +8,8 @@ import pytest
 from PIL import Image
 from playwright.sync_api import expect
 
+from tests.browser.saving import SAVED
+
 # forty parts by their keys, as they lie on the bench
 FORTY = "c5i3sk3gdql8n5mh1a2dqsi3kgd1lnaoc5mh4vyt".replace("o", "9")
 KINDS_PER_PAGE = 40
@@ -41,7 +43,7 @@ def open_job(own_database):
 
 
 def saved(page):
-    expect(page.get_by_role("status")).to_contain_text("saved", timeout=10_000)
+    expect(page.get_by_role("status")).to_contain_text(SAVED, timeout=10_000)
 
 
 def parts(page):

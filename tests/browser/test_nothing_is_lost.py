@@ -2,9 +2,11 @@
 
 from playwright.sync_api import expect
 
+from tests.browser.saving import SAVED
+
 
 def saved(page):
-    expect(page.get_by_role("status")).to_contain_text("saved", timeout=10_000)
+    expect(page.get_by_role("status")).to_contain_text(SAVED, timeout=10_000)
 
 
 def test_two_people_at_one_part_both_keep_what_they_typed(person, make_part):
@@ -123,7 +125,7 @@ def test_a_lost_answer_is_no_conflict_however_one_types_on(person, make_part):
             lost.append(route.fetch())
             route.abort()
 
-    page.locator("input[name=marking]").wait_for()
+    page.get_by_text("Nothing read yet").wait_for()  # the part is here: what is typed goes out
     page.route("**/api/parts/*/bench", lambda route: put_only(route, lose))
     page.locator("input[name=marking]").fill("62?5")
     expect(page.get_by_role("status")).to_contain_text("not yet saved")

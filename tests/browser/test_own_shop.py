@@ -15,6 +15,7 @@ from playwright.sync_api import expect
 
 from ample.store.private_server import free_port
 from tests.browser.conftest import SCREEN
+from tests.browser.saving import SAVED
 from tests.template import copy_of
 
 PASSWORD, FIRST_PIN = "lathe, 4 jaws", "620418"
@@ -154,7 +155,7 @@ def test_from_the_first_start_to_an_override_with_a_guesser_beside(browser, empt
         pike.locator("input[name=bore]").press("Enter")
         pike.locator("input[name=outside]").fill("52.0")
         pike.locator("input[name=outside]").press("Enter")
-        expect(pike.get_by_role("status")).to_contain_text("saved")
+        expect(pike.get_by_role("status")).to_contain_text(SAVED)
         pike.keyboard.press("Control+Enter")
         pike.wait_for_url(re.compile("/match$"))
         expect(pike.locator(".spans.large")).to_contain_text("contact seals, both sides")

@@ -7,6 +7,8 @@ import re
 import pytest
 from playwright.sync_api import expect
 
+from tests.browser.saving import SAVED
+
 # Family, mark, what is read, what the Bench shows of it, what the paper says, what makes the order wait (common practice).
 MARKS = [
     ("lip_seal", "TC 35x62x7 FKM", {"shaft": "34.97", "width": "7.0"}, ["rubber FKM marked"], "rubber FKM", True),
@@ -45,7 +47,7 @@ def confirmed(page, number, part, reads):
         field.fill(typed)
         field.press("Enter")
         expect(field).to_have_value(re.compile(r"\d"))
-    expect(page.get_by_role("status")).to_contain_text("saved")
+    expect(page.get_by_role("status")).to_contain_text(SAVED)
 
 
 @pytest.mark.parametrize(

@@ -7,9 +7,11 @@ import re
 
 from playwright.sync_api import expect
 
+from tests.browser.saving import SAVED
+
 
 def saved(page):
-    expect(page.get_by_role("status")).to_contain_text("saved", timeout=8000)
+    expect(page.get_by_role("status")).to_contain_text(SAVED, timeout=8000)
 
 
 def test_the_whole_way_by_keyboard_alone(person):

@@ -60,8 +60,11 @@ const empty = computed(
   () => !(['runs', 'set_points', 'plays', 'fills'] as const).some((rows) => sheet.value[rows]?.length),
 )
 async function sign(): Promise<void> {
-  await proof.sheet.flush()
-  fault.value = answer.value ? await proof.sign(answer.value.version) : ''
+  if (!(await proof.sheet.settled()) || !answer.value) {
+    fault.value = 'What stands here is not stored yet: sign it when it is.'
+    return
+  }
+  fault.value = await proof.sign(answer.value.version)
 }
 function takenBack(old: object): void {
   proof.takeBack(old as Parameters<typeof proof.takeBack>[0])

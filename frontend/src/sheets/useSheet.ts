@@ -10,6 +10,8 @@ interface Held<T> {
 }
 
 const RETRY_MS = 1500
+const TURN_MS = 100
+const MOST_TURNS = 80
 
 function text<T>(value: T): string {
   return JSON.stringify(toRaw(value))
@@ -181,6 +183,17 @@ export function useSheet<T>(
     } else refused(told.refusal, going.sheet)
   }
 
+  /** Waits until all that was typed is stored; false when it cannot be for now. */
+  async function settled(): Promise<boolean> {
+    for (let turn = 0; turn < MOST_TURNS; turn++) {
+      await flush()
+      if (!busy && !dirty() && !sent) return true
+      if (clashes.value.length || refusal.value) return false
+      await new Promise((go) => setTimeout(go, TURN_MS))
+    }
+    return false
+  }
+
   /** This sheet has been left, and may be open anew: its draft goes only when it is of what was just stored. */
   function forget(stored: Sent<T>): void {
     const draft = drafts.own()
@@ -234,5 +247,6 @@ export function useSheet<T>(
     openKept,
     decide,
     flush,
+    settled,
   }
 }
