@@ -4,6 +4,10 @@ import secrets
 
 import pytest
 
+from ample.core.assembly.proof import ProofSheet
+from ample.sheets import store
+from ample.sheets.register import SHEETS
+
 
 @pytest.fixture
 def taken_in(as_role, a_part):
@@ -111,3 +115,36 @@ def test_the_card_of_a_unit_says_what_was_reached(as_role):
     assert job["reached"] == ["impeller nut 24 N·m", "Impeller gap 0.41 mm"]
     assert (job["note"], job["closed"]) == ("Prime it first.", True)
     assert number not in [each["job"]["number"] for each in client.get("/api/jobs").get_json()["jobs"]]
+
+
+def test_closed_jobs_take_no_place_on_the_board(as_role, database, doer):
+    """Of the newest two hundred those that were closed were left out afterwards: an old open job vanished."""
+    client = as_role("bench")
+    number = client.post("/api/jobs", {"title": "The old one"}).get_json()["number"]
+
+    def many_closed(t):
+        kind, me = SHEETS["proof"], doer("bench")
+        last = t.single_value("SELECT MAX(job_id) FROM jobs")
+        for n in range(1, 202):
+            row = {"job_id": last + n, "number": f"C{last + n}"}
+            t.insert(
+                "INSERT INTO jobs (job_id, number, title, opened_at) VALUES (%(job_id)s, %(number)s, 'Closed', NOW())",
+                row,
+            )
+            store.put(t, kind, last + n, ProofSheet(closed=True), 1, None, me.now)
+
+    database.run(many_closed)
+    jobs = [each["job"] for each in client.get("/api/jobs").get_json()["jobs"]]
+    assert number in [each["number"] for each in jobs]
+    assert "Closed" not in [each["title"] for each in jobs]
+    database.run(lambda t: t.change("DELETE FROM jobs WHERE title = 'Closed'"))
+
+
+def test_a_torque_is_missed_at_closing_where_fitting_up_was_never_begun(as_role):
+    client = as_role("bench")
+    number = client.post("/api/jobs", {"title": "Never fitted"}).get_json()["number"]
+    nut = {"key": "nut1", "line": "main", "kind": "nut", "name": "impeller nut", "fastener": {"torque": 25}}
+    line = {"lines": [{"key": "main", "name": "shaft"}], "parts": [nut]}
+    assert client.put(f"/api/jobs/{number}/line", {"version": 0, "sheet": line}).status_code == 200
+    found = client.get(f"/api/jobs/{number}/sheets/proof").get_json()["judged"]["open"]
+    assert "Tighten the impeller nut." in [each["words"] for each in found]

@@ -2095,6 +2095,18 @@ export interface components {
             supplier_id: number | null;
         };
         /**
+         * Amount
+         * @description A torque in the three units of wrenches.
+         */
+        Amount: {
+            /** Ft Lb */
+            ft_lb: number;
+            /** In Lb */
+            in_lb: number;
+            /** N M */
+            n_m: number;
+        };
+        /**
          * Answered
          * @description A question to eye and hand with its answer.
          */
@@ -6962,13 +6974,15 @@ export interface components {
         };
         /**
          * RunJudged
-         * @description A run: where it settles, the curve to there, and what its last readings rose, °C in a minute.
+         * @description A run: where it settles, the curve to there, what its last readings rose, °C in a minute, and how many more it takes to say.
          */
         RunJudged: {
             /** Curve */
             curve: components["schemas"]["CurvePoint"][];
             /** Key */
             key: string;
+            /** More Readings */
+            more_readings: number;
             /** Rise C Min */
             rise_c_min: number | null;
             run: components["schemas"]["RunIn"] | null;
@@ -7928,27 +7942,23 @@ export interface components {
         };
         /**
          * Torque
-         * @description A torque in the unit that it was recorded in, with the other two; or none, and the most that the thread stands.
+         * @description A torque in the unit that it was recorded in and in all three, stage by stage; or none, and the most that the thread
+         *     stands. The last stage is the whole of it.
          */
         Torque: {
-            /** Ft Lb */
-            ft_lb: number | null;
-            /** In Lb */
-            in_lb: number | null;
+            amount: components["schemas"]["Amount"] | null;
             /** Left Hand */
             left_hand: boolean;
             /** Most N M */
             most_n_m: number | null;
-            /** N M */
-            n_m: number | null;
             /** Pattern */
             pattern: string;
             /** Recorded */
             recorded: number | null;
             /** Source */
             source: string;
-            /** Stages Percent */
-            stages_percent: number[];
+            /** Stages */
+            stages: components["schemas"]["Amount"][];
             /** Thread */
             thread: string;
             /** Unit */

@@ -34,9 +34,11 @@ function tool(step: Step): string {
     found.push(`${step.warming.to_c} °C, never over ${step.warming.limit_c} °C`)
   const held = step.torque
   if (held) {
-    if (held.n_m === null) found.push('torque: no value known, the manual decides')
+    if (!held.amount) found.push('torque: no value known, the manual decides')
     else
-      found.push(`${held.recorded} ${held.unit} (${held.n_m} N·m, ${held.ft_lb} ft-lb, ${held.in_lb} in-lb)`)
+      found.push(
+        `${held.recorded} ${held.unit} (${held.amount.n_m} N·m, ${held.amount.ft_lb} ft-lb, ${held.amount.in_lb} in-lb)`,
+      )
     if (held.left_hand) found.push('LEFT-HAND THREAD')
   }
   if (step.lubricant) found.push(step.lubricant.words)

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import { useHand } from '@/shell/hand'
-import { timerWords, type Step } from './useFitUp'
+import { timerWords, WRENCHES, type Step } from './useFitUp'
 
 /** The figures of a step, to be read from across the bench: how tight, how warm, which tube. */
 const props = defineProps<{
@@ -11,6 +11,7 @@ const props = defineProps<{
   timer: number | null
 }>()
 const hand = useHand()
+const UNITS = { 'N·m': 'n_m', 'ft-lb': 'ft_lb', 'in-lb': 'in_lb' } as const
 interface Figure {
   name: string
   big: string
@@ -27,21 +28,20 @@ const torque = computed<Figure | null>(() => {
   if (held.left_hand) small.push('LEFT-HAND thread')
   const from = [held.thread, held.source].filter(Boolean).join(', ')
   if (from) small.push(from)
-  if (held.n_m === null || held.ft_lb === null || held.in_lb === null) {
+  if (!held.amount) {
     small.push('the manual decides')
     if (held.most_n_m) small.push(`a usual screw stands ${by(held.most_n_m)} N·m at most`)
     return { name: 'torque', big: 'No value known', unit: '', small }
   }
-  const all = { 'N·m': held.n_m, 'ft-lb': held.ft_lb, 'in-lb': held.in_lb }
   const own = props.wrench ?? 'N·m'
-  const others = (Object.keys(all) as (keyof typeof all)[]).filter((unit) => unit !== own)
-  const beside = others.map((unit) => `${by(all[unit])} ${unit}`).join(' · ')
-  small.unshift(beside)
-  if (held.stages_percent.length) {
-    const stages = held.stages_percent.map((share) => by((all[own] * share) / 100)).join(', ')
+  const whole = held.amount
+  const others = WRENCHES.filter((unit) => unit !== own)
+  small.unshift(others.map((unit) => `${by(whole[UNITS[unit]])} ${unit}`).join(' · '))
+  if (held.stages.length) {
+    const stages = held.stages.map((stage) => by(stage[UNITS[own]])).join(', ')
     small.push(`${held.pattern === 'cross' ? 'crosswise' : 'in turns'}: ${stages} ${own}`)
   }
-  return { name: 'torque', big: by(all[own]), unit: own, small }
+  return { name: 'torque', big: by(whole[UNITS[own]]), unit: own, small }
 })
 const heat = computed<Figure | null>(() => {
   const warm = props.step.warming

@@ -30,7 +30,7 @@ const next = computed(() => {
     }
   if (!settles.value)
     return {
-      words: `${3 - readings.value.filter((each) => each.minute > 0).length} more readings say where it goes.`,
+      words: `${props.judged?.more_readings ?? ''} more readings say where it goes.`,
       state: '',
     }
   const band = `${Math.round(settles.value.low)} to ${Math.round(settles.value.high)} °C`

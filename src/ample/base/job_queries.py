@@ -18,9 +18,12 @@ _PART = """
 """
 
 
-def all_jobs(t: Transaction) -> list[JobHead]:
-    """Every job, newest first."""
-    return [JobHead(**row) for row in t.rows(_JOB + " ORDER BY job_id DESC LIMIT 200")]
+def jobs_by_id(t: Transaction, job_ids: list[int]) -> list[JobHead]:
+    """Some jobs, newest first."""
+    if not job_ids:
+        return []
+    rows = t.rows(_JOB + " WHERE job_id IN %(job_ids)s ORDER BY job_id DESC", {"job_ids": job_ids})
+    return [JobHead(**row) for row in rows]
 
 
 def job_by_number(t: Transaction, number: str, lock: bool = False) -> JobHead | None:

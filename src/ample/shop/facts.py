@@ -73,10 +73,8 @@ def _off_line(t: Transaction, subject: Subject) -> Any:
 
 
 def _fit_up_open(t: Transaction, subject: Subject) -> Any:
-    """What fitting up left open: torques and settings that nobody ticked; nothing where it was never begun."""
+    """What fitting up left open: torques and settings that nobody ticked, all of them where it was never begun."""
     now = sheets.held(t, FIT_UP, subject.id)
-    if not now.version:
-        return ()
     judged = sheets.judged(t, FIT_UP, subject, now.sheet, PROVIDERS)
     left = set(judged.left)
     return tuple(

@@ -12,7 +12,7 @@ from ample.core.assembly.fit_up.places import FittedPart, Shaft
 from ample.core.assembly.fit_up.plan import fit_up_plan, order_of
 from ample.core.assembly.fit_up.rules import RULES, fit_up_rules
 from ample.core.assembly.fit_up.steps import by_kind, steps_of
-from ample.core.assembly.fit_up.words import texts
+from ample.core.assembly.fit_up.words import caution_words, texts
 from ample.core.errors import BadInput
 from ample.core.tables import read_table
 
@@ -152,11 +152,11 @@ def test_torque_is_given_in_all_units_or_not_at_all():
     plan = fit_up_plan(_sheet(("axle", "shaft"), ("nut1", "nut", left), ("scr1", "screw", known)))
     steps = {each.key: each for each in plan.steps}
     said = steps["tighten.scr1"].torque
-    assert (said.recorded, said.unit, said.ft_lb, said.in_lb) == (22, "N·m", 16.23, 194.7)
+    assert (said.recorded, said.unit, said.amount.ft_lb, said.amount.in_lb) == (22, "N·m", 16.23, 194.7)
     assert said.pattern == "cross"
-    assert said.stages_percent == (30, 70, 100)
+    assert [each.n_m for each in said.stages] == [6.6, 15.4, 22]
     nothing = steps["tighten.nut1"].torque
-    assert (nothing.recorded, nothing.n_m, nothing.left_hand) == (None, None, True)
+    assert (nothing.recorded, nothing.amount, nothing.left_hand) == (None, None, True)
     assert nothing.most_n_m > 100
     assert [each.code for each in steps["tighten.nut1"].cautions] == ["left_hand"]
 
@@ -209,7 +209,8 @@ def test_every_kind_has_its_row_and_every_code_its_text():
     used = {("does", row.does) for row in by_kind().values()}
     used |= {("check", row.check) for row in by_kind().values()}
     used |= {("stop", code) for row in by_kind().values() for code in row.stop_if.split()}
-    used |= {("caution", row.caution) for row in by_kind().values() if row.caution}
+    for row in by_kind().values():
+        assert not row.caution or caution_words(row.caution)
     used |= {("lubricant", row.lubricant) for row in by_kind().values()}
     assert used <= set(texts())
 

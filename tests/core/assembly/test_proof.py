@@ -13,7 +13,7 @@ from ample.core.assembly.proof import (
     gate_proof,
     judge_proof,
 )
-from ample.core.assembly.proof.judge import asked_checks, check_kinds
+from ample.core.assembly.proof.checks import asked_checks, check_kinds
 from ample.core.errors import BadInput
 
 TODAY = date(2026, 11, 27)

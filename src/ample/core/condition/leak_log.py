@@ -13,6 +13,7 @@ from ample.core.condition.trend import FIRST_DAY, LAST_DAY, Reading, Trend, tren
 from ample.core.errors import BadInput
 from ample.core.sheet import Sheet
 from ample.core.sizes import parse_length
+from ample.core.sizes.figures import plain_figure
 
 What = Literal["emptied", "topped_up", "temperature", "play", "note"]
 WATCHED: tuple[What, ...] = ("emptied", "topped_up", "temperature", "play")
@@ -153,11 +154,10 @@ def _amount(number: int, entry: LogEntry) -> float:
             return parse_length(text).mm
         except BadInput as error:
             raise BadInput(error.code, error.message, field, error.hint) from error
-    figure = text.lower().removesuffix("°c").removesuffix("c").removesuffix("l").strip()
-    try:
-        value = float(figure.replace(",", ".").replace("−", "-"))
-    except ValueError:
-        raise BadInput("no_figure", f"“{text[:20]}” is no figure.", field, "Such as 0.4 or 62.") from None
+    bare = text.lower().removesuffix("°c").removesuffix("c").removesuffix("l")
+    value = plain_figure(bare, field)
+    if value is None:
+        raise BadInput("no_figure", f"“{text[:20]}” is no figure.", field, "Such as 0.4 or 62.")
     least = 0.0 if entry.what == "topped_up" else -100.0
     if not least <= value <= 100_000:
         raise BadInput("figure_outside", f"“{text[:20]}” cannot be.", field)

@@ -70,7 +70,7 @@ def states_of(
             JobState(
                 job=job, unit=units.get(job.job_id, "other"), cautions_open=cautions[job.job_id], line=line,
                 parts=own, waits_for=waits, days_open=max(days, 0),
-                fit_up_left=_left(t, job) if fitted is not None else None, together=together,
+                fit_up_left=_left(t, job) if waits == "fit" else None, together=together,
                 closed=job.job_id in closed,
             )
         )  # fmt: skip

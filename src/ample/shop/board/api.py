@@ -5,13 +5,12 @@ from __future__ import annotations
 from flask import Response
 from flask_openapi3 import APIBlueprint, Tag
 
-from ample.base import job_queries
 from ample.base.desk import ErrorAnswer, desk
 from ample.base.jobs import known_job
 from ample.base.records import JobHead, JobPath, NewJob
 from ample.base.rights import needs
 from ample.shop.board.actions import due_tasks, due_units, states_of
-from ample.shop.board.queries import closed_jobs
+from ample.shop.board.queries import open_jobs
 from ample.shop.board.records import Board, JobState
 from ample.shop.instruments.today import todays_instruments
 from ample.shop.takein.actions import open_unit
@@ -27,10 +26,8 @@ def board() -> Response:
     now = desk().doer().now
 
     def work(t: Transaction) -> Board:
-        closed = closed_jobs(t)
-        jobs = [job for job in job_queries.all_jobs(t) if job.job_id not in closed]
         return Board(
-            jobs=states_of(t, jobs, now, todays_instruments(t)),
+            jobs=states_of(t, open_jobs(t), now, todays_instruments(t)),
             due_units=due_units(t, now.date()),
             due_tasks=due_tasks(t, now.date()),
         )

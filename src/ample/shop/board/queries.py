@@ -2,23 +2,30 @@
 
 from __future__ import annotations
 
-from ample.base.job_queries import job_by_id
+from ample.base.job_queries import job_by_id, jobs_by_id
 from ample.base.records import JobHead
 from ample.base.units import UnitHead, known_unit
 from ample.store import Transaction
 
 
-def closed_jobs(t: Transaction) -> set[int]:
-    """Jobs whose proof says that they are closed."""
+def open_jobs(t: Transaction) -> list[JobHead]:
+    """Jobs whose proof does not say that they are closed, newest first; closed ones take no place among them."""
     rows = t.rows(
         """
-        SELECT s.subject_id
-        FROM sheets s
-        JOIN sheet_values v ON v.sheet_id = s.sheet_id
-        WHERE s.subject = 'job' AND s.kind = 'proof' AND v.name = 'closed' AND v.number = 1
+        SELECT j.job_id
+        FROM jobs j
+        WHERE NOT EXISTS (
+            SELECT 1
+            FROM sheets s
+            JOIN sheet_values v ON v.sheet_id = s.sheet_id
+            WHERE s.subject = 'job' AND s.kind = 'proof' AND s.subject_id = j.job_id
+                AND v.name = 'closed' AND v.number = 1
+        )
+        ORDER BY j.job_id DESC
+        LIMIT 200
         """
     )
-    return {int(row["subject_id"]) for row in rows}
+    return jobs_by_id(t, [int(row["job_id"]) for row in rows])
 
 
 def logged_units(t: Transaction) -> list[tuple[UnitHead, str]]:

@@ -12,6 +12,7 @@ from pydantic import Field, model_validator
 
 from ample.core.assembly.kinds import part_kinds
 from ample.core.assembly.line import Key, Line, LinePart, LineSheet, Size
+from ample.core.fits import Range
 from ample.core.sheet import Sheet
 
 Way = Literal["", "warm", "press", "chill"]
@@ -41,6 +42,11 @@ class Tightness(Sheet):
         if self.min > self.max:
             raise ValueError("the least interference is over the most")
         return self
+
+    @property
+    def range_um(self) -> Range:
+        """The same with the middle as the likely one."""
+        return Range(self.min, (self.min + self.max) / 2, self.max)
 
 
 class FittedPart(Sheet):
@@ -167,7 +173,11 @@ class Shaft:
         return None
 
 
+def every_word(text: str) -> set[str]:
+    """The words of a text, in the singular."""
+    return {re.sub(r"(?<=[a-z]{3})s$", "", word) for word in re.findall(r"[a-z]{3,}", text.lower())}
+
+
 def name_words(name: str) -> set[str]:
-    """The words of a name that tell parts apart, in the singular."""
-    words = {re.sub(r"(?<=[a-z]{3})s$", "", word) for word in re.findall(r"[a-z]{3,}", name.lower())}
-    return words - LOOSE_WORDS
+    """The words of a name that tell parts apart."""
+    return every_word(name) - LOOSE_WORDS

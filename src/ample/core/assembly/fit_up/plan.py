@@ -9,7 +9,7 @@ from typing import Literal, cast
 
 from ample.core.assembly.facing import Facing, facing_of
 from ample.core.assembly.fit_up.order import Clash, Held, ordered
-from ample.core.assembly.fit_up.places import FittedPart, Shaft, name_words
+from ample.core.assembly.fit_up.places import CASTINGS, SHAFTS, FittedPart, Shaft, every_word, name_words
 from ample.core.assembly.fit_up.rules import RULES, Steps, chains, fit_up_rules
 from ample.core.assembly.fit_up.steps import (
     ORDER,
@@ -19,11 +19,10 @@ from ample.core.assembly.fit_up.steps import (
     StepFace,
     Torque,
     detail,
-    is_shaft,
     label,
     steps_of,
 )
-from ample.core.assembly.fit_up.words import lubricant_words, said, text, title
+from ample.core.assembly.fit_up.words import caution_words, lubricant_words, said, text, title
 from ample.core.assembly.kinds import part_kinds
 from ample.core.assembly.line import LineSheet, LooseItem
 from ample.core.errors import BadInput
@@ -195,7 +194,7 @@ def _place(shaft: Shaft, key: str, does: str, as_noted: bool) -> tuple[float, ..
     at = shaft.standing.get(key)
     if at is not None:
         return (phase, 1 + at.side, at.out, step)
-    if part.kind in ("housing", "tube") or is_shaft(part):
+    if part.kind in CASTINGS | SHAFTS:
         return (phase, -1, list(shaft.parts).index(key), step)
     return (max(phase, 1), 0, list(shaft.parts).index(key), step)
 
@@ -222,7 +221,7 @@ def _described(
             grease_g=step.grease_g, torque=step.torque, passes=step.passes,
             check=Note(step.check, text("check", step.check)),
             stop_if=tuple(Note(code, text("stop", code)) for code in step.stop_if),
-            cautions=tuple(Note(code, text("caution", code)) for code in step.cautions),
+            cautions=tuple(Note(code, caution_words(code)) for code in step.cautions),
             because=tuple(reversed(list(reasons.values())))[:MOST_REASONS], same_on=shaft.line.count,
             comes_from=_side(shaft, part_key),
         )  # fmt: skip
@@ -276,17 +275,10 @@ def on_no_step(sheet: LineSheet) -> tuple[OnNoStep, ...]:
 
 
 def _has_step(sheet: LineSheet, item: LooseItem) -> bool:
-    wanted = name_words(item.what)
-    plain = {re.sub(r"s$", "", word) for word in re.findall(r"[a-z-]{3,}", item.what.lower())}
+    """By the words that tell parts apart, all of them; else by any word of the kind."""
+    telling, plain = name_words(item.what), every_word(item.what)
     for part in sheet.parts:
-        kind = part_kinds()[part.kind]
-        own = {
-            re.sub(r"s$", "", word)
-            for word in re.findall(r"[a-z-]{3,}", f"{part.name} {kind.words} {part.kind}".lower())
-        }
-        shared = plain & own
-        if wanted and wanted <= own and shared:
-            return True
-        if not wanted and shared:
+        own = every_word(f"{part.name} {part_kinds()[part.kind].words} {part.kind}")
+        if telling <= own if telling else bool(plain & own):
             return True
     return False

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import re
 from dataclasses import dataclass
 from datetime import datetime
 from typing import Annotated, Literal
@@ -15,6 +14,7 @@ from ample.core.assembly.fit_up.plan import FitUpConflict, FitUpPlan, FitUpStep,
 from ample.core.assembly.line import Key, LineSheet
 from ample.core.errors import BadInput
 from ample.core.sheet import Sheet
+from ample.core.sizes.figures import plain_figure
 
 StepKey = Annotated[str, Field(pattern=r"^[a-z]{3,8}\.[a-z0-9]{4,24}$")]
 TorqueUnit = Literal["N·m", "ft-lb", "in-lb"]
@@ -22,6 +22,7 @@ ShopTool = Literal["heater", "press", "freezer"]
 MOST_TICKS = 4000
 REACHED_SHARE = 0.1  # a torque further off than this was not reached
 FEWEST_WORDS = 4
+MOST_TORQUE = 1e6
 
 
 class Tick(Sheet):
@@ -115,8 +116,8 @@ def judge_fit_up(sheet: FitUpSheet, facts: FitUpFacts) -> FitUpJudged:
     for number, tick in enumerate(sheet.ticks):
         if tick.reached.strip() and tick.key in asked:
             n_m = torque_nm(read_torque(tick.reached, f"sheet.ticks[{number}].reached"), sheet.wrench)
-            wanted = asked[tick.key].n_m
-            off = None if wanted is None else round(100 * (n_m / wanted - 1), 1)
+            wanted = asked[tick.key].amount
+            off = None if wanted is None else round(100 * (n_m / wanted.n_m - 1), 1)
             holds = None if off is None else abs(off) <= 100 * REACHED_SHARE
             reached.append(TorqueReached(tick.key, round(n_m, 2), off, holds))
     gone = tuple(each.key for each in sheet.ticks if each.key not in set(keys))
@@ -165,12 +166,12 @@ def read_torque(text: str, field: str) -> float:
         >>> read_torque("22,5", "reached")
         22.5
     """
-    found = re.fullmatch(r"\s*(\d{1,6}(?:[.,]\d{1,3})?)\s*", text)
-    if found is None or float(found[1].replace(",", ".")) == 0:
+    found = plain_figure(text, field, "The figure alone, in the wrench's unit.")
+    if found is None or not 0 < found <= MOST_TORQUE:
         raise BadInput(
             "no_torque", f"“{text[:20]}” is no torque.", field, "The figure alone, in the wrench's unit."
         )
-    return float(found[1].replace(",", "."))
+    return found
 
 
 def check_fit_up(sheet: FitUpSheet, facts: FitUpFacts) -> None:

@@ -9,11 +9,10 @@ from typing import Literal
 
 from ample.core.assembly.facing import Facing
 from ample.core.assembly.fasteners import NM_PER, most_torque_nm, torque_nm
-from ample.core.assembly.fit_up.places import BEARINGS, CARRIERS, LIPS, RUBBER, SHAFTS, FittedPart, Shaft
+from ample.core.assembly.fit_up.places import BEARINGS, CARRIERS, LIPS, RUBBER, FittedPart, Shaft
 from ample.core.assembly.fit_up.rules import LOCKED, Steps, carried_by, driven_by
 from ample.core.assembly.kinds import part_kinds
-from ample.core.assembly.line import LinePart
-from ample.core.fits import Range
+from ample.core.assembly.line import Fastener, LinePart
 from ample.core.fits.mounting import Chilling, Driver, Ring, Warming, chilling_for, driver_for, warming_for
 from ample.core.parts import bearing_kinds
 from ample.core.tables import read_table
@@ -25,6 +24,7 @@ PRESS_UP_TO_MM = 30.0  # bores that are pressed or driven unless their fit asks 
 WARM_FROM_UM = 15.0
 VERBS = {("push", "warm"): "push_warm", ("push", "chill"): "push_cold"}
 GREASE_PER_MM2 = 0.005
+STAGES = (0.3, 0.7, 1.0)
 EDGED = frozenset(("key", "pin", "circlip", "nut", "lock_washer"))
 CLEARS_MM = 1.0  # a lip that is wider than an edge by this does not touch it
 
@@ -39,20 +39,29 @@ class StepFace:
 
 
 @dataclass(frozen=True)
+class Amount:
+    """A torque in the three units of wrenches."""
+
+    n_m: float
+    ft_lb: float
+    in_lb: float
+
+
+@dataclass(frozen=True)
 class Torque:
-    """A torque in the unit that it was recorded in, with the other two; or none, and the most that the thread stands."""
+    """A torque in the unit that it was recorded in and in all three, stage by stage; or none, and the most that the thread
+    stands. The last stage is the whole of it.
+    """
 
     recorded: float | None
     unit: str
-    n_m: float | None
-    ft_lb: float | None
-    in_lb: float | None
+    amount: Amount | None
+    stages: tuple[Amount, ...]
     source: str
     most_n_m: float | None
     thread: str
     left_hand: bool
     pattern: str
-    stages_percent: tuple[int, ...]
 
 
 @dataclass(frozen=True)
@@ -161,15 +170,14 @@ def _warming(shaft: Shaft, part: LinePart) -> Warming:
     new = shaft.fitted.get(part.key)
     bore = shaft.size(part, "inside")
     fit = new.interference_um if new else None
-    band = Range(fit.min, (fit.min + fit.max) / 2, fit.max) if fit else None
-    return warming_for(bore, band, new.closure if new and new.closure else "open")
+    return warming_for(bore, fit.range_um if fit else None, new.closure if new and new.closure else "open")
 
 
 def _chilling(shaft: Shaft, part: LinePart) -> Chilling | None:
     """How cold the shaft has to be; not said while bore or fit are not known."""
     new, bore = shaft.fitted.get(part.key), shaft.size(part, "inside")
     fit = new.interference_um if new else None
-    return chilling_for(bore, Range(fit.min, (fit.min + fit.max) / 2, fit.max)) if fit and bore else None
+    return chilling_for(bore, fit.range_um) if fit and bore else None
 
 
 def detail(shaft: Shaft, part: LinePart, does: Does, facing: Facing | None, shop: frozenset[str]) -> Detail:
@@ -303,28 +311,22 @@ def _thread_state(part: LinePart) -> str:
 
 
 def _torque(part: LinePart) -> Torque:
-    held = part.fastener
-    thread = held.thread if held else ""
-    most = most_torque_nm(thread, strongest=False)
-    pattern = "cross" if part.quantity > 3 else "turns" if part.quantity > 1 else ""
-    stages = (30, 70, 100) if part.quantity > 1 else ()
-    left = bool(held and held.hand == "left")
-    source = held.torque_source if held else ""
+    held = part.fastener or Fastener()
+    most = most_torque_nm(held.thread, strongest=False)
     limit = round(most, 1) if most is not None else None
-    if held is None or held.torque is None:
-        return Torque(None, "N·m", None, None, None, source, limit, thread, left, pattern, stages)
-    in_nm = torque_nm(held.torque, held.torque_unit)
-    return Torque(
-        held.torque, held.torque_unit, round(in_nm, 2), round(in_nm / NM_PER["ft-lb"], 2),
-        round(in_nm / NM_PER["in-lb"], 1), source, limit, thread, left, pattern, stages,
-    )  # fmt: skip
+    pattern = "cross" if part.quantity > 3 else "turns" if part.quantity > 1 else ""
+    more = (held.torque_source, limit, held.thread, held.hand == "left", pattern)
+    if held.torque is None:
+        return Torque(None, held.torque_unit, None, (), *more)
+    whole = torque_nm(held.torque, held.torque_unit)
+    stages = tuple(_amount(whole * share) for share in STAGES) if pattern else ()
+    return Torque(held.torque, held.torque_unit, _amount(whole), stages, *more)
+
+
+def _amount(n_m: float) -> Amount:
+    return Amount(round(n_m, 2), round(n_m / NM_PER["ft-lb"], 2), round(n_m / NM_PER["in-lb"], 1))
 
 
 def label(part: LinePart) -> str:
     """What a part is called on the sheet."""
     return part.name or part_kinds()[part.kind].words
-
-
-def is_shaft(part: LinePart) -> bool:
-    """Whether a part is the shaft itself."""
-    return part.kind in SHAFTS

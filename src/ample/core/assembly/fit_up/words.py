@@ -9,6 +9,7 @@ from ample.core.assembly.check import same_reading
 from ample.core.assembly.fit_up.places import FittedPart
 from ample.core.assembly.fit_up.steps import Detail, label
 from ample.core.assembly.line import LinePart, Setting
+from ample.core.condition.cautions import known_cautions
 from ample.core.tables import read_table
 
 
@@ -22,6 +23,12 @@ def texts() -> dict[tuple[str, str], str]:
 def text(group: str, code: str, **filled: object) -> str:
     """One text with what it names filled in."""
     return texts()[group, code].format(**filled)
+
+
+def caution_words(code: str) -> str:
+    """What can hurt someone at a step: as the cards of the job say it, or of the step alone."""
+    card = next((each for each in known_cautions() if each.caution == code), None)
+    return card.do if card else text("caution", code)
 
 
 def title(part: LinePart, new: FittedPart | None) -> str:

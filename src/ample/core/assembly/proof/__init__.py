@@ -1,13 +1,7 @@
 """Set and prove: what was set, run in and checked, and the closing of a job."""
 
-from ample.core.assembly.proof.judge import (
-    OpenTorque,
-    ProofFacts,
-    ProofJudged,
-    check_proof,
-    gate_proof,
-    judge_proof,
-)
+from ample.core.assembly.proof.judge import check_proof, gate_proof, judge_proof
+from ample.core.assembly.proof.judged import OpenTorque, ProofFacts, ProofJudged
 from ample.core.assembly.proof.sheet import ProofSheet
 
 __all__ = [

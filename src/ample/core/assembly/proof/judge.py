@@ -3,181 +3,35 @@
 from __future__ import annotations
 
 import math
-import re
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
-from datetime import date
-from functools import lru_cache
-from pathlib import Path
 from statistics import fmean, stdev
 from typing import Literal
 
-from ample.core.assembly.end_play import EndPlay, end_play
-from ample.core.assembly.fit_up.steps import label
-from ample.core.assembly.line import LineSheet
+from ample.core.assembly.end_play import end_play
+from ample.core.assembly.proof.checks import checks_of, proposed_by
+from ample.core.assembly.proof.judged import (
+    ComparedJudged,
+    CurvePoint,
+    FillJudged,
+    OpenPoint,
+    PlayJudged,
+    ProofCheck,
+    ProofFacts,
+    ProofJudged,
+    RunJudged,
+    SetJudged,
+    State,
+)
 from ample.core.assembly.proof.sheet import Fill, PlaySet, ProofSheet, RunStep, SetPoint
-from ample.core.assembly.run_in import RunIn, run_in
+from ample.core.assembly.run_in import FEWEST, RunIn, run_in
 from ample.core.errors import BadInput
 from ample.core.sizes import parse_length
-from ample.core.tables import read_table
+from ample.core.sizes.figures import plain_figure
 
-State = Literal["open", "low", "right", "high", "unsure"]
 SIDES_DIFFER = 0.1  # two sides filled further apart than this are looked at again
 CURVE_POINTS = 40
 CURVE_TAUS = 3.5
 FEWEST_WORDS = 4
-SET = "set"
-TAPERS = frozenset(("taper_bearing", "taper_cone"))
-SOFT = frozenset(("gasket", "o_ring"))
-
-
-@dataclass(frozen=True)
-class OpenTorque:
-    """A torque, or a setting, that fitting up left open: the step and what it says."""
-
-    key: str
-    words: str
-
-
-@dataclass(frozen=True)
-class ProofFacts:
-    """What the judge of proving has to know beside the sheet."""
-
-    strip_down: LineSheet
-    fit_up_open: tuple[OpenTorque, ...]
-    today: date
-
-
-@dataclass(frozen=True)
-class SetJudged:
-    """A set point: mean and uncertainty (k = 2) of its readings, and what that is worth."""
-
-    key: str
-    state: State
-    value: float | None
-    uncertainty: float | None
-
-
-@dataclass(frozen=True)
-class PlayJudged:
-    """An end play, None while it is not read."""
-
-    key: str
-    play: EndPlay | None
-
-
-@dataclass(frozen=True)
-class FillJudged:
-    """A fill by volume and level."""
-
-    key: str
-    state: State
-    words: str
-
-
-@dataclass(frozen=True)
-class CurvePoint:
-    """A point of the curve that a run is predicted to follow."""
-
-    minute: float
-    temperature_c: float
-
-
-@dataclass(frozen=True)
-class RunJudged:
-    """A run: where it settles, the curve to there, and what its last readings rose, °C in a minute."""
-
-    key: str
-    run: RunIn | None
-    curve: tuple[CurvePoint, ...]
-    rise_c_min: float | None
-
-
-@dataclass(frozen=True)
-class ProofCheck:
-    """A check that this unit asks for, with its pass value, and what it showed."""
-
-    key: str
-    code: str
-    of: str
-    words: str
-    passes: str
-    unit: str
-    state: Literal["open", "holds", "fails"]
-    why: str = ""
-
-
-@dataclass(frozen=True)
-class ComparedJudged:
-    """What changed between before and after; None where a figure is missing."""
-
-    key: str
-    change: float | None
-    change_percent: float | None
-
-
-@dataclass(frozen=True)
-class OpenPoint:
-    """What stands against closing."""
-
-    code: str
-    key: str
-    words: str
-
-
-@dataclass(frozen=True)
-class Proposed:
-    """A row that the strip-down or the fit-up asks for and that is not on the sheet yet: into which rows, and what is known."""
-
-    rows: Literal["set_points", "plays", "tasks"]
-    key: str
-    what: str
-    value: float | None
-    unit: str
-    because: str
-
-
-@dataclass(frozen=True)
-class ProofJudged:
-    """All of it judged; `open` stands against closing, `late` are tasks whose day has passed."""
-
-    set_points: tuple[SetJudged, ...]
-    plays: tuple[PlayJudged, ...]
-    fills: tuple[FillJudged, ...]
-    runs: tuple[RunJudged, ...]
-    checks: tuple[ProofCheck, ...]
-    compared: tuple[ComparedJudged, ...]
-    which_helped: Literal["", "known", "not_known"]
-    open: tuple[OpenPoint, ...]
-    late: tuple[str, ...]
-    proposed: tuple[Proposed, ...]
-
-
-@dataclass(frozen=True)
-class CheckKind:
-    """A row of checks.csv."""
-
-    code: str
-    per: str
-    asked_by: tuple[str, ...]
-    words: str
-    passes: str
-    unit: str
-    least: float | None
-    most: float | None
-
-
-@lru_cache(maxsize=1)
-def check_kinds() -> tuple[CheckKind, ...]:
-    """Every check that a unit can ask for."""
-    rows = read_table(Path(__file__).with_name("checks.csv")).rows
-    return tuple(
-        CheckKind(
-            row["code"], row["per"], tuple(row["asked_by"].split()), row["words"], row["passes"], row["unit"],
-            float(row["least"]) if row["least"] else None, float(row["most"]) if row["most"] else None,
-        )
-        for row in rows
-    )  # fmt: skip
 
 
 def judge_proof(sheet: ProofSheet, facts: ProofFacts) -> ProofJudged:
@@ -199,6 +53,8 @@ def judge_proof(sheet: ProofSheet, facts: ProofFacts) -> ProofJudged:
     Source: JCGM 100 (GUM) for U; common practice.
 
     Example:
+        >>> from datetime import date
+        >>> from ample.core.assembly.line import LineSheet
         >>> judge_proof(ProofSheet(), ProofFacts(LineSheet(), (), date(2026, 1, 1))).open
         ()
     """
@@ -206,7 +62,7 @@ def judge_proof(sheet: ProofSheet, facts: ProofFacts) -> ProofJudged:
     plays = tuple(_play(f"sheet.plays[{n}]", each) for n, each in enumerate(sheet.plays))
     fills = _fills(sheet.fills)
     runs = tuple(_run(f"sheet.runs[{n}]", each) for n, each in enumerate(sheet.runs))
-    checks = tuple(_checks(sheet, facts.strip_down))
+    checks = tuple(checks_of(sheet, facts.strip_down))
     compared = tuple(
         ComparedJudged(each.key, *_changed(f"sheet.compared[{n}]", each.before, each.after))
         for n, each in enumerate(sheet.compared)
@@ -220,7 +76,7 @@ def judge_proof(sheet: ProofSheet, facts: ProofFacts) -> ProofJudged:
     )
     found = (points, plays, fills, runs, checks)
     there = {each.key for rows in (sheet.set_points, sheet.plays, sheet.tasks) for each in rows}
-    proposed = tuple(each for each in _proposed(facts.strip_down) if each.key not in there)
+    proposed = tuple(each for each in proposed_by(facts.strip_down) if each.key not in there)
     return ProofJudged(*found, compared, helped, tuple(_open(sheet, facts, *found)), late, proposed)
 
 
@@ -253,20 +109,10 @@ def set_values(sheet: ProofSheet) -> Iterator[str]:
 # figures -----------------------------------------------------------------------------------
 
 
-def figure(text: str, field: str) -> float | None:
-    """A figure as it was typed; None of an empty field."""
-    if not text.strip():
-        return None
-    found = re.fullmatch(r"\s*([-+−]?\d+(?:[.,]\d+)?)\s*", text)
-    if found is None:
-        raise BadInput("no_figure", f"“{text[:20]}” is no figure.", field, "Such as 0.4 or 62.")
-    return float(found[1].replace(",", ".").replace("−", "-"))
-
-
 def _mm(text: str, field: str) -> float | None:
     """A dial: a plain figure is mm and may be below zero; else a length as people write it."""
     try:
-        return figure(text, field)
+        return plain_figure(text, field)
     except BadInput:
         try:
             return parse_length(text).mm
@@ -294,7 +140,7 @@ def _state(value: float, doubt: float, least: float | None, most: float | None) 
 def _point(field: str, each: SetPoint) -> SetJudged:
     if each.least is not None and each.most is not None and each.least > each.most:
         raise BadInput("bad_range", "The least is above the most.", f"{field}.least")
-    read = [figure(text, f"{field}.readings[{n}]") for n, text in enumerate(each.readings)]
+    read = [plain_figure(text, f"{field}.readings[{n}]") for n, text in enumerate(each.readings)]
     values = [value for value in read if value is not None]
     if not values:
         return SetJudged(each.key, "open", None, None)
@@ -311,7 +157,7 @@ def _play(field: str, each: PlaySet) -> PlayJudged:
         pulled = _mm(pair.pulled, f"{field}.pairs[{n}].pulled")
         if pushed is not None and pulled is not None:
             pairs.append((pushed, pulled))
-    leaves = [figure(text, f"{field}.leaves") or 0.0 for text in each.leaves.replace(";", " ").split()]
+    leaves = [plain_figure(text, f"{field}.leaves") or 0.0 for text in each.leaves.replace(";", " ").split()]
     if each.least_mm is not None and each.most_mm is not None and each.least_mm > each.most_mm:
         raise BadInput("bad_range", "The least is above the most.", f"{field}.least_mm")
     if not pairs or each.least_mm is None or each.most_mm is None:
@@ -326,7 +172,7 @@ def _play(field: str, each: PlaySet) -> PlayJudged:
 
 
 def _fills(fills: Sequence[Fill]) -> tuple[FillJudged, ...]:
-    read = [figure(each.filled_l, f"sheet.fills[{n}].filled_l") for n, each in enumerate(fills)]
+    read = [plain_figure(each.filled_l, f"sheet.fills[{n}].filled_l") for n, each in enumerate(fills)]
     found = []
     for each, litres in zip(fills, read, strict=True):
         other = next(
@@ -364,20 +210,21 @@ def _run(field: str, each: RunStep) -> RunJudged:
         raise BadInput("bad_limit", "The limit lies above the temperature at the start.", f"{field}.limit_c")
     read = []
     for n, reading in enumerate(each.readings):
-        minute = figure(reading.minute, f"{field}.readings[{n}].minute")
-        temperature = figure(reading.temperature_c, f"{field}.readings[{n}].temperature_c")
+        minute = plain_figure(reading.minute, f"{field}.readings[{n}].minute")
+        temperature = plain_figure(reading.temperature_c, f"{field}.readings[{n}].temperature_c")
         if minute is not None and temperature is not None:
             if not 0 <= minute <= 100_000:
                 raise BadInput("bad_minute", "Minutes count from the start.", f"{field}.readings[{n}].minute")
             read.append((minute, temperature))
     if not read:
-        return RunJudged(each.key, None, (), None)
+        return RunJudged(each.key, None, (), None, FEWEST)
     read.sort()
     found = run_in(read, each.ambient_c, each.limit_c)
     rise = None
     if len(read) > 1 and read[-1][0] > read[-2][0]:
         rise = round((read[-1][1] - read[-2][1]) / (read[-1][0] - read[-2][0]), 2)
-    return RunJudged(each.key, found, tuple(_curve(found, each.ambient_c, read[-1][0])), rise)
+    more = max(0, FEWEST - sum(minute > 0 for minute, _ in read))
+    return RunJudged(each.key, found, tuple(_curve(found, each.ambient_c, read[-1][0])), rise, more)
 
 
 def _curve(found: RunIn, ambient_c: float, last_minute: float) -> Iterator[CurvePoint]:
@@ -392,82 +239,10 @@ def _curve(found: RunIn, ambient_c: float, last_minute: float) -> Iterator[Curve
 
 
 def _changed(field: str, before: str, after: str) -> tuple[float | None, float | None]:
-    one, two = figure(before, f"{field}.before"), figure(after, f"{field}.after")
+    one, two = plain_figure(before, f"{field}.before"), plain_figure(after, f"{field}.after")
     if one is None or two is None:
         return None, None
     return round(two - one, 4), round(100 * (two / one - 1), 1) if one else None
-
-
-# checks ------------------------------------------------------------------------------------
-
-
-def _checks(sheet: ProofSheet, lines: LineSheet) -> Iterator[ProofCheck]:
-    given = {each.key: (n, each) for n, each in enumerate(sheet.checks)}
-    for kind, key, of in asked_checks(lines):
-        number, result = given.get(key, (0, None))
-        state: Literal["open", "holds", "fails"] = "open"
-        why = ""
-        if result is not None and result.result:
-            state = result.result
-            value = figure(result.reading, f"sheet.checks[{number}].reading")
-            if value is not None and state == "holds" and kind.unit:
-                wrong = (kind.least is not None and value < kind.least) or (
-                    kind.most is not None and value > kind.most
-                )
-                if wrong:
-                    state, why = "fails", f"{value:g} {kind.unit} does not pass."
-        yield ProofCheck(key, kind.code, of, kind.words, kind.passes, kind.unit, state, why)
-
-
-def asked_checks(lines: LineSheet) -> Iterator[tuple[CheckKind, str, str]]:
-    """The checks that a unit's lines ask for, each with its key and what it is of."""
-    for kind in check_kinds():
-        for line in lines.lines if kind.per == "line" else ():
-            if any(each.kind in kind.asked_by for each in lines.parts if each.line == line.key):
-                yield kind, f"{kind.code}.{line.key}", line.name
-        for part in lines.parts if kind.per == "part" else ():
-            if part.kind in kind.asked_by:
-                yield kind, f"{kind.code}.{part.key}", label(part)
-
-
-# what the strip-down asks for ---------------------------------------------------------------
-
-
-def _proposed(lines: LineSheet) -> Iterator[Proposed]:
-    """Settings that were read when it came apart, the end play of tapers, and joints that settle."""
-    for part in lines.parts:
-        for each in part.settings:
-            what = f"{label(part)}: {each.what.replace('_', ' ')}"
-            read = each.second or each.first
-            value, unit = _reading(read)
-            because = f"Read as {read} when it came apart." if read else "Noted when it came apart."
-            yield Proposed("set_points", f"{SET}{part.key[:14]}{each.key[:7]}", what, value, unit, because)
-    for line in lines.lines:
-        tapers = [each for each in lines.parts if each.line == line.key and each.kind in TAPERS]
-        if len(tapers) > 1:
-            yield Proposed(
-                "plays",
-                f"{SET}{line.key[:20]}",
-                line.name,
-                None,
-                "mm",
-                "Two tapers stand against each other.",
-            )
-    for part in lines.parts:
-        soft = any(each.kind in SOFT and each.line == part.line for each in lines.parts)
-        if part.kind == "screw" and part.fastener is not None and part.fastener.torque is not None and soft:
-            because = "A gasket or O-ring settles in the joint."
-            yield Proposed(
-                "tasks", f"{SET}{part.key[:20]}", f"{label(part)}: torque again", None, "", because
-            )
-
-
-def _reading(text: str) -> tuple[float | None, str]:
-    """The figure that a setting begins with, and its unit as it was written."""
-    found = re.match(r"\s*([-+−]?\d+(?:[.,]\d+)?)\s*(.{0,12})", text)
-    if found is None:
-        return None, ""
-    return float(found[1].replace(",", ".").replace("−", "-")), found[2].strip()
 
 
 # what is open ------------------------------------------------------------------------------
@@ -522,6 +297,8 @@ def check_proof(sheet: ProofSheet, facts: ProofFacts) -> None:
         BadInput: At the field of the sheet.
 
     Example:
+        >>> from datetime import date
+        >>> from ample.core.assembly.line import LineSheet
         >>> check_proof(ProofSheet(), ProofFacts(LineSheet(), (), date(2026, 1, 1)))
     """
     for name in ("set_points", "plays", "fills", "runs", "checks", "tasks", "compared", "changes"):
@@ -542,6 +319,8 @@ def gate_proof(sheet: ProofSheet, facts: ProofFacts) -> None:
         BadInput: At `sheet.reason`.
 
     Example:
+        >>> from datetime import date
+        >>> from ample.core.assembly.line import LineSheet
         >>> gate_proof(ProofSheet(closed=True), ProofFacts(LineSheet(), (), date(2026, 1, 1)))
     """
     if not sheet.closed or len(sheet.reason.strip()) >= FEWEST_WORDS:
