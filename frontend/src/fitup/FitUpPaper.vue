@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed, onMounted } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
-import { useSession } from '@/api/session'
 import LineDrawing from '@/drawing/LineDrawing.vue'
 import { useTrade } from '@/job/useTrade'
 import { along } from '@/line/lineEdits'
+import JobPaper from '@/shell/JobPaper.vue'
 import { useKeys } from '@/shell/useKeys'
 import { useFitUp, type Step } from './useFitUp'
 
@@ -12,7 +12,6 @@ import { useFitUp, type Step } from './useFitUp'
 const route = useRoute()
 const router = useRouter()
 const trade = useTrade()
-const session = useSession()
 const number = String(route.params.number)
 const fit = useFitUp(number)
 const { answer, judged, steps, ticks, loadRefusal } = fit
@@ -61,28 +60,16 @@ onMounted(async () => {
 </script>
 
 <template>
-  <main class="sheet-page">
+  <main class="job-paper">
     <p v-if="loadRefusal" class="note">{{ loadRefusal.message }}</p>
-    <div v-if="answer" class="paper">
-      <header>
-        <div>
-          <h1>{{ answer.job.title }}</h1>
-          <p>{{ answer.job.owner }}</p>
-        </div>
-        <div class="no">
-          <p>
-            <b class="fig">{{ number }}</b><br />fit-up sheet<br /><span
-              >{{ session.address }}/jobs/{{ number }}/fit-up</span
-            >
-          </p>
-          <img
-            :src="`/api/jobs/${number}/code.svg`"
-            alt="code that leads to this job"
-            width="92"
-            height="92"
-          />
-        </div>
-      </header>
+    <JobPaper
+      v-if="answer"
+      :title="answer.job.title"
+      :under="answer.job.owner"
+      :number="number"
+      what="fit-up sheet"
+      screen="fit-up"
+    >
       <section v-for="line in lines" :key="line.key">
         <h2>
           {{ line.name }}
@@ -146,104 +133,11 @@ onMounted(async () => {
         The unit's own manual, local rules and licensed people come first. Nothing here says that a unit is
         safe.
       </p>
-    </div>
-    <div class="keys">
-      <button type="button" class="go" @click="print"><span>Print</span><kbd>p</kbd></button>
-      <RouterLink class="plain" :to="{ name: 'fit-up', params: { number } }">back to the fit-up</RouterLink>
-      <a class="plain" :href="`/api/jobs/${number}/sheets/fit_up/csv`" download>CSV</a>
-    </div>
+      <template #keys>
+        <button type="button" class="go" @click="print"><span>Print</span><kbd>p</kbd></button>
+        <RouterLink class="plain" :to="{ name: 'fit-up', params: { number } }">back to the fit-up</RouterLink>
+        <a class="plain" :href="`/api/jobs/${number}/sheets/fit_up/csv`" download>CSV</a>
+      </template>
+    </JobPaper>
   </main>
 </template>
-
-<style scoped>
-.sheet-page {
-  overflow: auto;
-  padding: 24px;
-  display: grid;
-  grid-template-columns: minmax(0, 780px) 200px;
-  gap: 24px;
-  justify-content: center;
-  align-items: start;
-}
-.paper {
-  background: var(--sheet);
-  padding: 34px 38px;
-  font-size: 13.5px;
-  border: 1px solid var(--rule);
-}
-header {
-  display: flex;
-  justify-content: space-between;
-  border-bottom: 2px solid var(--ink);
-  padding-bottom: 8px;
-}
-.no {
-  display: flex;
-  gap: 12px;
-  text-align: right;
-  font-size: 13px;
-}
-.no b {
-  font-size: 26px;
-}
-h2 {
-  font-size: 18px;
-  margin: 14px 0 4px;
-}
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-th,
-td {
-  text-align: left;
-  vertical-align: top;
-  padding: 4px 6px;
-  border-bottom: 1px solid var(--rule);
-}
-th {
-  font-size: 13px;
-  font-weight: 600;
-}
-td.fig {
-  font-size: 16px;
-}
-.box {
-  font-size: 17px;
-  text-align: center;
-}
-tr {
-  break-inside: avoid;
-}
-.keys {
-  display: grid;
-  gap: 12px;
-}
-@media (max-width: 900px) {
-  .sheet-page {
-    grid-template-columns: minmax(0, 1fr);
-    padding: 10px;
-  }
-  .paper {
-    padding: 14px;
-    overflow-x: auto;
-  }
-}
-@media print {
-  .keys {
-    display: none;
-  }
-  .sheet-page {
-    display: block;
-    padding: 0;
-  }
-  .paper {
-    border: 0;
-    padding: 0;
-    font-size: 11px;
-  }
-  th {
-    font-size: 11px;
-  }
-}
-</style>

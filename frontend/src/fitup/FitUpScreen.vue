@@ -11,6 +11,7 @@ import { useKeys } from '@/shell/useKeys'
 import VersionsDialog from '@/sheets/VersionsDialog.vue'
 import StepFigures from './StepFigures.vue'
 import StepList from './StepList.vue'
+import StepNotes from './StepNotes.vue'
 import TogetherCard from './TogetherCard.vue'
 import { clockWords, useFitUp, WAYS, WRENCHES } from './useFitUp'
 
@@ -63,15 +64,6 @@ const facing = computed(() => {
   }
   return found
 })
-const plain = (code: string): string => code.replace(/_/g, ' ')
-const faces = computed(() =>
-  (step.value?.faces ?? [])
-    .map(
-      (face) =>
-        `${plain(face.mark)} ${face.side}${face.looks_at ? `, looks at ${plain(face.looks_at)}` : ''}`,
-    )
-    .join(' · '),
-)
 const choice = computed(() => sheet.value.choices?.find((each) => each.key === step.value?.part))
 const bearing = computed(() => trade.kind(step.value ? kindOf(step.value.part) : '')?.family === 'bearing')
 function kindOf(part: string): string {
@@ -202,36 +194,7 @@ onMounted(async () => {
         <article class="step" aria-live="polite">
           <h2>{{ step.words }}</h2>
           <StepFigures :step="step" :wrench="sheet.wrench" :timer="timer" />
-          <dl class="told">
-            <template v-if="faces"
-              ><dt>Way round</dt>
-              <dd>{{ faces }}</dd></template
-            >
-            <template v-if="step.lubricant"
-              ><dt>On it</dt>
-              <dd>{{ step.lubricant.words }}</dd></template
-            >
-            <dt>Check</dt>
-            <dd class="check">{{ step.check.words }}</dd>
-            <template v-if="step.stop_if.length"
-              ><dt>Stop if it</dt>
-              <dd class="stopif">
-                <p v-for="stop in step.stop_if" :key="stop.code">{{ stop.words }}</p>
-              </dd></template
-            >
-            <template v-if="step.cautions.length"
-              ><dt>Mind</dt>
-              <dd class="att">
-                <p v-for="caution in step.cautions" :key="caution.code">{{ caution.words }}</p>
-              </dd></template
-            >
-            <template v-if="why && step.because.length"
-              ><dt>Why here</dt>
-              <dd>
-                <p v-for="each in step.because" :key="each.code">{{ each.words }}</p>
-              </dd></template
-            >
-          </dl>
+          <StepNotes :step="step" :why="why" />
         </article>
         <div class="foot">
           <div class="fields">
@@ -378,27 +341,6 @@ onMounted(async () => {
 .step h2 {
   font-size: 25px;
   font-stretch: 90%;
-}
-.told {
-  display: grid;
-  grid-template-columns: 84px 1fr;
-  gap: 2px 10px;
-  font-size: 15.5px;
-}
-.told dt {
-  font-size: 14px;
-  color: var(--faint);
-  padding-top: 1px;
-}
-.told dd {
-  margin: 0;
-}
-.check {
-  font-weight: 650;
-}
-.stopif {
-  color: var(--stop);
-  font-size: 15px;
 }
 .foot {
   flex: none;

@@ -28,10 +28,19 @@ const SHORT: Record<Step['does'], string> = {
   lock: 'lock',
   set: 'set',
 }
+/** The list alone is moved to the step, never the page. */
+function follow(): void {
+  const own = list.value
+  const at = own?.querySelector<HTMLElement>('[aria-current]')
+  if (!own || !at) return
+  const top = at.offsetTop - own.offsetTop
+  if (top < own.scrollTop) own.scrollTop = top
+  else if (top + at.offsetHeight > own.scrollTop + own.clientHeight)
+    own.scrollTop = top + at.offsetHeight - own.clientHeight
+}
 watch(
   () => props.at,
-  () =>
-    void nextTick(() => list.value?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest' })),
+  () => void nextTick(follow),
 )
 </script>
 

@@ -2,10 +2,10 @@
 import { computed, onMounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, told, type Schemas } from '@/api/client'
-import { useSession } from '@/api/session'
 import LineDrawing from '@/drawing/LineDrawing.vue'
 import { standingDecisions, standingVerdicts, wrongParts } from '@/drawing/standing'
 import { useTrade } from '@/job/useTrade'
+import JobPaper from '@/shell/JobPaper.vue'
 import { useKeys } from '@/shell/useKeys'
 import { along, beside, EMPTY, type LinePart, type LineSheet } from './lineEdits'
 
@@ -13,7 +13,6 @@ import { along, beside, EMPTY, type LinePart, type LineSheet } from './lineEdits
 const route = useRoute()
 const router = useRouter()
 const trade = useTrade()
-const session = useSession()
 const number = String(route.params.number)
 const line = ref<Schemas['LineAnswer'] | null>(null)
 const take = ref<Schemas['TakeInAnswer'] | null>(null)
@@ -118,38 +117,24 @@ onMounted(async () => {
 </script>
 
 <template>
-  <main class="sheet-page">
+  <main class="job-paper">
     <p v-if="away" class="note">The shop's records cannot be reached just now.</p>
-    <div class="paper">
-      <header>
-        <div>
-          <h1>{{ take?.sheet.title }}</h1>
-          <p>
-            {{
-              [
-                take?.sheet.owner,
-                take?.sheet.model,
-                take?.sheet.build && `build ${take.sheet.build}`,
-                take?.sheet.serial,
-              ]
-                .filter(Boolean)
-                .join(' · ')
-            }}
-          </p>
-        </div>
-        <div class="no">
-          <p>
-            <b class="fig">{{ number }}</b><br />strip-down sheet<br />
-            <span>{{ session.address }}/jobs/{{ number }}/line</span>
-          </p>
-          <img
-            :src="`/api/jobs/${number}/code.svg`"
-            alt="code that leads to this job"
-            width="92"
-            height="92"
-          />
-        </div>
-      </header>
+    <JobPaper
+      :title="take?.sheet.title ?? ''"
+      :under="
+        [
+          take?.sheet.owner,
+          take?.sheet.model,
+          take?.sheet.build && `build ${take.sheet.build}`,
+          take?.sheet.serial,
+        ]
+          .filter(Boolean)
+          .join(' · ')
+      "
+      :number="number"
+      what="strip-down sheet"
+      screen="line"
+    >
       <p class="symptom">{{ take?.sheet.symptom }}</p>
       <section v-for="each in sheet.lines" :key="each.key">
         <h2>
@@ -224,125 +209,23 @@ onMounted(async () => {
         <h2>For the next person</h2>
         <p>{{ take.sheet.note_next }}</p>
       </section>
-    </div>
-    <div class="keys">
-      <button type="button" class="go" @click="print"><span>Print</span><kbd>p</kbd></button>
-      <button type="button" class="plain" @click="turn">
-        {{ back ? 'in the order it came off' : 'in the order it goes back' }} <kbd>r</kbd>
-      </button>
-      <a class="plain" :href="`/api/jobs/${number}/file`" download>job as a file</a>
-    </div>
+      <template #keys>
+        <button type="button" class="go" @click="print"><span>Print</span><kbd>p</kbd></button>
+        <button type="button" class="plain" @click="turn">
+          {{ back ? 'in the order it came off' : 'in the order it goes back' }} <kbd>r</kbd>
+        </button>
+        <a class="plain" :href="`/api/jobs/${number}/file`" download>job as a file</a>
+      </template>
+    </JobPaper>
   </main>
 </template>
 
 <style scoped>
-.sheet-page {
-  display: flex;
-  justify-content: center;
-  gap: 24px;
-  padding: 24px;
-  align-items: flex-start;
-}
-.paper {
-  width: 210mm;
-  min-height: 297mm;
-  background: #fffdf8;
-  border: 1px solid var(--rule);
-  padding: 12mm;
-  font-size: 13px;
-}
-.keys {
-  width: 160px;
-  display: grid;
-  gap: 12px;
-}
-header {
-  display: flex;
-  justify-content: space-between;
-  border-bottom: 2px solid var(--ink);
-  padding-bottom: 6px;
-}
-h1 {
-  font-size: 25px;
-  font-stretch: 84%;
-}
-.no {
-  display: flex;
-  gap: 6px;
-  text-align: right;
-}
-.no span {
-  font-size: 13px;
-}
-.no img {
-  margin: -8px -8px 0 0;
-}
-.no b {
-  font-size: 26px;
-}
 .symptom {
   padding: 6px 0 2px;
   font-size: 15px;
 }
-h2 {
-  font-size: 16px;
-  margin: 12px 0 3px;
-}
-h2 span {
-  font-size: 13px;
-  font-weight: 400;
-}
-table {
-  width: 100%;
-  border-collapse: collapse;
-  font-size: 13px;
-  font-stretch: 90%;
-  line-height: 1.25;
-}
-th {
-  text-align: left;
-  border-bottom: 1.5px solid var(--ink);
-  font-weight: 650;
-  padding: 2px 5px 2px 0;
-  vertical-align: bottom;
-}
-td {
-  border-bottom: 1px solid var(--rule);
-  padding: 3px 5px 3px 0;
-  vertical-align: top;
-}
-tr {
-  break-inside: avoid;
-}
 td:nth-child(6) {
   white-space: nowrap;
-}
-h2,
-svg {
-  break-after: avoid;
-  break-inside: avoid;
-}
-.box {
-  font-size: 16px;
-  text-align: center;
-}
-@page {
-  size: A4;
-  margin: 12mm;
-}
-@media print {
-  .sheet-page {
-    padding: 0;
-    display: block;
-  }
-  .paper {
-    border: 0;
-    padding: 0;
-    width: auto;
-    background: #fff;
-  }
-  .keys {
-    display: none;
-  }
 }
 </style>

@@ -198,6 +198,14 @@ input:focus {
   font-weight: 650;
   margin: 4px 0;
 }
+@media (max-width: 600px) {
+  .run {
+    overflow-x: auto;
+  }
+  .run > :deep(svg) {
+    min-width: 560px;
+  }
+}
 .small .next {
   font-size: 19px;
 }

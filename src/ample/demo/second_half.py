@@ -59,7 +59,7 @@ def _spindle(t: Transaction, doer: Doer, second: Doer, identify: Identify) -> No
          "planned": "Fit tapers, warm them, set the end play with the nut.", "note_next": "The spacer is new: 14.0, ground square."},
         [DemoLine("spindle", "grease", [
             part("nut", "slotted nut", "25 x 40 x 8", fastener=nut, findings={"thread": "runs", "one_use": "no"},
-                 settings=[{"key": "turn1", "what": "gap", "first": "0.05 play", "second": "0.05 play"}]),
+                 settings=[{"key": "turn1", "what": "gap", "first": "0.05 mm", "second": "0.05 mm"}]),
             part("lock_washer", "", "25 x 42 x 1.5"),
             part("taper_bearing", "nut-end taper", "25 x 52 x 16.25", left=faced("wide"), right=faced("narrow"), findings=taper, marking="30205"),
             part("spacer", "", "25 x 34 x 14", findings={"faces": "flat"}),
