@@ -76,7 +76,10 @@ def count(t: Transaction, tried: Try, now: datetime) -> None:
         row = queries.brake(t, bucket.key, now)
         rested = now - row["last_at"] > FORGOTTEN
         held.append((bucket, 0 if rested else int(row["failures"]), row["next_at"]))
-    waits = [(next_at - now).total_seconds() for _, failures, next_at in held if failures]
+    # Two tries at once may come in the other order than they began: a free one waits for no other.
+    waits = [
+        (next_at - now).total_seconds() for bucket, failures, next_at in held if bucket.wait_seconds(failures)
+    ]
     if waits and max(waits) > 0:
         raise TooManyTries(max(waits))
     for bucket, failures, _ in held:
