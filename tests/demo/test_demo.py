@@ -9,13 +9,14 @@ from ample.base import job_queries as jobs
 from ample.core.contract.specs import spec_of_reading
 from ample.core.designation import decode, general_dialect, read_dialect
 from ample.core.identify import Observation, Seen, identify, standard_catalogue
+from ample.core.operations.bench import request_of
 from ample.core.parts import bearing_kinds
 from ample.core.sizes import default_instrument
 from ample.core.standards import seal_sizes
 from ample.demo.catalogue import MAKERS, dialect_rows, items_of, offers, price, specs
 from ample.demo.load import PEOPLE, load_demo
 from ample.demo.seal_trays import CYLINDER, PUMP
-from ample.shop.bench.actions import bench_of, identify_in_shop, request_of
+from ample.shop.bench.actions import bench_of, identify_in_shop
 
 
 def test_there_are_some_fifty_thousand_rows_of_every_kind(database):

@@ -2,6 +2,8 @@
 
 from typing import Any
 
+from ample.core.assembly import LineSheet
+
 SEATS: dict[str, Any] = {
     "turning": "housing", "load": "heavy", "slides": False, "split": True, "warmer_inner_k": 15.0,
     "temperature_c": 21.5,
@@ -41,7 +43,37 @@ PROOF: dict[str, Any] = {
     "changes": [{"key": "hhhh", "what": "both bearings"}],
     "note_next": "The breather was painted over.", "closed": False, "reason": "",
 }  # fmt: skip
+TAKE_IN: dict[str, Any] = {
+    "title": "Sump pump 3", "owner": "Marl Water", "symptom": "leaks = drips", "unit": "pump", "plate": "no. half worn",
+    "model": "SP 40", "build": "", "serial": "", "since": "last week", "lie_open_days": 3, "access": "costly",
+    "units_alike": 2, "planned": "Warm the bearing in oil.", "note_next": "Breather painted over.", "signs": ["noise_rumble"],
+    "energies": ["electricity"], "fluids": ["water"], "works": ["press"], "duties": ["fire"],
+    "spares": [{"name": "=lip seal 25x40x7", "quantity": 2}], "checked": {"controls": "cleared"},
+}  # fmt: skip
+SIZE: dict[str, Any] = {"typed": "", "unit": "mm", "mm": None}
+FACE: dict[str, Any] = {"mark": "flat", "looks_at": ""}
+STRIP_DOWN: dict[str, Any] = LineSheet.model_validate({
+    "lines": [{"key": "line0", "name": "shaft"}],
+    "parts": [
+        {"key": "nut1", "line": "line0", "kind": "nut", "inside": {"typed": "3/4 in", "mm": 19.05}, "findings": {}},
+        {"key": "ball", "line": "line0", "kind": "ball_bearing", "inside": {"typed": "25", "mm": 25.0},
+         "outside": {"typed": "52,0", "mm": 52.0}, "note": "=came off by hand"},
+    ],
+}).model_dump(mode="json")  # fmt: skip
+BENCH: dict[str, Any] = {
+    "marking": "62?5", "family": "bearing", "condition": "worn", "kind": "", "answers": {}, "said": {}, "medium": "water",
+    "temperature_c": 61.0, "needed": 4,
+    "observations": [
+        {"feature": "bore", "instrument": "caliper", "readings": [{"typed": "25,01", "unit": "mm"}, {"typed": "0.984", "unit": "in"}]},
+        {"feature": "width", "instrument": "caliper", "readings": [{"typed": "15", "unit": "mm"}]},
+    ],
+}  # fmt: skip
+# A job is taken in, and a part lies on the bench, from its first moment on.
+BEGUN = {"take_in": 1, "bench": 1}
 SAMPLES = {
+    "take_in": (TAKE_IN, TAKE_IN | {"note_next": "Mind the breather."}),
+    "strip_down": (STRIP_DOWN, STRIP_DOWN | {"parts": STRIP_DOWN["parts"][::-1]}),
+    "bench": (BENCH, BENCH | {"needed": 3}),
     "seats": (SEATS, SEATS | {"load": "light"}),
     "leak_log": (LOG, LOG | {"lead_days": 7}),
     "fit_up": (FIT_UP, FIT_UP | {"wrench": "N·m"}),
@@ -49,6 +81,20 @@ SAMPLES = {
 }
 # What of a sample must be refused, and at which field.
 BAD = {
+    "take_in": (TAKE_IN | {"signs": ["hums_a_tune"]}, "sheet.signs"),
+    "strip_down": (
+        STRIP_DOWN | {"parts": [STRIP_DOWN["parts"][0] | {"kind": "flywheel_of_joy"}]},
+        "sheet.parts[0].kind",
+    ),
+    "bench": (
+        BENCH
+        | {
+            "observations": [
+                {"feature": "bore", "instrument": "caliper", "readings": [{"typed": "wide", "unit": "mm"}]}
+            ]
+        },
+        "sheet.observations[0].readings[0].typed",
+    ),
     "proof": (PROOF | {"runs": [PROOF["runs"][0] | {"limit_c": 10.0}]}, "sheet.runs[0].limit_c"),
     "fit_up": (FIT_UP | {"ticks": [FIT_UP["ticks"][1] | {"reached": "tight"}]}, "sheet.ticks[0].reached"),
     "seats": (SEATS | {"shaft": SEATS["shaft"] | {"planes": [["25.0", "wide"]]}}, "sheet.shaft.planes[0][1]"),

@@ -12,8 +12,8 @@ import pytest
 from ample.sheets import kinds, store
 from ample.sheets.register import SHEETS
 from ample.sheets.subjects import job_subject, part_subject, unit_subject
-from ample.shop.facts import PROVIDERS
-from tests.sheets.samples import BAD, SAMPLES
+from ample.shop.facts import HOST
+from tests.sheets.samples import BAD, BEGUN, SAMPLES
 
 EVERY = pytest.mark.parametrize("kind", SHEETS.values(), ids=SHEETS)
 
@@ -44,7 +44,7 @@ def saved(client, at, kind, version, sheet):
 def test_every_kind_has_a_sample_and_every_fact_a_provider():
     assert set(SAMPLES) == set(BAD) == set(SHEETS)
     for kind in SHEETS.values():
-        assert set(kind.fact_names) <= set(PROVIDERS), kind.name
+        assert set(kind.fact_names) <= set(HOST.facts), kind.name
         assert set(kind.shown) <= set(kind.fact_names), kind.name
 
 
@@ -62,11 +62,12 @@ def test_kinds_import_no_subject_and_no_other_kind():
 def test_a_sheet_comes_back_as_it_was_typed(kind, as_role, a_subject):
     at, _ = a_subject(kind)
     client, (sheet, _) = as_role("bench"), SAMPLES[kind.name]
+    begun = BEGUN.get(kind.name, 0)
     empty = client.get(f"{at}/sheets/{kind.name}").get_json()
-    assert (empty["version"], empty["signatures"]) == (0, [])
-    assert saved(client, at, kind, 0, sheet)["version"] == 1
+    assert (empty["version"], empty["signatures"]) == (begun, [])
+    assert saved(client, at, kind, begun, sheet)["version"] == begun + 1
     again = client.get(f"{at}/sheets/{kind.name}").get_json()
-    assert (again["version"], again["sheet"]) == (1, sheet)
+    assert (again["version"], again["sheet"]) == (begun + 1, sheet)
 
 
 @EVERY
@@ -74,12 +75,13 @@ def test_two_editors_lose_nothing(kind, as_role, a_subject):
     at, _ = a_subject(kind)
     one, other = as_role("bench"), as_role("owner")
     sheet, changed = SAMPLES[kind.name]
-    saved(one, at, kind, 0, sheet)
-    late = other.put(f"{at}/sheets/{kind.name}", {"version": 0, "sheet": changed})
+    begun = BEGUN.get(kind.name, 0)
+    saved(one, at, kind, begun, sheet)
+    late = other.put(f"{at}/sheets/{kind.name}", {"version": begun, "sheet": changed})
     told = late.get_json()["error"]
     assert (late.status_code, told["code"]) == (409, "changed_meanwhile")
-    assert told["current"] == {"version": 1, "sheet": sheet}
-    assert saved(other, at, kind, 1, changed)["sheet"] == changed
+    assert told["current"] == {"version": begun + 1, "sheet": sheet}
+    assert saved(other, at, kind, begun + 1, changed)["sheet"] == changed
 
 
 @EVERY
@@ -87,11 +89,12 @@ def test_what_cannot_be_kept_is_refused_at_its_field(kind, as_role, a_subject):
     at, _ = a_subject(kind)
     client, (sheet, _) = as_role("bench"), SAMPLES[kind.name]
     bad, field = BAD[kind.name]
-    refused = client.put(f"{at}/sheets/{kind.name}", {"version": 0, "sheet": bad})
+    begun = BEGUN.get(kind.name, 0)
+    refused = client.put(f"{at}/sheets/{kind.name}", {"version": begun, "sheet": bad})
     assert (refused.status_code, refused.get_json()["error"]["field"]) == (422, field)
-    unknown = client.put(f"{at}/sheets/{kind.name}", {"version": 0, "sheet": sheet | {"luck": 7}})
+    unknown = client.put(f"{at}/sheets/{kind.name}", {"version": begun, "sheet": sheet | {"luck": 7}})
     assert (unknown.status_code, unknown.get_json()["error"]["field"]) == (422, "sheet.luck")
-    assert client.get(f"{at}/sheets/{kind.name}").get_json()["version"] == 0
+    assert client.get(f"{at}/sheets/{kind.name}").get_json()["version"] == begun
 
 
 @EVERY
@@ -100,8 +103,9 @@ def test_it_is_judged_as_it_is_typed_and_kept_nowhere(kind, as_role, a_subject):
     client, (sheet, _) = as_role("bench"), SAMPLES[kind.name]
     judged = client.post(f"{at}/sheets/{kind.name}/judge", sheet)
     assert judged.status_code == 200, judged.get_json()
-    assert client.get(f"{at}/sheets/{kind.name}").get_json()["version"] == 0
-    assert judged.get_json()["judged"] == saved(client, at, kind, 0, sheet)["judged"]
+    begun = BEGUN.get(kind.name, 0)
+    assert client.get(f"{at}/sheets/{kind.name}").get_json()["version"] == begun
+    assert judged.get_json()["judged"] == saved(client, at, kind, begun, sheet)["judged"]
 
 
 @EVERY
@@ -120,19 +124,26 @@ def test_what_stood_there_earlier_can_be_seen(kind, database, doer, a_subject):
 
     def save(who, version, made, after=timedelta(0)):
         at = type(who)(who.person_id, who.name, who.role, who.now + after)
-        database.run(lambda t: store.save(t, at, kind, subject(t), version, made, PROVIDERS))
+        database.run(lambda t: store.save(t, at, kind, subject(t), version, made, HOST))
 
-    save(bench, 0, changed)
-    save(bench, 1, sheet, timedelta(minutes=4))  # the same sitting
-    save(owner, 2, changed, timedelta(minutes=5))
-    save(owner, 3, sheet, late + timedelta(minutes=5))  # another sitting
-    versions = database.run(lambda t: store.versions_of(t, kind, row))
-    assert [(each.version, each.person) for each in versions] == [(4, "Marl"), (3, "Marl"), (2, bench.name)]
-    assert database.run(lambda t: store.version_of(t, kind, row, 2))[1] == sheet
-    assert database.run(lambda t: store.version_of(t, kind, row, 1))[0].version == 2, (
-        "the sitting that holds it"
-    )
-    assert database.run(lambda t: store.version_of(t, kind, row, 3))[1] == changed
+    begun = BEGUN.get(kind.name, 0)
+    save(bench, begun, changed)
+    save(bench, begun + 1, sheet, timedelta(minutes=4))  # the same sitting
+    save(owner, begun + 2, changed, timedelta(minutes=5))
+    save(owner, begun + 3, sheet, late + timedelta(minutes=5))  # another sitting
+    versions = [
+        (each.version - begun, each.person)
+        for each in database.run(lambda t: store.versions_of(t, kind, row))
+    ]
+    assert versions[:3] == [(4, "Marl"), (3, "Marl"), (2, bench.name)]
+    assert versions[3:] == [(0, None)] * begun, "what stood there before anybody worked at it"
+
+    def stood(version):
+        return database.run(lambda t: store.version_of(t, kind, row, begun + version))
+
+    assert stood(2)[1] == sheet
+    assert stood(1)[0].version == begun + 2, "the sitting that holds it"
+    assert stood(3)[1] == changed
 
 
 @EVERY
@@ -141,10 +152,11 @@ def test_its_versions_and_its_tables_are_answered(kind, as_role, a_subject):
     client, (sheet, _) = as_role("bench"), SAMPLES[kind.name]
     assert client.get(f"{at}/sheets/{kind.name}/versions").get_json() == {"versions": []}
     assert client.get(f"{at}/sheets/{kind.name}/versions/1").status_code == 404
-    saved(client, at, kind, 0, sheet)
-    (version,) = client.get(f"{at}/sheets/{kind.name}/versions").get_json()["versions"]
-    assert version["version"] == 1
-    assert client.get(f"{at}/sheets/{kind.name}/versions/1").get_json()["sheet"] == sheet
+    begun = BEGUN.get(kind.name, 0)
+    saved(client, at, kind, begun, sheet)
+    version = client.get(f"{at}/sheets/{kind.name}/versions").get_json()["versions"][0]
+    assert version["version"] == begun + 1
+    assert client.get(f"{at}/sheets/{kind.name}/versions/{begun + 1}").get_json()["sheet"] == sheet
     made = client.get(f"{at}/sheets/{kind.name}/csv")
     assert made.mimetype == "text/csv"
     rows = list(csv.reader(io.StringIO(made.text)))
@@ -160,7 +172,7 @@ def test_its_versions_and_its_tables_are_answered(kind, as_role, a_subject):
 def test_whoever_may_not_write_is_refused(kind, as_role, a_subject):
     at, _ = a_subject(kind)
     sheet, _ = SAMPLES[kind.name]
-    body = {"version": 0, "sheet": sheet}
+    body = {"version": BEGUN.get(kind.name, 0), "sheet": sheet}
     assert as_role().put(f"{at}/sheets/{kind.name}", body).status_code == 401
     if kind.writes != "signed_in":
         assert as_role("counter").put(f"{at}/sheets/{kind.name}", body).status_code == 403
@@ -170,7 +182,7 @@ def test_whoever_may_not_write_is_refused(kind, as_role, a_subject):
 def test_signing_is_for_what_was_seen(kind, as_role, a_subject):
     at, _ = a_subject(kind)
     client, (sheet, changed) = as_role("owner"), SAMPLES[kind.name]
-    saved(client, at, kind, 0, sheet)
+    saved(client, at, kind, BEGUN.get(kind.name, 0), sheet)
     if kind.signs is None:
         assert client.post(f"{at}/sheets/{kind.name}/signature", {"version": 1}).status_code == 404
         return
@@ -188,11 +200,11 @@ def test_signing_is_for_what_was_seen(kind, as_role, a_subject):
 def test_a_change_stands_in_the_record(kind, as_role, a_subject, database):
     at, row = a_subject(kind)
     sheet, _ = SAMPLES[kind.name]
-    saved(as_role("bench"), at, kind, 0, sheet)
+    saved(as_role("bench"), at, kind, BEGUN.get(kind.name, 0), sheet)
     kept = database.run(
         lambda t: t.rows(
             "SELECT action FROM audit WHERE subject = %(s)s AND subject_id = %(i)s AND action = %(a)s",
-            {"s": kind.subject, "i": row, "a": kind.name},
+            {"s": kind.subject, "i": row, "a": kind.recorded_as},
         )
     )
     assert len(kept) == 1
@@ -207,7 +219,7 @@ def test_it_goes_out_with_a_job_and_comes_back(kind, as_role, a_part, a_subject,
     if kind.subject == "unit":
         unit = client.put(f"/api/jobs/{number}/unit", {"unit_id": None}).get_json()["unit"]
         at = f"/api/units/{unit['unit_id']}"
-    saved(client, at, kind, 0, sheet)
+    saved(client, at, kind, BEGUN.get(kind.name, 0), sheet)
     file = client.get(f"/api/jobs/{number}/file").get_json()
     made = client.post("/api/job-files", file).get_json()["job"]
     again = client.get(f"/api/jobs/{made['number']}/file").get_json()

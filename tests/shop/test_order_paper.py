@@ -8,16 +8,16 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from ample.core.contract import BenchSheet, FeatureReadings
 from ample.core.designation.dialects import general_dialect
 from ample.core.designation.titles import title_of
 from ample.core.identify import standard_catalogue
 from ample.core.interchange import meets
+from ample.core.operations.bench import request_of
 from ample.core.operations.identify import requirement_for
 from ample.core.parts import FAMILIES
 from ample.core.parts.requirement import PAIRS
 from ample.core.parts.specifying import attribute_values
-from ample.shop.bench.actions import request_of
-from ample.shop.bench.records import BenchSheet, FeatureReadings
 from ample.shop.bench.requirements import as_json, from_json
 from ample.shop.catalogue.columns import columns_of, spec_of
 from ample.shop.catalogue.records import Item

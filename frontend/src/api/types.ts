@@ -1172,6 +1172,214 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{number}/sheets/strip_down": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Strip-down: the sheet and its judgement
+         * @description Strip-down: the sheet and its judgement
+         */
+        get: operations["sheets_sheet_strip_down_jobs__number__sheets_strip_down_get"];
+        /**
+         * Strip-down: keep the sheet
+         * @description Strip-down: keep the sheet
+         */
+        put: operations["sheets_save_sheet_strip_down_jobs__number__sheets_strip_down_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{number}/sheets/strip_down/csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Strip-down as CSV
+         * @description Strip-down as CSV
+         */
+        get: operations["sheets_csv_strip_down_jobs__number__sheets_strip_down_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{number}/sheets/strip_down/judge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Strip-down: judge a sheet without keeping it
+         * @description Strip-down: judge a sheet without keeping it
+         */
+        post: operations["sheets_judge_sheet_strip_down_jobs__number__sheets_strip_down_judge_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{number}/sheets/strip_down/versions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Strip-down: who worked at it and when
+         * @description Strip-down: who worked at it and when
+         */
+        get: operations["sheets_versions_strip_down_jobs__number__sheets_strip_down_versions_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{number}/sheets/strip_down/versions/{version}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Strip-down: what stood there at a version
+         * @description Strip-down: what stood there at a version
+         */
+        get: operations["sheets_version_strip_down_jobs__number__sheets_strip_down_versions__int_version__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{number}/sheets/take_in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Take in: the sheet and its judgement
+         * @description Take in: the sheet and its judgement
+         */
+        get: operations["sheets_sheet_take_in_jobs__number__sheets_take_in_get"];
+        /**
+         * Take in: keep the sheet
+         * @description Take in: keep the sheet
+         */
+        put: operations["sheets_save_sheet_take_in_jobs__number__sheets_take_in_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{number}/sheets/take_in/csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Take in as CSV
+         * @description Take in as CSV
+         */
+        get: operations["sheets_csv_take_in_jobs__number__sheets_take_in_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{number}/sheets/take_in/judge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take in: judge a sheet without keeping it
+         * @description Take in: judge a sheet without keeping it
+         */
+        post: operations["sheets_judge_sheet_take_in_jobs__number__sheets_take_in_judge_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{number}/sheets/take_in/versions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Take in: who worked at it and when
+         * @description Take in: who worked at it and when
+         */
+        get: operations["sheets_versions_take_in_jobs__number__sheets_take_in_versions_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{number}/sheets/take_in/versions/{version}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Take in: what stood there at a version
+         * @description Take in: what stood there at a version
+         */
+        get: operations["sheets_version_take_in_jobs__number__sheets_take_in_versions__int_version__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{number}/take-in": {
         parameters: {
             query?: never;
@@ -1550,6 +1758,110 @@ export interface paths {
          * @description Seats (address of before): judge a sheet without keeping it
          */
         post: operations["sheets_judge_seats_parts__int_part_id__seats_judge_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts/{part_id}/sheets/bench": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Bench: the sheet and its judgement
+         * @description Bench: the sheet and its judgement
+         */
+        get: operations["sheets_sheet_bench_parts__int_part_id__sheets_bench_get"];
+        /**
+         * Bench: keep the sheet
+         * @description Bench: keep the sheet
+         */
+        put: operations["sheets_save_sheet_bench_parts__int_part_id__sheets_bench_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts/{part_id}/sheets/bench/csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Bench as CSV
+         * @description Bench as CSV
+         */
+        get: operations["sheets_csv_bench_parts__int_part_id__sheets_bench_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts/{part_id}/sheets/bench/judge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Bench: judge a sheet without keeping it
+         * @description Bench: judge a sheet without keeping it
+         */
+        post: operations["sheets_judge_sheet_bench_parts__int_part_id__sheets_bench_judge_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts/{part_id}/sheets/bench/versions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Bench: who worked at it and when
+         * @description Bench: who worked at it and when
+         */
+        get: operations["sheets_versions_bench_parts__int_part_id__sheets_bench_versions_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts/{part_id}/sheets/bench/versions/{version}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Bench: what stood there at a version
+         * @description Bench: what stood there at a version
+         */
+        get: operations["sheets_version_bench_parts__int_part_id__sheets_bench_versions__int_version__get"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2280,6 +2592,26 @@ export interface components {
             version: number;
         };
         /**
+         * BenchJudged
+         * @description What a part can be by what its sheet says; nothing is said of an empty sheet.
+         */
+        BenchJudged: {
+            found: components["schemas"]["IdentifyAnswer"] | null;
+            /**
+             * Refused
+             * @description why nothing can be said of what stands there
+             * @default
+             */
+            refused: string;
+        };
+        /**
+         * BenchJudgedAnswer
+         * @description A sheet judged as it is typed.
+         */
+        BenchJudgedAnswer: {
+            judged: components["schemas"]["BenchJudged"] | null;
+        };
+        /**
          * BenchSave
          * @description The sheet to keep, and the version it was made from.
          */
@@ -2346,6 +2678,52 @@ export interface components {
              * @default null
              */
             temperature_c: number | null;
+        };
+        /**
+         * BenchSheetAnswer
+         * @description Bench with what it is worth.
+         */
+        BenchSheetAnswer: {
+            job: components["schemas"]["JobHead"];
+            judged: components["schemas"]["BenchJudged"] | null;
+            part: components["schemas"]["PartHead"];
+            sheet: components["schemas"]["BenchSheet"];
+            /** Signatures */
+            signatures: components["schemas"]["Signature"][];
+            /** Version */
+            version: number;
+        };
+        /**
+         * BenchSheetSave
+         * @description The sheet to keep, and the version it was made from (0 for the first).
+         */
+        BenchSheetSave: {
+            sheet: components["schemas"]["BenchSheet"];
+            /** Version */
+            version: number;
+        };
+        /**
+         * BenchVersion
+         * @description What stood on a sheet at a version, and the same as a person reads it.
+         */
+        BenchVersion: {
+            /**
+             * Began At
+             * Format: date-time
+             */
+            began_at: string;
+            /**
+             * Ended At
+             * Format: date-time
+             */
+            ended_at: string;
+            /** Person */
+            person: string | null;
+            sheet: components["schemas"]["BenchSheet"];
+            /** Tables */
+            tables: components["schemas"]["Table"][];
+            /** Version */
+            version: number;
         };
         /**
          * Board
@@ -3607,20 +3985,6 @@ export interface components {
             size_mm: number;
         };
         /**
-         * FitUpAnswer
-         * @description Fit-up with what it is worth.
-         */
-        FitUpAnswer: {
-            job: components["schemas"]["JobHead"];
-            judged: components["schemas"]["FitUpJudged"] | null;
-            sheet: components["schemas"]["FitUpSheet"];
-            /** Signatures */
-            signatures: components["schemas"]["Signature"][];
-            strip_down: components["schemas"]["LineSheet"];
-            /** Version */
-            version: number;
-        };
-        /**
          * FitUpConflict
          * @description Two rules that cannot both be kept: the steps, the rule given up, those it stands against, and what it means.
          */
@@ -3698,15 +4062,6 @@ export interface components {
             shop: ("heater" | "press" | "freezer")[];
         };
         /**
-         * FitUpSave
-         * @description The sheet to keep, and the version it was made from (0 for the first).
-         */
-        FitUpSave: {
-            sheet: components["schemas"]["FitUpSheet"];
-            /** Version */
-            version: number;
-        };
-        /**
          * FitUpSheet
          * @description What is kept of fitting up.
          */
@@ -3756,6 +4111,29 @@ export interface components {
              * @enum {string}
              */
             wrench: "N·m" | "ft-lb" | "in-lb";
+        };
+        /**
+         * FitUpSheetAnswer
+         * @description Fit-up with what it is worth.
+         */
+        FitUpSheetAnswer: {
+            job: components["schemas"]["JobHead"];
+            judged: components["schemas"]["FitUpJudged"] | null;
+            sheet: components["schemas"]["FitUpSheet"];
+            /** Signatures */
+            signatures: components["schemas"]["Signature"][];
+            strip_down: components["schemas"]["LineSheet"];
+            /** Version */
+            version: number;
+        };
+        /**
+         * FitUpSheetSave
+         * @description The sheet to keep, and the version it was made from (0 for the first).
+         */
+        FitUpSheetSave: {
+            sheet: components["schemas"]["FitUpSheet"];
+            /** Version */
+            version: number;
         };
         /**
          * FitUpStep
@@ -4824,10 +5202,17 @@ export interface components {
             topped_up: components["schemas"]["Watch"];
         };
         /**
-         * LeakLogAnswer
+         * LeakLogJudgedAnswer
+         * @description A sheet judged as it is typed.
+         */
+        LeakLogJudgedAnswer: {
+            judged: components["schemas"]["LogJudged"] | null;
+        };
+        /**
+         * LeakLogSheetAnswer
          * @description Leak log with what it is worth.
          */
-        LeakLogAnswer: {
+        LeakLogSheetAnswer: {
             judged: components["schemas"]["LogJudged"] | null;
             sheet: components["schemas"]["LeakLog"];
             /** Signatures */
@@ -4844,17 +5229,10 @@ export interface components {
             version: number;
         };
         /**
-         * LeakLogJudgedAnswer
-         * @description A sheet judged as it is typed.
-         */
-        LeakLogJudgedAnswer: {
-            judged: components["schemas"]["LogJudged"] | null;
-        };
-        /**
-         * LeakLogSave
+         * LeakLogSheetSave
          * @description The sheet to keep, and the version it was made from (0 for the first).
          */
-        LeakLogSave: {
+        LeakLogSheetSave: {
             sheet: components["schemas"]["LeakLog"];
             /** Version */
             version: number;
@@ -5339,7 +5717,7 @@ export interface components {
          */
         MarkingReading: {
             /** Attributes */
-            attributes?: {
+            attributes: {
                 [key: string]: string;
             };
             /** Designation */
@@ -5350,7 +5728,7 @@ export interface components {
              */
             dialect: string;
             /** Dimensions */
-            dimensions?: {
+            dimensions: {
                 [key: string]: number;
             };
             /** Family */
@@ -6421,19 +6799,6 @@ export interface components {
             rows: number;
         };
         /**
-         * ProofAnswer
-         * @description Proof with what it is worth.
-         */
-        ProofAnswer: {
-            job: components["schemas"]["JobHead"];
-            judged: components["schemas"]["ProofJudged"] | null;
-            sheet: components["schemas"]["ProofSheet"];
-            /** Signatures */
-            signatures: components["schemas"]["Signature"][];
-            /** Version */
-            version: number;
-        };
-        /**
          * ProofCheck
          * @description A check that this unit asks for, with its pass value, and what it showed.
          */
@@ -6498,15 +6863,6 @@ export interface components {
             judged: components["schemas"]["ProofJudged"] | null;
         };
         /**
-         * ProofSave
-         * @description The sheet to keep, and the version it was made from (0 for the first).
-         */
-        ProofSave: {
-            sheet: components["schemas"]["ProofSheet"];
-            /** Version */
-            version: number;
-        };
-        /**
          * ProofSheet
          * @description What is kept of setting and proving.
          */
@@ -6566,6 +6922,28 @@ export interface components {
              * @default []
              */
             tasks: components["schemas"]["Task"][];
+        };
+        /**
+         * ProofSheetAnswer
+         * @description Proof with what it is worth.
+         */
+        ProofSheetAnswer: {
+            job: components["schemas"]["JobHead"];
+            judged: components["schemas"]["ProofJudged"] | null;
+            sheet: components["schemas"]["ProofSheet"];
+            /** Signatures */
+            signatures: components["schemas"]["Signature"][];
+            /** Version */
+            version: number;
+        };
+        /**
+         * ProofSheetSave
+         * @description The sheet to keep, and the version it was made from (0 for the first).
+         */
+        ProofSheetSave: {
+            sheet: components["schemas"]["ProofSheet"];
+            /** Version */
+            version: number;
         };
         /**
          * ProofVersion
@@ -7259,21 +7637,6 @@ export interface components {
             zone: string;
         };
         /**
-         * SeatsAnswer
-         * @description Seats with what it is worth.
-         */
-        SeatsAnswer: {
-            fitted: components["schemas"]["FittedBearing"] | null;
-            job: components["schemas"]["JobHead"];
-            judged: components["schemas"]["SeatsJudged"] | null;
-            part: components["schemas"]["PartHead"];
-            sheet: components["schemas"]["SeatSheet"];
-            /** Signatures */
-            signatures: components["schemas"]["Signature"][];
-            /** Version */
-            version: number;
-        };
-        /**
          * SeatsJudged
          * @description Both seats judged with the clearance that they leave; or why a bearing of this kind is not judged.
          */
@@ -7300,10 +7663,25 @@ export interface components {
             judged: components["schemas"]["SeatsJudged"] | null;
         };
         /**
-         * SeatsSave
+         * SeatsSheetAnswer
+         * @description Seats with what it is worth.
+         */
+        SeatsSheetAnswer: {
+            fitted: components["schemas"]["FittedBearing"] | null;
+            job: components["schemas"]["JobHead"];
+            judged: components["schemas"]["SeatsJudged"] | null;
+            part: components["schemas"]["PartHead"];
+            sheet: components["schemas"]["SeatSheet"];
+            /** Signatures */
+            signatures: components["schemas"]["Signature"][];
+            /** Version */
+            version: number;
+        };
+        /**
+         * SeatsSheetSave
          * @description The sheet to keep, and the version it was made from (0 for the first).
          */
-        SeatsSave: {
+        SeatsSheetSave: {
             sheet: components["schemas"]["SeatSheet"];
             /** Version */
             version: number;
@@ -7693,6 +8071,58 @@ export interface components {
             side: string;
         };
         /**
+         * StripDownJudgedAnswer
+         * @description A sheet judged as it is typed.
+         */
+        StripDownJudgedAnswer: {
+            judged: components["schemas"]["LineCheckAnswer"] | null;
+        };
+        /**
+         * StripDownSheetAnswer
+         * @description Strip-down with what it is worth.
+         */
+        StripDownSheetAnswer: {
+            job: components["schemas"]["JobHead"];
+            judged: components["schemas"]["LineCheckAnswer"] | null;
+            sheet: components["schemas"]["LineSheet"];
+            /** Signatures */
+            signatures: components["schemas"]["Signature"][];
+            /** Version */
+            version: number;
+        };
+        /**
+         * StripDownSheetSave
+         * @description The sheet to keep, and the version it was made from (0 for the first).
+         */
+        StripDownSheetSave: {
+            sheet: components["schemas"]["LineSheet"];
+            /** Version */
+            version: number;
+        };
+        /**
+         * StripDownVersion
+         * @description What stood on a sheet at a version, and the same as a person reads it.
+         */
+        StripDownVersion: {
+            /**
+             * Began At
+             * Format: date-time
+             */
+            began_at: string;
+            /**
+             * Ended At
+             * Format: date-time
+             */
+            ended_at: string;
+            /** Person */
+            person: string | null;
+            sheet: components["schemas"]["LineSheet"];
+            /** Tables */
+            tables: components["schemas"]["Table"][];
+            /** Version */
+            version: number;
+        };
+        /**
          * Table
          * @description A table of a sheet as it is exported and printed: headings, and rows of text.
          */
@@ -7727,6 +8157,31 @@ export interface components {
             spares: components["schemas"]["KnownSpare"][];
             /** Version */
             version: number;
+        };
+        /**
+         * TakeInJudged
+         * @description A unit taken in: signs that the strip-down has shown, likely causes, cautions, what is refused.
+         */
+        TakeInJudged: {
+            causes: components["schemas"]["CausesAnswer"];
+            /** Cautions */
+            cautions: components["schemas"]["Caution"][];
+            /** Found On Line */
+            found_on_line: string[];
+            /**
+             * Not Understood
+             * @description of what is planned; it is not judged
+             */
+            not_understood: string[];
+            /** Refused */
+            refused: components["schemas"]["Refusal"][];
+        };
+        /**
+         * TakeInJudgedAnswer
+         * @description A sheet judged as it is typed.
+         */
+        TakeInJudgedAnswer: {
+            judged: components["schemas"]["TakeInJudged"] | null;
         };
         /**
          * TakeInSave
@@ -7830,6 +8285,51 @@ export interface components {
             units_alike: number;
             /** Works */
             works?: string[];
+        };
+        /**
+         * TakeInSheetAnswer
+         * @description Take in with what it is worth.
+         */
+        TakeInSheetAnswer: {
+            job: components["schemas"]["JobHead"];
+            judged: components["schemas"]["TakeInJudged"] | null;
+            sheet: components["schemas"]["TakeInSheet"];
+            /** Signatures */
+            signatures: components["schemas"]["Signature"][];
+            /** Version */
+            version: number;
+        };
+        /**
+         * TakeInSheetSave
+         * @description The sheet to keep, and the version it was made from (0 for the first).
+         */
+        TakeInSheetSave: {
+            sheet: components["schemas"]["TakeInSheet"];
+            /** Version */
+            version: number;
+        };
+        /**
+         * TakeInVersion
+         * @description What stood on a sheet at a version, and the same as a person reads it.
+         */
+        TakeInVersion: {
+            /**
+             * Began At
+             * Format: date-time
+             */
+            began_at: string;
+            /**
+             * Ended At
+             * Format: date-time
+             */
+            ended_at: string;
+            /** Person */
+            person: string | null;
+            sheet: components["schemas"]["TakeInSheet"];
+            /** Tables */
+            tables: components["schemas"]["Table"][];
+            /** Version */
+            version: number;
         };
         /**
          * Task
@@ -12109,7 +12609,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["FitUpAnswer"];
+                    "application/json": components["schemas"]["FitUpSheetAnswer"];
                 };
             };
             /** @description Nobody is signed in. */
@@ -12170,7 +12670,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["FitUpSave"];
+                "application/json": components["schemas"]["FitUpSheetSave"];
             };
         };
         responses: {
@@ -12180,7 +12680,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["FitUpAnswer"];
+                    "application/json": components["schemas"]["FitUpSheetAnswer"];
                 };
             };
             /** @description Bad Request */
@@ -12547,7 +13047,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ProofAnswer"];
+                    "application/json": components["schemas"]["ProofSheetAnswer"];
                 };
             };
             /** @description Nobody is signed in. */
@@ -12608,7 +13108,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["ProofSave"];
+                "application/json": components["schemas"]["ProofSheetSave"];
             };
         };
         responses: {
@@ -12618,7 +13118,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ProofAnswer"];
+                    "application/json": components["schemas"]["ProofSheetAnswer"];
                 };
             };
             /** @description Bad Request */
@@ -12854,7 +13354,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ProofAnswer"];
+                    "application/json": components["schemas"]["ProofSheetAnswer"];
                 };
             };
             /** @description Bad Request */
@@ -13008,6 +13508,882 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ProofVersion"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_sheet_strip_down_jobs__number__sheets_strip_down_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StripDownSheetAnswer"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_save_sheet_strip_down_jobs__number__sheets_strip_down_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StripDownSheetSave"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StripDownSheetAnswer"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_csv_strip_down_jobs__number__sheets_strip_down_csv_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_judge_sheet_strip_down_jobs__number__sheets_strip_down_judge_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LineSheet"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StripDownJudgedAnswer"];
+                };
+            };
+            /** @description A header is missing or does not belong to the session. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_versions_strip_down_jobs__number__sheets_strip_down_versions_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Versions"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_version_strip_down_jobs__number__sheets_strip_down_versions__int_version__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: string;
+                version: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StripDownVersion"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_sheet_take_in_jobs__number__sheets_take_in_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakeInSheetAnswer"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_save_sheet_take_in_jobs__number__sheets_take_in_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeInSheetSave"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakeInSheetAnswer"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_csv_take_in_jobs__number__sheets_take_in_csv_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_judge_sheet_take_in_jobs__number__sheets_take_in_judge_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeInSheet"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakeInJudgedAnswer"];
+                };
+            };
+            /** @description A header is missing or does not belong to the session. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_versions_take_in_jobs__number__sheets_take_in_versions_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Versions"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_version_take_in_jobs__number__sheets_take_in_versions__int_version__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: string;
+                version: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakeInVersion"];
                 };
             };
             /** @description Nobody is signed in. */
@@ -14768,7 +16144,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SeatsAnswer"];
+                    "application/json": components["schemas"]["SeatsSheetAnswer"];
                 };
             };
             /** @description Nobody is signed in. */
@@ -14829,7 +16205,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SeatsSave"];
+                "application/json": components["schemas"]["SeatsSheetSave"];
             };
         };
         responses: {
@@ -14839,7 +16215,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SeatsAnswer"];
+                    "application/json": components["schemas"]["SeatsSheetAnswer"];
                 };
             };
             /** @description Bad Request */
@@ -14987,6 +16363,444 @@ export interface operations {
             };
         };
     };
+    sheets_sheet_bench_parts__int_part_id__sheets_bench_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchSheetAnswer"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_save_sheet_bench_parts__int_part_id__sheets_bench_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BenchSheetSave"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchSheetAnswer"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_csv_bench_parts__int_part_id__sheets_bench_csv_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_judge_sheet_bench_parts__int_part_id__sheets_bench_judge_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BenchSheet"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchJudgedAnswer"];
+                };
+            };
+            /** @description A header is missing or does not belong to the session. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_versions_bench_parts__int_part_id__sheets_bench_versions_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Versions"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_version_bench_parts__int_part_id__sheets_bench_versions__int_version__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: number;
+                version: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchVersion"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
     sheets_sheet_seats_parts__int_part_id__sheets_seats_get: {
         parameters: {
             query?: never;
@@ -15004,7 +16818,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SeatsAnswer"];
+                    "application/json": components["schemas"]["SeatsSheetAnswer"];
                 };
             };
             /** @description Nobody is signed in. */
@@ -15065,7 +16879,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SeatsSave"];
+                "application/json": components["schemas"]["SeatsSheetSave"];
             };
         };
         responses: {
@@ -15075,7 +16889,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SeatsAnswer"];
+                    "application/json": components["schemas"]["SeatsSheetAnswer"];
                 };
             };
             /** @description Bad Request */
@@ -16683,7 +18497,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["LeakLogAnswer"];
+                    "application/json": components["schemas"]["LeakLogSheetAnswer"];
                 };
             };
             /** @description Nobody is signed in. */
@@ -16744,7 +18558,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["LeakLogSave"];
+                "application/json": components["schemas"]["LeakLogSheetSave"];
             };
         };
         responses: {
@@ -16754,7 +18568,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["LeakLogAnswer"];
+                    "application/json": components["schemas"]["LeakLogSheetAnswer"];
                 };
             };
             /** @description Bad Request */

@@ -22,7 +22,7 @@ const STEP_CODES = new Set(['steps_open'])
 /** Fitting up a job: its steps with what is ticked, which one is looked at, and the clock of the work. */
 export function useFitUp(number: string) {
   const params = { path: { number } }
-  const held = useJudgedSheet<FitUp, Schemas['FitUpJudged'], Schemas['FitUpAnswer']>(
+  const held = useJudgedSheet<FitUp, Schemas['FitUpJudged'], Schemas['FitUpSheetAnswer']>(
     {
       name: `fit-up:${number}`,
       load: () => told(api.GET('/api/jobs/{number}/sheets/fit_up', { params })),

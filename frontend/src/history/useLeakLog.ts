@@ -26,7 +26,7 @@ export const WATCHED = ['emptied', 'topped_up', 'temperature', 'play'] as const
 /** The log of a unit: what was done and read on which day, kept and judged as it is written. */
 export function useLeakLog(unitId: number) {
   const params = { path: { unit_id: unitId } }
-  const held = useJudgedSheet<LeakLog, Schemas['LogJudged'], Schemas['LeakLogAnswer']>(
+  const held = useJudgedSheet<LeakLog, Schemas['LogJudged'], Schemas['LeakLogSheetAnswer']>(
     {
       name: `leak-log:${unitId}`,
       load: () => told(api.GET('/api/units/{unit_id}/sheets/leak_log', { params })),

@@ -47,7 +47,7 @@ const BLANK: { [R in Rows]: Omit<NonNullable<Proof[R]>[number], 'key'> } = {
 /** Setting and proving a job: rows as they are typed, each judged at once, and what stands against closing. */
 export function useProof(number: string) {
   const params = { path: { number } }
-  const held = useJudgedSheet<Proof, Schemas['ProofJudged'], Schemas['ProofAnswer']>(
+  const held = useJudgedSheet<Proof, Schemas['ProofJudged'], Schemas['ProofSheetAnswer']>(
     {
       name: `proof:${number}`,
       load: () => told(api.GET('/api/jobs/{number}/sheets/proof', { params })),

@@ -31,7 +31,7 @@ function padded(sheet: SeatSheet): SeatSheet {
 /** Both seats of a part: what is typed, kept and judged as it is typed. */
 export function useSeats(partId: number) {
   const params = { path: { part_id: partId } }
-  const { answer, ...rest } = useJudgedSheet<SeatSheet, Schemas['SeatsJudged'], Schemas['SeatsAnswer']>(
+  const { answer, ...rest } = useJudgedSheet<SeatSheet, Schemas['SeatsJudged'], Schemas['SeatsSheetAnswer']>(
     {
       name: `seats:${partId}`,
       load: () => told(api.GET('/api/parts/{part_id}/sheets/seats', { params })),

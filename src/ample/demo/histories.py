@@ -13,7 +13,7 @@ from ample.core.condition.leak_log import LeakLog, LogEntry, Watch
 from ample.sheets import store
 from ample.sheets.kinds.leak_log import LEAK_LOG
 from ample.sheets.subjects import unit_subject
-from ample.shop.facts import PROVIDERS
+from ample.shop.facts import HOST
 from ample.shop.takein.actions import open_unit, save_take_in, take_in_of
 from ample.shop.takein.records import TakeInSave
 from ample.shop.units.histories import TieRequest, tie
@@ -41,7 +41,7 @@ def load_history(t: Transaction, doer: Doer) -> None:
     add_part(t, doer, known_job(t, NUMBER).number, NewPart(
         name="Stern tube seal, aft", family="lip_seal", surroundings="shaft 70, water outside", marking="70x90x10 NBR",
     ))  # fmt: skip
-    store.save(t, doer, LEAK_LOG, unit_subject(t, unit.unit_id, lock=True), 0, _log(doer), PROVIDERS)
+    store.save(t, doer, LEAK_LOG, unit_subject(t, unit.unit_id, lock=True), 0, _log(doer), HOST)
 
 
 def _log(doer: Doer) -> LeakLog:

@@ -12,7 +12,8 @@ from ample.base import job_queries as jobs
 from ample.base.doer import Doer
 from ample.base.jobs import add_part
 from ample.base.records import NewJob, NewPart
-from ample.core.contract import IdentifyAnswer, IdentifyRequest
+from ample.core.contract import BenchSheet, IdentifyAnswer, IdentifyRequest
+from ample.core.operations.bench import request_of
 from ample.core.places import SeatSheet
 from ample.core.sizes import Instrument
 from ample.demo.catalogue import MAKERS, SEAL_MAKER, dialect_rows, items_of, offers, seal_items, seal_offers
@@ -23,13 +24,13 @@ from ample.demo.strip import demo_jobs, load_job, load_models
 from ample.sheets import store as sheets
 from ample.sheets.kinds.seats import SEATS
 from ample.sheets.subjects import part_subject
-from ample.shop.bench.actions import bench_of, choose_identity, identify_in_shop, request_of, save_bench
+from ample.shop.bench.actions import bench_of, choose_identity, identify_in_shop, save_bench
 from ample.shop.bench.matching import choose_match, matches_of
-from ample.shop.bench.records import BenchSave, BenchSheet, ChooseRequest, ConfirmRequest
+from ample.shop.bench.records import BenchSave, ChooseRequest, ConfirmRequest
 from ample.shop.calipers import queries as calipers
 from ample.shop.catalogue import imports, queries
 from ample.shop.catalogue.index import ShopIndex, build_index
-from ample.shop.facts import PROVIDERS
+from ample.shop.facts import HOST
 from ample.shop.instruments import queries as instruments
 from ample.shop.instruments.actions import instrument_finder, known_instruments
 from ample.shop.orders.actions import add_line, pass_light, place
@@ -310,7 +311,7 @@ def _blower(t: Transaction, doer: Doer, index: ShopIndex, find: InstrumentOf) ->
 
 
 def _keep_seats(t: Transaction, doer: Doer, part_id: int, sheet: SeatSheet) -> None:
-    sheets.save(t, doer, SEATS, part_subject(t, part_id, lock=True), 0, sheet, PROVIDERS)
+    sheets.save(t, doer, SEATS, part_subject(t, part_id, lock=True), 0, sheet, HOST)
 
 
 def _seats(

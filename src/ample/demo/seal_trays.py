@@ -8,9 +8,9 @@ from ample.base import job_queries as jobs
 from ample.base.doer import Doer
 from ample.base.jobs import add_part
 from ample.base.records import NewJob, NewPart
-from ample.core.contract import FamilyName
+from ample.core.contract import BenchSheet, FamilyName
 from ample.shop.bench.actions import save_bench
-from ample.shop.bench.records import BenchSave, BenchSheet
+from ample.shop.bench.records import BenchSave
 from ample.shop.takein.actions import acknowledge, open_unit, save_take_in, take_in_of
 from ample.shop.takein.records import TakeInSave
 from ample.store import Transaction

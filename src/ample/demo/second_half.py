@@ -20,7 +20,7 @@ from ample.sheets import store
 from ample.sheets.kinds.fit_up import FIT_UP
 from ample.sheets.kinds.proof import PROOF
 from ample.sheets.subjects import job_subject
-from ample.shop.facts import PROVIDERS
+from ample.shop.facts import HOST
 from ample.shop.line.actions import send_to_bench
 from ample.shop.takein.actions import open_unit, save_take_in, take_in_of
 from ample.shop.takein.records import TakeInSave
@@ -89,14 +89,14 @@ def _spindle(t: Transaction, doer: Doer, second: Doer, identify: Identify) -> No
 def _fit(t: Transaction, doer: Doer, number: str, ticked: int, sheet: FitUpSheet) -> None:
     """Tick the first steps of a job's plan, torques reached as they were recorded."""
     subject = job_subject(t, number, lock=True)
-    steps = store.judged(t, FIT_UP, subject, sheet, PROVIDERS).steps[:ticked]
+    steps = store.judged(t, FIT_UP, subject, sheet, HOST).steps[:ticked]
     ticks = tuple(
         Tick(
             key=each.key, reached=f"{each.torque.recorded:g}" if each.torque and each.torque.recorded else ""
         )
         for each in steps
     )
-    store.save(t, doer, FIT_UP, subject, 0, sheet.model_copy(update={"ticks": ticks}), PROVIDERS)
+    store.save(t, doer, FIT_UP, subject, 0, sheet.model_copy(update={"ticks": ticks}), HOST)
 
 
 def _fire_pump(t: Transaction, doer: Doer, second: Doer) -> None:
@@ -127,8 +127,8 @@ def _fire_pump(t: Transaction, doer: Doer, second: Doer) -> None:
     subject = job_subject(t, FIRE_PUMP, lock=True)
     done = store.held(t, FIT_UP, subject.id)
     together = done.sheet.model_copy(update={"together": True})
-    store.save(t, later, FIT_UP, subject, done.version, together, PROVIDERS)
-    store.save(t, later, PROOF, subject, 0, _proof(doer), PROVIDERS)
+    store.save(t, later, FIT_UP, subject, done.version, together, HOST)
+    store.save(t, later, PROOF, subject, 0, _proof(doer), HOST)
 
 
 def _proof(doer: Doer) -> ProofSheet:
@@ -199,4 +199,4 @@ def _earlier(t: Transaction, doer: Doer) -> None:
             name="Stern tube seal, aft", family="lip_seal", surroundings="shaft 70, water outside", marking="70x90x10 NBR",
         ))  # fmt: skip
         closed = ProofSheet(closed=True, note_next=note)
-        store.save(t, then, PROOF, job_subject(t, number, lock=True), 0, closed, PROVIDERS)
+        store.save(t, then, PROOF, job_subject(t, number, lock=True), 0, closed, HOST)

@@ -11,9 +11,10 @@ from ample.base import job_queries as jobs
 from ample.base.doer import Doer
 from ample.base.records import NewJob
 from ample.core.assembly import LineSheet
+from ample.core.contract import BenchSheet
 from ample.demo.pictures import demo_picture
 from ample.shop.bench.actions import bench_of, save_bench
-from ample.shop.bench.records import BenchSave, BenchSheet
+from ample.shop.bench.records import BenchSave
 from ample.shop.line.actions import decide, save_line, send_to_bench
 from ample.shop.line.records import DecideRequest, LineSave
 from ample.shop.photos.actions import add_photo

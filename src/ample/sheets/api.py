@@ -19,14 +19,14 @@ from ample.base.strict import Strict
 from ample.base.units import UnitHead, UnitPath
 from ample.core.errors import BadInput
 from ample.sheets import store
-from ample.sheets.facts import Providers, facts_for
+from ample.sheets.host import Host, facts_for
 from ample.sheets.kind import SheetKind, SubjectName, Table
 from ample.sheets.register import SHEETS
 from ample.sheets.store import Signature, Version
 from ample.sheets.subjects import Subject, job_subject, part_subject, unit_subject
 from ample.store import Transaction
 
-FACTS = "ample-facts"  # where the application holds the providers of facts
+HOST = "ample-sheets"  # where the application holds who runs its sheets
 READS: Responses = {404: ErrorAnswer, 422: ErrorAnswer}
 WRITES: Responses = dict.fromkeys((400, 403, 404, 409, 422), ErrorAnswer)
 api = APIBlueprint("sheets", __name__, url_prefix="/api", abp_tags=[Tag(name="sheets")])
@@ -54,9 +54,9 @@ class Versions(BaseModel):
     versions: list[Version]
 
 
-def providers() -> Providers:
-    """The providers of facts of this application."""
-    found: Providers = current_app.extensions[FACTS]
+def host() -> Host:
+    """Who runs the sheets of this application."""
+    found: Host = current_app.extensions[HOST]
     return found
 
 
@@ -78,11 +78,11 @@ class _Doors:
         shown = {each: (of, ...) for each, of in kind.shown.items()}
         made: Any = create_model
         self.answer: type[BaseModel] = made(
-            f"{name}Answer", __doc__=f"{kind.title} with what it is worth.", **HEADS[kind.subject], **shown,
+            f"{name}SheetAnswer", __doc__=f"{kind.title} with what it is worth.", **HEADS[kind.subject], **shown,
             sheet=(kind.sheet, ...), version=(int, ...), judged=(kind.judged | None, ...), signatures=(list[Signature], ...),
         )  # fmt: skip
         self.save_request: type[BaseModel] = made(
-            f"{name}Save", __base__=Strict,
+            f"{name}SheetSave", __base__=Strict,
             __doc__="The sheet to keep, and the version it was made from (0 for the first).",
             version=(int, Field(ge=0)), sheet=(kind.sheet, ...),
         )  # fmt: skip
@@ -100,7 +100,7 @@ class _Doors:
     def told(self, t: Transaction, subject: Subject) -> BaseModel:
         """The sheet with all that is told of it."""
         kind = self.kind
-        now, facts = store.held(t, kind, subject.id), facts_for(t, kind, subject, providers())
+        now, facts = store.standing(t, kind, subject, host()), facts_for(t, kind, subject, host())
         return self.answer(
             **{each: getattr(subject, each) for each in HEADS[kind.subject]},
             **{each: getattr(facts, each) for each in kind.shown},
@@ -114,21 +114,21 @@ class _Doors:
     def save(self, path: Any, body: Any) -> Response:
         def work(t: Transaction, doer: Doer) -> BaseModel:
             subject = subject_of(t, path, lock=True)
-            store.save(t, doer, self.kind, subject, body.version, body.sheet, providers())
-            return self.told(t, subject)
+            store.save(t, doer, self.kind, subject, body.version, body.sheet, host())
+            return self.told(t, subject_of(t, path))  # what is told of it may have changed with its sheet
 
         return desk().once(work)
 
     def judge(self, path: Any, body: Any) -> Response:
         def work(t: Transaction) -> BaseModel:
             subject = subject_of(t, path)
-            return self.judged(judged=store.judged(t, self.kind, subject, body, providers()))
+            return self.judged(judged=store.judged(t, self.kind, subject, body, host()))
 
         return desk().read(work)
 
     def judge_bare(self, path: Any, body: Any) -> Response:
         def work(t: Transaction) -> Any:
-            found = store.judged(t, self.kind, subject_of(t, path), body, providers())
+            found = store.judged(t, self.kind, subject_of(t, path), body, host())
             if found is None:
                 raise BadInput(*self.kind.unjudged, "part_id")
             return found
@@ -150,7 +150,7 @@ class _Doors:
     def sign(self, path: Any, body: Any) -> Response:
         def work(t: Transaction, doer: Doer) -> BaseModel:
             subject = subject_of(t, path, lock=True)
-            store.sign(t, doer, self.kind, subject, body.version)
+            store.sign(t, doer, self.kind, subject, body.version, host())
             return self.told(t, subject)
 
         return desk().once(work, 201)
@@ -158,10 +158,8 @@ class _Doors:
     def export(self, path: Any) -> Response:
         def work(t: Transaction) -> list[Table]:
             subject = subject_of(t, path)
-            now = store.held(t, self.kind, subject.id)
-            return list(
-                self.kind.tables(now.sheet, store.judged(t, self.kind, subject, now.sheet, providers()))
-            )
+            now = store.standing(t, self.kind, subject, host())
+            return list(self.kind.tables(now.sheet, store.judged(t, self.kind, subject, now.sheet, host())))
 
         response = make_response(as_csv(desk().database.read(work)))
         response.mimetype = "text/csv"

@@ -9,7 +9,7 @@ from pydantic import BaseModel, create_model
 from ample.base.doer import Doer
 from ample.base.strict import Strict
 from ample.sheets import store
-from ample.sheets.facts import Providers
+from ample.sheets.host import Host
 from ample.sheets.kind import SheetKind, SubjectName
 from ample.sheets.register import SHEETS
 from ample.sheets.subjects import Subject
@@ -17,8 +17,8 @@ from ample.store import Transaction
 
 
 def kinds_on(subject: SubjectName) -> list[SheetKind]:
-    """The kinds of sheet that lie on a kind of subject."""
-    return [kind for kind in SHEETS.values() if kind.subject == subject]
+    """The kinds of sheet that lie on a kind of subject, and that files carry as such."""
+    return [kind for kind in SHEETS.values() if kind.subject == subject and kind.in_files]
 
 
 def _model(subject: SubjectName, name: str, about: str) -> type[BaseModel]:
@@ -43,9 +43,9 @@ def written_out(t: Transaction, subject: SubjectName, subject_id: int) -> BaseMo
     return MODELS[subject](**found)
 
 
-def read_in(t: Transaction, doer: Doer, subject: Subject, sheets: BaseModel, providers: Providers) -> None:
+def read_in(t: Transaction, doer: Doer, subject: Subject, sheets: BaseModel, host: Host) -> None:
     """Keep the sheets of a file on a subject that has none yet; each is checked as if it were typed here."""
     for kind in kinds_on(subject.name):
         sheet = getattr(sheets, kind.name)
         if sheet is not None:
-            store.save(t, doer, kind, subject, 0, sheet, providers, from_file=True)
+            store.save(t, doer, kind, subject, 0, sheet, host, from_file=True)

@@ -32,14 +32,28 @@ def _no_columns(sheet: Any) -> Columns:
     return {}
 
 
+def _as_it_is(sheet: Any, before: Any, facts: Any) -> Any:
+    """It is kept as it was sent."""
+    return sheet
+
+
+def _whole(before: Any, after: Any) -> tuple[Any, Any]:
+    """The record keeps both as they are."""
+    return before, after
+
+
 @dataclass(frozen=True)
 class SheetKind:
     """A kind of sheet.
 
     `facts` is a dataclass whose fields name the facts that judge and check ask for; who runs the sheets gives a
-    provider for each name. `shown` names those of them that go out with the sheet. `alias` is an address of before, `unjudged` what is said where there is
-    no judgement. `columns` gives what SQL may ask of a sheet: values by name, in order. `check` refuses what cannot be
-    kept; `gate` what a person may not do as things stand, and is not asked of a sheet that comes with a file.
+    provider for each name. `shown` names those of them that go out with the sheet. `alias` is an address of before,
+    `unjudged` what is said where there is no judgement. `columns` gives what SQL may ask of a sheet: values by name,
+    in order; a kind whose columns are tables of their own has them kept by who runs the sheets. `check` refuses what
+    cannot be kept; `gate` what a person may not do as things stand, and is not asked of a sheet that comes with a
+    file. `settle` makes of what was sent what is kept, knowing what stood there before; `told` makes of both what the
+    record keeps. `action` is the record's name of a change. Job files carry a kind that is not `in_files` in a place
+    of its own.
     """
 
     name: str
@@ -52,12 +66,21 @@ class SheetKind:
     tables: Callable[[Any, Any], tuple[Table, ...]]
     check: Callable[[Any, Any], None] = _nothing
     gate: Callable[[Any, Any], None] = _nothing
+    settle: Callable[[Any, Any, Any], Any] = _as_it_is
+    told: Callable[[Any, Any], tuple[Any, Any]] = _whole
     columns: Callable[[Any], Columns] = _no_columns
     shown: dict[str, Any] = field(default_factory=dict)
     writes: Needed = "signed_in"
     signs: Needed | None = None
     alias: str = ""
+    action: str = ""
+    in_files: bool = True
     unjudged: tuple[str, str] = ("not_judged", "There is nothing to judge yet.")
+
+    @property
+    def recorded_as(self) -> str:
+        """The record's name of a change."""
+        return self.action or self.name
 
     @property
     def fact_names(self) -> tuple[str, ...]:

@@ -14,7 +14,7 @@ from ample.base.times import UtcTime
 from ample.core.errors import Conflict, NotKnown
 from ample.core.sheet import Sheet
 from ample.sheets import queries
-from ample.sheets.facts import Providers, facts_for
+from ample.sheets.host import Change, Host, facts_for
 from ample.sheets.kind import Columns, SheetKind, Value
 from ample.sheets.subjects import Subject
 from ample.store import Transaction
@@ -59,21 +59,32 @@ def held(t: Transaction, kind: SheetKind, subject_id: int, lock: bool = False) -
     return Held(kind.sheet.model_validate_json(row["body"]), int(row["version"]), int(row["sheet_id"]))
 
 
-def judged(t: Transaction, kind: SheetKind, subject: Subject, sheet: Sheet, providers: Providers) -> Any:
+def standing(t: Transaction, kind: SheetKind, subject: Subject, host: Host, lock: bool = False) -> Held:
+    """What stands on a sheet of a subject, wherever its kind is kept."""
+    tables = host.tables.get(kind.name)
+    if tables is None:
+        return held(t, kind, subject.id, lock)
+    row = queries.sheet(t, kind.subject, subject.id, kind.name, lock)
+    sheet, version = tables.held(t, subject)
+    return Held(sheet, version, int(row["sheet_id"]) if row else None)
+
+
+def judged(t: Transaction, kind: SheetKind, subject: Subject, sheet: Sheet, host: Host) -> Any:
     """A sheet judged with today's facts."""
-    return kind.judge(sheet, facts_for(t, kind, subject, providers))
+    return kind.judge(sheet, facts_for(t, kind, subject, host))
 
 
 def save(
-    t: Transaction, doer: Doer, kind: SheetKind, subject: Subject, version: int, sheet: Sheet, providers: Providers,
+    t: Transaction, doer: Doer, kind: SheetKind, subject: Subject, version: int, sent: Sheet, host: Host,
     from_file: bool = False,
 ) -> Held:  # fmt: skip
     """Keep a sheet that was made from a version; one made from an older version is refused with the newer beside it.
 
     The subject is locked by whoever found it, so that two first versions do not meet.
     """
-    before = held(t, kind, subject.id, lock=True)
-    facts = facts_for(t, kind, subject, providers)
+    before = standing(t, kind, subject, host, lock=True)
+    facts = facts_for(t, kind, subject, host)
+    sheet = kind.settle(sent, before.sheet, facts)
     kind.check(sheet, facts)
     if before.version != version:
         raise Conflict(
@@ -85,8 +96,14 @@ def save(
         )
     if not from_file:
         kind.gate(sheet, facts)
+    tables = host.tables.get(kind.name)
+    if tables:
+        tables.write(t, Change(doer, subject, before.sheet, sheet, version + 1, from_file))
+    if version and before.sheet_id is None:  # kept before there were versions: what stood there is seen too
+        _write(t, None, doer.now, kind, subject.id, version, before.sheet)
     sheet_id = _write(t, doer.person_id, doer.now, kind, subject.id, version + 1, sheet)
-    record(t, doer, kind.subject, subject.id, kind.name, before.sheet if before.version else None, sheet)
+    told = kind.told(before.sheet if version else None, sheet)
+    record(t, doer, kind.subject, subject.id, kind.recorded_as, *told)
     return Held(sheet, version + 1, sheet_id)
 
 
@@ -145,14 +162,14 @@ def values_of(t: Transaction, kind: SheetKind, ids: list[int]) -> dict[int, dict
 
 def versions_of(t: Transaction, kind: SheetKind, subject_id: int) -> list[Version]:
     """The versions of a sheet, newest first."""
-    now = held(t, kind, subject_id)
-    return [Version(**row) for row in queries.versions(t, now.sheet_id)] if now.sheet_id else []
+    row = queries.sheet(t, kind.subject, subject_id, kind.name)
+    return [Version(**each) for each in queries.versions(t, row["sheet_id"])] if row else []
 
 
 def version_of(t: Transaction, kind: SheetKind, subject_id: int, number: int) -> tuple[Version, Any]:
     """What stood on a sheet at a version."""
-    now = held(t, kind, subject_id)
-    row = queries.version(t, now.sheet_id, number) if now.sheet_id else None
+    kept = queries.sheet(t, kind.subject, subject_id, kind.name)
+    row = queries.version(t, kept["sheet_id"], number) if kept else None
     if row is None:
         raise NotKnown("no_such_version", f"There is no version {number} of this.", "version")
     body = row.pop("body")
@@ -169,13 +186,13 @@ def signatures_of(t: Transaction, now: Held) -> list[Signature]:
     ]
 
 
-def sign(t: Transaction, doer: Doer, kind: SheetKind, subject: Subject, version: int) -> None:
+def sign(t: Transaction, doer: Doer, kind: SheetKind, subject: Subject, version: int, host: Host) -> None:
     """Sign what stands on a sheet; somebody who has seen an older version is refused."""
-    now = held(t, kind, subject.id, lock=True)
+    now = standing(t, kind, subject, host, lock=True)
     if now.sheet_id is None or now.version != version:
         raise Conflict(
             "changed_meanwhile", "This was changed after you looked.", "version", "Look at it again, then sign.",
             {"version": now.version, "sheet": now.sheet.model_dump(mode="json", by_alias=True)},
         )  # fmt: skip
     queries.add_signature(t, now.sheet_id, version, doer.person_id, doer.now, "")
-    record(t, doer, kind.subject, subject.id, f"{kind.name}_signed", None, {"version": version})
+    record(t, doer, kind.subject, subject.id, f"{kind.recorded_as}_signed", None, {"version": version})

@@ -11,15 +11,17 @@ from ample.core.assembly.fit_up.steps import label
 from ample.core.assembly.proof import OpenTorque
 from ample.core.assembly.proof.judge import set_values
 from ample.sheets import store as sheets
-from ample.sheets.facts import Providers
+from ample.sheets.host import Host
 from ample.sheets.kinds.fit_up import FIT_UP
 from ample.sheets.kinds.proof import PROOF
 from ample.sheets.subjects import Subject, job_subject
+from ample.shop.bench import actions as bench
 from ample.shop.bench.fitted import fitted_bearing
 from ample.shop.bench.to_fit import to_fit
 from ample.shop.instruments.today import todays_instruments
 from ample.shop.line import actions as lines
 from ample.shop.line import queries as line_queries
+from ample.shop.takein import actions as take_in
 from ample.store import Transaction
 
 
@@ -75,7 +77,7 @@ def _off_line(t: Transaction, subject: Subject) -> Any:
 def _fit_up_open(t: Transaction, subject: Subject) -> Any:
     """What fitting up left open: torques and settings that nobody ticked, all of them where it was never begun."""
     now = sheets.held(t, FIT_UP, subject.id)
-    judged = sheets.judged(t, FIT_UP, subject, now.sheet, PROVIDERS)
+    judged = sheets.judged(t, FIT_UP, subject, now.sheet, HOST)
     left = set(judged.left)
     return tuple(
         OpenTorque(each.key, each.words)
@@ -84,13 +86,15 @@ def _fit_up_open(t: Transaction, subject: Subject) -> Any:
     )
 
 
-PROVIDERS: Providers = {
-    "fit_up_open": _fit_up_open,
-    "strip_down": _strip_down,
-    "to_fit": _to_fit,
-    "off_line": _off_line,
-    "fitted": _fitted,
-    "instrument_of": _instrument_of,
-    "today": _today,
-    "unit_jobs": _unit_jobs,
-}
+HOST = Host(
+    {
+        "fit_up_open": _fit_up_open,
+        "strip_down": _strip_down,
+        "to_fit": _to_fit,
+        "off_line": _off_line,
+        "fitted": _fitted,
+        "instrument_of": _instrument_of,
+        "today": _today,
+        "unit_jobs": _unit_jobs,
+    }
+).with_(bench.HOST, lines.HOST, take_in.HOST)

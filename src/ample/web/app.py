@@ -11,7 +11,7 @@ from flask_openapi3 import Info, OpenAPI
 
 from ample.base.desk import Desk, ErrorAnswer, json_answer
 from ample.base.rights import needs
-from ample.sheets.api import FACTS
+from ample.sheets.api import HOST as SHEETS_HOST
 from ample.sheets.api import api as sheets
 from ample.shop.bench.api import api as bench
 from ample.shop.bench.tools import BenchTools
@@ -20,7 +20,7 @@ from ample.shop.calipers.api import api as calipers
 from ample.shop.catalogue.api import api as catalogue
 from ample.shop.catalogue.keeper import ShopIndexKeeper
 from ample.shop.counter.api import api as counter
-from ample.shop.facts import PROVIDERS
+from ample.shop.facts import HOST
 from ample.shop.history.api import api as history
 from ample.shop.instruments.api import api as instruments
 from ample.shop.jobfile.api import api as jobfile
@@ -82,7 +82,7 @@ def create_app(settings: Settings | None = None) -> OpenAPI:
     database = Database(known.database_url)
     app.extensions["ample-desk"] = Desk(database)
     app.extensions["ample-index"] = ShopIndexKeeper(database, known.home if known.home.is_dir() else None)
-    app.extensions[FACTS] = PROVIDERS
+    app.extensions[SHEETS_HOST] = HOST
     app.extensions["ample-bench-tools"] = BenchTools()
     guard(app, known.doors)
     handle_errors(app, known.home)

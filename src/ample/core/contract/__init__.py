@@ -1,6 +1,7 @@
 """The request and answer models of the operations: what is asked and told from outside."""
 
 from ample.core.contract.base import Answer, FamilyName, Millimetres, Name, Request, Unit
+from ample.core.contract.bench import BenchJudged, BenchSheet, FeatureReadings, TypedReading
 from ample.core.contract.identify import (
     CandidateAnswer,
     DoubtAnswer,
@@ -23,6 +24,7 @@ from ample.core.contract.job import (
     KindAnswer,
     LineCheckAnswer,
     LineCheckRequest,
+    TakeInJudged,
     TradeAnswer,
     TradeRequest,
     WordAnswer,
@@ -85,6 +87,8 @@ from ample.core.sizes import Nearest
 __all__ = [
     "Answer",
     "AttributeJudgement",
+    "BenchJudged",
+    "BenchSheet",
     "CandidateAnswer",
     "CausesAnswer",
     "CausesRequest",
@@ -106,6 +110,7 @@ __all__ = [
     "FamilyKindAnswer",
     "FamilyName",
     "FeatureAgreement",
+    "FeatureReadings",
     "FitAnswer",
     "FitRequest",
     "FitUpRequest",
@@ -149,10 +154,12 @@ __all__ = [
     "SeatRequest",
     "Span",
     "SpecRequest",
+    "TakeInJudged",
     "TradeAnswer",
     "TradeRequest",
     "TrendReading",
     "TrendRequest",
+    "TypedReading",
     "Unit",
     "UnitHintAnswer",
     "VariantAnswer",

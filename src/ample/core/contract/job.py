@@ -55,6 +55,16 @@ class CautionsAnswer(Answer):
     not_understood: list[str] = Field(description="of what is planned; it is not judged")
 
 
+class TakeInJudged(Answer):
+    """A unit taken in: signs that the strip-down has shown, likely causes, cautions, what is refused."""
+
+    found_on_line: list[str]
+    causes: CausesAnswer
+    cautions: list[Caution]
+    refused: list[Refusal]
+    not_understood: list[str] = Field(description="of what is planned; it is not judged")
+
+
 class InspectRequest(Request):
     """A condition card with what was seen and measured."""
 

@@ -13,30 +13,34 @@ from ample.base.marks import mark_of
 from ample.base.places import places_of
 from ample.base.records import PartHead
 from ample.core import contract
+from ample.core.contract import BenchSheet, FeatureReadings, TypedReading
 from ample.core.designation import Dialect, title_of
 from ample.core.errors import AmpleError, BadInput, Conflict, NotKnown
-from ample.core.identify import Seen, standard_catalogue
+from ample.core.identify import standard_catalogue
 from ample.core.kits.gate import WORST_SIGMAS
 from ample.core.operations import decode_answer, identify_answer
+from ample.core.operations.bench import lengths_of, request_of
 from ample.core.operations.identify import requirement_for
 from ample.core.parts import FAMILIES
-from ample.core.parts.attributes import check_said
 from ample.core.parts.requirement import Requirement
-from ample.core.sizes import Instrument, parse_length
+from ample.core.sizes import Instrument
+from ample.sheets import store as sheets
+from ample.sheets.host import Change, Host, Tables
+from ample.sheets.kinds.bench import BENCH
+from ample.sheets.subjects import Subject, part_subject
 from ample.shop.bench import queries
 from ample.shop.bench.records import (
     BenchAnswer,
     BenchSave,
-    BenchSheet,
     ConfirmRequest,
-    FeatureReadings,
     IdentificationRecord,
-    TypedReading,
 )
 from ample.shop.bench.requirements import as_json, from_json, requirements_of
 from ample.shop.catalogue import queries as catalogue
 from ample.shop.catalogue.index import ShopIndex
+from ample.shop.catalogue.keeper import current_index
 from ample.shop.catalogue.records import Item
+from ample.shop.instruments.today import todays_instruments
 from ample.store import Transaction
 
 InstrumentOf = Callable[[str], Instrument]
@@ -122,81 +126,38 @@ def save_and_judge(
 
 def save_bench(t: Transaction, doer: Doer, part_id: int, save: BenchSave) -> BenchAnswer:
     """Keep a sheet; one made from an older version is refused with the newer one beside it."""
-    part = known_part(t, part_id, lock=True)
-    before = sheet_of(t, part)
-    readings = _checked(save.sheet)
-    if part.version != save.version:
-        raise Conflict(
-            "changed_meanwhile",
-            "Someone else changed this part meanwhile.",
-            None,
-            "Both are shown; nothing is lost.",
-            {"version": part.version, "sheet": before.model_dump()},
-        )
-    family = FAMILIES[save.sheet.family or part.family]
-    Seen.of(save.sheet.kind or None, save.sheet.answers, family)
-    check_said(save.sheet.said, "sheet.said")
-    for each in save.sheet.observations:
-        family.feature(each.feature)
-    queries.change_part(t, part_id, save.sheet, save.version)
-    queries.replace_readings(t, part_id, readings)
-    record(t, doer, "part", part_id, "bench", before, save.sheet)
+    sheets.save(t, doer, BENCH, part_subject(t, part_id, lock=True), save.version, save.sheet, HOST)
     return bench_of(t, part_id)
 
 
-def _checked(sheet: BenchSheet) -> list[dict[str, object]]:
-    """The readings as rows; one that cannot be read is an error at its field."""
-    features = [each.feature for each in sheet.observations]
-    if len(set(features)) != len(features):
-        raise BadInput("feature_twice", "A feature is given twice.", "sheet.observations")
-    rows: list[dict[str, object]] = []
-    for number, each in enumerate(sheet.observations):
-        for place, reading in enumerate(each.readings):
-            try:
-                length = parse_length(reading.typed, reading.unit)
-            except BadInput as error:
-                field = f"sheet.observations[{number}].readings[{place}].typed"
-                raise BadInput(error.code, error.message, field, error.hint) from error
-            rows.append(
-                {
-                    "feature": each.feature,
-                    "position": len(rows),
-                    "typed": reading.typed,
-                    "unit": reading.unit,
-                    "value_mm": round(length.mm, 7),
-                    "instrument": each.instrument,
-                }
-            )
-    return rows
+def _held(t: Transaction, subject: Subject) -> tuple[BenchSheet, int]:
+    assert subject.part is not None, "a bench sheet is of a part"
+    return sheet_of(t, subject.part), subject.part.version
 
 
-def request_of(
-    sheet: BenchSheet, limit: int = 10, family: contract.FamilyName = "bearing"
-) -> contract.IdentifyRequest:
-    """The question to the core that a sheet amounts to."""
-    return contract.IdentifyRequest(
-        family=family,
-        observations=[
-            contract.ObservationRequest(
-                feature=each.feature,
-                values=[_in_mm(reading) for reading in each.readings],
-                instrument=each.instrument,
-                condition=sheet.condition or None,
-            )
-            for each in sheet.observations
-        ],
-        kind=sheet.kind or None,
-        answers=sheet.answers,
-        condition=sheet.condition,
-        said=sheet.said,
-        duty=contract.DutyAsked(medium=sheet.medium, temperature_c=sheet.temperature_c),
-        marking=sheet.marking or None,
-        limit=limit,
-    )
+def _keep(t: Transaction, change: Change) -> None:
+    queries.change_part(t, change.subject.id, change.sheet, change.version - 1)
+    rows: list[dict[str, object]] = [
+        {
+            "feature": feature, "position": position, "typed": reading.typed, "unit": reading.unit,
+            "value_mm": round(length.mm, 7), "instrument": instrument,
+        }
+        for position, (feature, reading, instrument, length) in enumerate(lengths_of(change.sheet))
+    ]  # fmt: skip
+    queries.replace_readings(t, change.subject.id, rows)
 
 
-def _in_mm(reading: TypedReading) -> float:
-    return parse_length(reading.typed, reading.unit).mm
+def _lies_as(t: Transaction, subject: Subject) -> Any:
+    assert subject.part is not None, "a bench sheet is of a part"
+    return subject.part.family
+
+
+def _identify(t: Transaction, subject: Subject) -> Any:
+    """Over the catalogue and with the instruments of today; looked up when it is asked."""
+    return lambda request: identify_in_shop(current_index(), request, todays_instruments(t))
+
+
+HOST = Host({"lies_as": _lies_as, "identify": _identify}, {BENCH.name: Tables(_held, _keep)})
 
 
 def identify_in_shop(

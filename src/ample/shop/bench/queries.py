@@ -5,7 +5,7 @@ from __future__ import annotations
 import json
 from typing import Any
 
-from ample.shop.bench.records import BenchSheet
+from ample.core.contract import BenchSheet
 from ample.store import Transaction
 
 

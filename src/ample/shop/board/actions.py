@@ -24,7 +24,7 @@ from ample.shop.board.queries import logged_units, proofs_with_tasks
 from ample.shop.board.records import DueTask, DueUnit, JobState, LineState, OutlinePart, PartState
 from ample.shop.catalogue import queries as catalogue
 from ample.shop.catalogue.records import Item
-from ample.shop.facts import PROVIDERS
+from ample.shop.facts import HOST
 from ample.shop.line import queries as lines
 from ample.shop.orders import queries as orders
 from ample.shop.orders.lights import lights_of
@@ -81,7 +81,7 @@ def _left(t: Transaction, job: JobHead) -> int:
     """Steps of fitting up that are not ticked."""
     now = sheets.held(t, FIT_UP, job.job_id)
     subject = job_subject(t, job.number)
-    return len(sheets.judged(t, FIT_UP, subject, now.sheet, PROVIDERS).left)
+    return len(sheets.judged(t, FIT_UP, subject, now.sheet, HOST).left)
 
 
 def due_units(t: Transaction, today: date) -> list[DueUnit]:

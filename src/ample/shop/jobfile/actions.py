@@ -15,13 +15,15 @@ from ample.base.units import add_unit, tie_job, unit_of_job, unit_with
 from ample.sheets import files
 from ample.sheets import store as sheets
 from ample.sheets.kinds.seats import SEATS
+from ample.sheets.kinds.strip_down import STRIP_DOWN
+from ample.sheets.kinds.take_in import TAKE_IN
 from ample.sheets.subjects import job_subject, part_subject, unit_subject
 from ample.shop.bench import queries as bench
 from ample.shop.bench.actions import InstrumentOf, judge_again, save_bench, sheet_of
 from ample.shop.bench.records import BenchSave
 from ample.shop.bench.requirements import from_json
 from ample.shop.catalogue.index import ShopIndex
-from ample.shop.facts import PROVIDERS
+from ample.shop.facts import HOST
 from ample.shop.jobfile import queries
 from ample.shop.jobfile.records import Imported, JobFile, ListedItem, TrayPartFile, UnitFile
 from ample.shop.line import actions as line
@@ -81,7 +83,7 @@ def _tie_unit(t: Transaction, doer: Doer, job_id: int, unit: UnitFile, notes: li
         return
     made = add_unit(t, unit.model_dump(include={"title", "model", "serial", "place"}))
     tie_job(t, job_id, made.unit_id)
-    files.read_in(t, doer, unit_subject(t, made.unit_id, lock=True), unit.sheets, PROVIDERS)
+    files.read_in(t, doer, unit_subject(t, made.unit_id, lock=True), unit.sheets, HOST)
 
 
 def _without(row: dict[str, Any], name: str) -> dict[str, Any]:
@@ -126,15 +128,16 @@ def import_job(
     else:
         jobs.set_number(t, job.job_id, file.number)
     queries.set_opened(t, job.job_id, _bare(file.opened_at))
-    take_in.check_sheet(file.take_in)
-    take_in.keep_sheet(t, job.job_id, file.take_in)
-    _line(t, doer, job.job_id, file)
     number = job.number if taken or not file.number else file.number
+    begun = job_subject(t, number, lock=True)
+    held = sheets.standing(t, TAKE_IN, begun, HOST)
+    sheets.save(t, doer, TAKE_IN, begun, held.version, file.take_in, HOST, from_file=True)
+    _line(t, doer, number, job.job_id, file)
     if file.unit:
         _tie_unit(t, doer, job.job_id, file.unit, notes)
     for part in file.tray:
         _import_part(t, doer, number, part, index, instrument_of, notes)
-    files.read_in(t, doer, job_subject(t, number, lock=True), file.sheets, PROVIDERS)
+    files.read_in(t, doer, job_subject(t, number, lock=True), file.sheets, HOST)
     if file.acknowledged:
         notes.append("Cautions that were acknowledged elsewhere are to be acknowledged here again.")
     if any(part.identification for part in file.tray):
@@ -147,7 +150,7 @@ def import_job(
     return Imported(job=known_job(t, number), notes=notes)
 
 
-def _line(t: Transaction, doer: Doer, job_id: int, file: JobFile) -> None:
+def _line(t: Transaction, doer: Doer, number: str, job_id: int, file: JobFile) -> None:
     for each in file.acknowledged:
         queries.acknowledged_in_file(t, job_id, each.caution, each.person, _bare(each.acknowledged_at))
     for decision in file.decisions:
@@ -160,8 +163,8 @@ def _line(t: Transaction, doer: Doer, job_id: int, file: JobFile) -> None:
             },
         )  # fmt: skip
     if file.line.lines:
-        held = line.held_of(t, job_id)
-        line.keep_sheet(t, job_id, line.checked(file.line, held.sheet), None, held)
+        subject = job_subject(t, number, lock=True)
+        sheets.save(t, doer, STRIP_DOWN, subject, 0, file.line, HOST, from_file=True)
     for part in file.line.parts:
         if part.findings:
             name = file.judged_by.get(part.key, "")
@@ -203,7 +206,7 @@ def _import_part(
     judge_again(t, made.part_id, index, instrument_of)
     if part.seats is not None:
         subject = part_subject(t, made.part_id, lock=True)
-        sheets.save(t, doer, SEATS, subject, 0, part.seats, PROVIDERS)
+        sheets.save(t, doer, SEATS, subject, 0, part.seats, HOST)
 
 
 def _listed(t: Transaction, item: ListedItem, notes: list[str]) -> int | None:

@@ -10,14 +10,13 @@ from ample.base.records import JobHead
 from ample.base.strict import Strict
 from ample.base.times import UtcTime
 from ample.core.assembly import LineSheet
-from ample.core.contract import FamilyName
+from ample.core.condition.take_in import TakeInSheet
+from ample.core.contract import BenchSheet, FamilyName
 from ample.core.parts.requirement import Requirement
 from ample.core.places import SeatSheet
 from ample.sheets.files import JobSheets, UnitSheets
-from ample.shop.bench.records import BenchSheet
 from ample.shop.line.records import Decided, PartKey
 from ample.shop.photos.records import PhotoPlace
-from ample.shop.takein.records import TakeInSheet
 
 Person = Annotated[str, Field(max_length=60)]
 

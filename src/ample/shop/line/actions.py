@@ -13,14 +13,17 @@ from ample.base.jobs import add_part, known_job
 from ample.base.marks import mark_of
 from ample.base.records import NewPart
 from ample.core.assembly import LinePart, LineSheet, check_line, part_kind
-from ample.core.assembly.line import Size
 from ample.core.assembly.placing import known_of
 from ample.core.condition import inspect_part
-from ample.core.errors import AmpleError, BadInput, Conflict
+from ample.core.contract import BenchSheet
+from ample.core.errors import BadInput, Conflict
 from ample.core.operations.job import verdicts_of
-from ample.core.sizes import parse_length
+from ample.sheets import store as sheets
+from ample.sheets.host import Change, Host, Tables
+from ample.sheets.kinds.strip_down import STRIP_DOWN
+from ample.sheets.subjects import job_subject
 from ample.shop.bench.actions import save_bench
-from ample.shop.bench.records import BenchSave, BenchSheet
+from ample.shop.bench.records import BenchSave
 from ample.shop.line import queries
 from ample.shop.line.records import (
     DecideRequest,
@@ -127,69 +130,15 @@ def findings_mark(part: LinePart) -> str:
 
 def save_line(t: Transaction, doer: Doer, number: str, save: LineSave) -> LineSaved:
     """Keep the lines; ones made from an older version are refused with the newer beside them."""
-    job = known_job(t, number, lock=True)
-    held = held_of(t, job.job_id)
-    sheet = checked(save.sheet, held.sheet)
-    if held.version != save.version:
-        raise Conflict(
-            "changed_meanwhile",
-            "Someone else changed this line meanwhile.",
-            None,
-            "Both are shown; nothing is lost.",
-            {"version": held.version, "sheet": held.sheet.model_dump(mode="json")},
-        )
-    keep_sheet(t, job.job_id, sheet, doer.person_id, held)
-    record(t, doer, "job", job.job_id, "line", *_changes(held.sheet, sheet))
-    return LineSaved(version=held.version + 1)
+    kept = sheets.save(t, doer, STRIP_DOWN, job_subject(t, number, lock=True), save.version, save.sheet, HOST)
+    return LineSaved(version=kept.version)
 
 
-def checked(sheet: LineSheet, before: LineSheet) -> LineSheet:
-    """The sheet with its sizes read; an unknown kind or finding is refused at its part.
-
-    A part that is kept already was checked when it was.
-    """
-    known = {part.key: part for part in before.parts}
-    parts = []
-    for number, sent in enumerate(sheet.parts):
-        earlier = known.get(sent.key)
-        part = _with_sizes(sent, earlier)
-        if part != earlier:
-            field = f"sheet.parts[{number}]"
-            try:
-                inspect_part(part_kind(part.kind).card, part.findings)
-            except AmpleError as error:
-                raise BadInput(error.code, error.message, f"{field}.{error.field}", error.hint) from error
-        parts.append(part)
-    ties = tuple(tie.model_copy(update={"thickness": read_size(tie.thickness)}) for tie in sheet.ties)
-    return sheet.model_copy(update={"parts": tuple(parts), "ties": ties})
-
-
-def _with_sizes(part: LinePart, earlier: LinePart | None) -> LinePart:
-    """The part with its sizes read; what is typed as before was read before."""
-    found = {}
-    for side in ("inside", "outside", "width"):
-        size: Size = getattr(part, side)
-        kept: Size | None = getattr(earlier, side) if earlier else None
-        same = kept is not None and (kept.typed, kept.unit) == (size.typed, size.unit)
-        read = kept if same and kept is not None else read_size(size)
-        if read.mm != size.mm:
-            found[side] = read
-    return part.model_copy(update=found) if found else part
-
-
-def read_size(size: Size) -> Size:
-    """What was typed, read; text that cannot be read stays as text, without a length."""
-    if not size.typed.strip():
-        return Size(unit=size.unit)
-    try:
-        mm: float | None = round(parse_length(size.typed, size.unit).mm, 7)
-    except BadInput:
-        mm = None
-    return size.model_copy(update={"mm": mm if mm and 0 < mm <= 20_000 else None})
-
-
-def keep_sheet(t: Transaction, job_id: int, sheet: LineSheet, person_id: int | None, held: Held) -> None:
+def _keep(t: Transaction, change: Change) -> None:
     """Write what has changed, with the verdict of every part; who changed a finding has judged it."""
+    job_id, sheet = change.subject.id, change.sheet
+    person_id = None if change.from_file else change.doer.person_id
+    held = held_of(t, job_id)
     before = {part.key: part for part in held.sheet.parts}
     changed = [part for part in sheet.parts if before.get(part.key) != part]
     judged = _verdicts(t, job_id, changed, job_queries.unit_facts(t, job_id).access)
@@ -223,6 +172,12 @@ def keep_sheet(t: Transaction, job_id: int, sheet: LineSheet, person_id: int | N
             if part.key not in judged and held.rows[part.key]["position"] != position
         ],
     )
+
+
+HOST = Host(
+    {"access": lambda t, subject: job_queries.unit_facts(t, subject.id).access},
+    {STRIP_DOWN.name: Tables(lambda t, subject: sheet_of(t, subject.id), _keep)},
+)
 
 
 def _json_list(things: tuple[Any, ...]) -> str:
@@ -274,23 +229,6 @@ def judge_again(t: Transaction, job_id: int, access: str) -> None:
     if version:
         for key, verdict in _verdicts(t, job_id, sheet.parts, access).items():
             queries.set_verdict(t, job_id, key, verdict)
-
-
-def _changes(before: LineSheet, after: LineSheet) -> tuple[dict[str, object], dict[str, object]]:
-    """What of the sheet changed, before and after: by part, and the rest as a whole."""
-    old, new = ({part.key: part for part in sheet.parts} for sheet in (before, after))
-    keys = [key for key in {**old, **new} if old.get(key) != new.get(key)]
-    told: list[dict[str, object]] = []
-    for sheet, parts in ((before, old), (after, new)):
-        rest = {
-            name: [each.model_dump(mode="json") for each in getattr(sheet, name)]
-            for name in ("lines", "ties", "loose")
-            if getattr(before, name) != getattr(after, name)
-        }
-        order = [part.key for part in sheet.parts]
-        changed = {key: parts[key].model_dump(mode="json") if key in parts else None for key in keys}
-        told.append({**rest, "parts": changed, "order": order})
-    return told[0], told[1]
 
 
 def decide(t: Transaction, doer: Doer, number: str, key: str, choice: DecideRequest) -> LineAnswer:

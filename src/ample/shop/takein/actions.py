@@ -6,23 +6,24 @@ import json
 from collections import defaultdict
 from typing import Any
 
-from pydantic import ValidationError
-
 from ample.base import job_queries
 from ample.base.audit import record
 from ample.base.doer import Doer
 from ample.base.jobs import known_job, open_job
 from ample.base.records import JobHead, NewJob
-from ample.core import contract
 from ample.core.assembly import signs_on_line
 from ample.core.condition import Situation, cautions_for, known_units
-from ample.core.errors import AmpleError, BadInput, Conflict
-from ample.core.operations import bad_request
-from ample.core.operations import job as core
+from ample.core.condition.take_in import TakeInSheet
+from ample.core.errors import BadInput
+from ample.core.operations.take_in import TakeInFacts, judge_take_in
+from ample.sheets import store as sheets
+from ample.sheets.host import Change, Host, Tables
+from ample.sheets.kinds.take_in import TAKE_IN
+from ample.sheets.subjects import Subject, job_subject
 from ample.shop.line.actions import judge_again
 from ample.shop.line.actions import sheet_of as line_sheet
 from ample.shop.takein import queries
-from ample.shop.takein.records import TakeInAnswer, TakeInSave, TakeInSheet
+from ample.shop.takein.records import TakeInAnswer, TakeInSave
 from ample.shop.units.actions import model_of, spares_of
 from ample.shop.units.histories import tie_by_serial
 from ample.store import Transaction
@@ -46,18 +47,12 @@ def take_in_of(t: Transaction, number: str) -> TakeInAnswer:
     """A unit taken in, with all that follows from what is known."""
     job = known_job(t, number)
     sheet, version = sheet_of(t, job)
-    found = _cautions(sheet)
-    on_line = list(signs_on_line(line_sheet(t, job.job_id)[0]))
-    signs = [*sheet.signs, *(sign for sign in on_line if sign not in sheet.signs)]
+    judged = judge_take_in(sheet, TakeInFacts(_found_on_line(t, job.job_id)))
     return TakeInAnswer(
         job=job,
         sheet=sheet,
         version=version,
-        found_on_line=on_line,
-        causes=core.causes(contract.CausesRequest(unit=sheet.unit, signs=signs, checked=dict(sheet.checked))),
-        cautions=found.cautions,
-        refused=found.refused,
-        not_understood=found.not_understood,
+        **{name: getattr(judged, name) for name in type(judged).model_fields},
         acknowledged=job_queries.acknowledged(t, job.job_id),
         model=model_of(t, sheet.model),
         spares=spares_of(t, job.job_id, sheet.model, sheet.build, sheet.lie_open_days, _typed(sheet)),
@@ -69,14 +64,8 @@ def _typed(sheet: TakeInSheet) -> list[dict[str, Any]]:
     return [{"name": each.name, "quantity": each.quantity * sheet.units_alike} for each in sheet.spares]
 
 
-def _cautions(sheet: TakeInSheet) -> contract.CautionsAnswer:
-    return core.cautions(
-        contract.CautionsRequest(
-            unit=sheet.unit, energies=sheet.energies, fluids=sheet.fluids, works=sheet.works,
-            duties=sheet.duties,
-            planned=sheet.planned,
-        )
-    )  # fmt: skip
+def _found_on_line(t: Transaction, job_id: int) -> tuple[str, ...]:
+    return tuple(signs_on_line(line_sheet(t, job_id)[0]))
 
 
 def open_unit(t: Transaction, doer: Doer, new: NewJob) -> JobHead:
@@ -86,33 +75,37 @@ def open_unit(t: Transaction, doer: Doer, new: NewJob) -> JobHead:
         raise BadInput("no_such_unit", f"“{new.unit[:20]}” is no kind of unit.", "unit")
     job = open_job(t, doer, new)
     sheet = TakeInSheet(**new.model_dump(), energies=list(kind.energies), fluids=list(kind.fluids))
-    keep_sheet(t, job.job_id, sheet)
+    _write(t, job.job_id, sheet)
     return job
 
 
 def save_take_in(t: Transaction, doer: Doer, number: str, save: TakeInSave) -> TakeInAnswer:
     """Keep a sheet; one made from an older version is refused with the newer one beside it."""
-    job = known_job(t, number, lock=True)
-    before, version = sheet_of(t, job)
-    check_sheet(save.sheet)
-    if version != save.version:
-        raise Conflict(
-            "changed_meanwhile",
-            "Someone else changed this unit's sheet meanwhile.",
-            None,
-            "Both are shown; nothing is lost.",
-            {"version": version, "sheet": before.model_dump()},
-        )
-    keep_sheet(t, job.job_id, save.sheet)
-    record(t, doer, "job", job.job_id, "take_in", before, save.sheet)
-    tie_by_serial(t, doer, job, save.sheet.serial)
-    if before.access != save.sheet.access:
-        judge_again(t, job.job_id, save.sheet.access)
+    sheets.save(t, doer, TAKE_IN, job_subject(t, number, lock=True), save.version, save.sheet, HOST)
     return take_in_of(t, number)
 
 
-def keep_sheet(t: Transaction, job_id: int, sheet: TakeInSheet) -> None:
-    """Write a sheet as it is."""
+def _held(t: Transaction, subject: Subject) -> tuple[TakeInSheet, int]:
+    assert subject.job is not None, "a take-in is of a job"
+    return sheet_of(t, subject.job)
+
+
+def _keep(t: Transaction, change: Change) -> None:
+    """Write a sheet, with what follows from it: which unit it is, and what coming back would cost."""
+    job = change.subject.job
+    assert job is not None, "a take-in is of a job"
+    _write(t, job.job_id, change.sheet)
+    tie_by_serial(t, change.doer, job, change.sheet.serial)
+    if change.before.access != change.sheet.access:
+        judge_again(t, job.job_id, change.sheet.access)
+
+
+HOST = Host(
+    {"found_on_line": lambda t, subject: _found_on_line(t, subject.id)}, {TAKE_IN.name: Tables(_held, _keep)}
+)
+
+
+def _write(t: Transaction, job_id: int, sheet: TakeInSheet) -> None:
     rows: list[dict[str, Any]] = [
         {"kind": kind, "name": name, "position": position, "result": ""}
         for kind, field in LISTS.items()
@@ -128,23 +121,11 @@ def keep_sheet(t: Transaction, job_id: int, sheet: TakeInSheet) -> None:
     queries.replace_words(t, job_id, rows)
 
 
-def check_sheet(sheet: TakeInSheet) -> None:
-    """Names that the core does not know are refused at their field."""
-    try:
-        core.causes(contract.CausesRequest(signs=sheet.signs, checked=dict(sheet.checked)))
-        _cautions(sheet)
-    except ValidationError as error:  # the core's own limits
-        refused = bad_request(error)
-        raise BadInput(refused.code, refused.message, f"sheet.{refused.field}", refused.hint) from error
-    except AmpleError as error:
-        raise BadInput(error.code, error.message, f"sheet.{error.field}", error.hint) from error
-
-
 def acknowledge(t: Transaction, doer: Doer, number: str, caution: str) -> TakeInAnswer:
     """Keep that this person has read a caution, and when."""
     job = known_job(t, number, lock=True)
     sheet, _ = sheet_of(t, job)
-    if caution not in {each.caution for each in _cautions(sheet).cautions}:
+    if caution not in {each.caution for each in judge_take_in(sheet, TakeInFacts()).cautions}:
         raise BadInput("no_such_caution", "That caution does not belong to this unit.", "caution")
     queries.acknowledge(t, job.job_id, caution, doer.person_id, doer.name, doer.now)
     record(t, doer, "job", job.job_id, "acknowledged", None, {"caution": caution})

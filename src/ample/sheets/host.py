@@ -1,0 +1,60 @@
+"""Who runs the sheets: gives the facts that they ask for, and keeps those of them that lie in tables of their own."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass, field
+from typing import Any
+
+from ample.base.doer import Doer
+from ample.core.sheet import Sheet
+from ample.sheets.kind import SheetKind
+from ample.sheets.subjects import Subject
+from ample.store import Transaction
+
+Provider = Callable[[Transaction, Subject], Any]
+
+
+@dataclass(frozen=True)
+class Change:
+    """A sheet that is to be kept: by whom, on what, what stood there, what stands there now and as which version."""
+
+    doer: Doer
+    subject: Subject
+    before: Any
+    sheet: Any
+    version: int
+    from_file: bool
+
+
+@dataclass(frozen=True)
+class Tables:
+    """How a kind of sheet is kept whose columns are tables of their own: read with its version, and written."""
+
+    held: Callable[[Transaction, Subject], tuple[Sheet, int]]
+    write: Callable[[Transaction, Change], None]
+
+
+@dataclass(frozen=True)
+class Host:
+    """Providers of facts by their names, and tables by kind of sheet."""
+
+    facts: Mapping[str, Provider] = field(default_factory=dict)
+    tables: Mapping[str, Tables] = field(default_factory=dict)
+
+    def with_(self, *others: Host) -> Host:
+        """This and others as one."""
+        facts, tables = dict(self.facts), dict(self.tables)
+        for each in others:
+            facts |= each.facts
+            tables |= each.tables
+        return Host(facts, tables)
+
+
+def facts_for(t: Transaction, kind: SheetKind, subject: Subject, host: Host) -> Any:
+    """The facts that a kind asks for, of one subject.
+
+    Raises:
+        KeyError: When nobody provides a fact; the register's test holds that somebody does.
+    """
+    return kind.facts(**{name: host.facts[name](t, subject) for name in kind.fact_names})

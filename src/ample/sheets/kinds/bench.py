@@ -1,0 +1,49 @@
+"""A part on the bench."""
+
+from __future__ import annotations
+
+from ample.core.contract import BenchJudged, BenchSheet
+from ample.core.operations.bench import BenchFacts, check_bench, judge_bench, settle_bench
+from ample.core.parts import FAMILIES
+from ample.sheets.kind import SheetKind, Table
+
+
+def tables(sheet: BenchSheet, judged: BenchJudged | None) -> tuple[Table, ...]:
+    """Readings by feature, what is seen and said of the part, and what it can be."""
+    family = FAMILIES[sheet.family] if sheet.family else None
+    said = {
+        "lies there as": family.words if family else "", "marking": sheet.marking, "condition": sheet.condition,
+        "kind": sheet.kind.replace("_", " "), "medium": sheet.medium,
+        "temperature °C": "" if sheet.temperature_c is None else f"{sheet.temperature_c:g}",
+        "how many": "" if sheet.needed is None else str(sheet.needed),
+        **{name.replace("_", " "): value.replace("_", " ") for name, value in (sheet.answers | sheet.said).items()},
+    }  # fmt: skip
+    readings = tuple(
+        (each.feature.replace("_", " "), "; ".join(f"{one.typed} ({one.unit})" for one in each.readings), each.instrument)
+        for each in sheet.observations
+    )  # fmt: skip
+    own = (
+        Table("readings", ("feature", "read", "instrument"), readings),
+        Table(
+            "seen and said", ("what", "said"), tuple((name, value) for name, value in said.items() if value)
+        ),
+    )
+    if judged is None or judged.found is None:
+        return own
+    rows = tuple((each.designation, f"{each.probability:.1%}") for each in judged.found.candidates)
+    return (*own, Table("what it can be", ("part", "probability"), rows))
+
+
+BENCH = SheetKind(
+    name="bench",
+    title="Bench",
+    subject="part",
+    sheet=BenchSheet,
+    facts=BenchFacts,
+    judged=BenchJudged,
+    judge=judge_bench,
+    tables=tables,
+    check=check_bench,
+    settle=settle_bench,
+    in_files=False,
+)
