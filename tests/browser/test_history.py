@@ -155,3 +155,76 @@ def test_what_stood_on_the_seats_earlier_is_seen_and_stands_again(person):
     dialog.get_by_role("button", name="Let it stand like this again").click()
     expect(field).to_have_value(was)
     saved(page)
+
+
+def earlier(page, tap, count):
+    """What stood there before the newest version, shown."""
+    page.keyboard.press(tap)
+    dialog = page.get_by_role("dialog")
+    versions = dialog.get_by_role("list", name="versions, newest first").get_by_role("listitem")
+    expect(versions).to_have_count(count)
+    expect(versions.first).to_contain_text("Alder, stands now")
+    versions.nth(1).get_by_role("button").click()
+    return dialog, dialog.get_by_role("region", name="as it stood")
+
+
+def test_what_stood_on_take_in_strip_down_and_bench_stands_again(person, make_part):
+    """Wren fills them in, Alder changes each, sees what stood there, and takes it back."""
+    number, part = make_part()
+    wren, alder = person("Wren"), person("Alder")
+    again = "Let it stand like this again"
+
+    page = wren.go(f"/jobs/{number}/take-in")
+    page.get_by_label("owner").fill("Upper reach")
+    saved(page)
+    page = alder.go(f"/jobs/{number}/take-in")
+    owner = page.get_by_label("owner")
+    expect(owner).to_have_value("Upper reach")
+    owner.fill("Lower reach")
+    owner.blur()
+    dialog, stood = earlier(page, "v", 2)
+    expect(stood).to_contain_text("Upper reach")
+    dialog.get_by_role("button", name=again).click()
+    expect(owner).to_have_value("Upper reach")
+    saved(page)
+
+    page = wren.go(f"/jobs/{number}/line")
+    unread = page.get_by_role("button", name="I have read it")
+    expect(unread).to_have_count(3)
+    for left in (2, 1, 0):
+        page.keyboard.press("Enter")
+        expect(unread).to_have_count(left)
+    expect(page.get_by_role("heading", name="Nothing has come off yet.")).to_be_visible()
+    for key in "s15":
+        page.keyboard.press(key)
+    saved(page)
+    page = alder.go(f"/jobs/{number}/line")
+    drawn = page.get_by_role("listbox").get_by_role("option")
+    expect(drawn).to_have_count(3)
+    page.keyboard.press("Delete")
+    expect(drawn).to_have_count(2)
+    dialog, stood = earlier(page, "Alt+v", 2)
+    expect(stood.get_by_role("table", name="parts").get_by_role("row")).to_have_count(4)
+    dialog.get_by_role("button", name=again).click()
+    expect(drawn).to_have_count(3)
+    page.keyboard.press("u")
+    expect(drawn).to_have_count(2)
+    saved(page)
+
+    page = wren.go(f"/jobs/{number}/parts/{part}/bench")
+    page.locator("input[name=bore]").fill("25.01")
+    page.keyboard.press("Enter")
+    saved(page)
+    page = alder.go(f"/jobs/{number}/parts/{part}/bench")
+    main, unread = page.locator("main"), re.compile(r"outside\s*not read")
+    expect(main).to_contain_text(unread)
+    page.locator("input[name=outside]").fill("52,0")
+    page.keyboard.press("Enter")
+    page.keyboard.press("Escape")
+    expect(main).not_to_contain_text(unread)
+    dialog, stood = earlier(page, "v", 3)
+    expect(stood).to_contain_text("25.01 (mm)")
+    expect(stood).not_to_contain_text("52,0")
+    dialog.get_by_role("button", name=again).click()
+    expect(main).to_contain_text(unread)
+    saved(page)

@@ -7,6 +7,7 @@ import { percent } from '@/entry/lengths'
 import { useJob } from '@/job/useJob'
 import { useHand } from '@/shell/hand'
 import { handStays } from '@/shell/leading'
+import EarlierVersions from '@/sheets/EarlierVersions.vue'
 import { useKeys } from '@/shell/useKeys'
 import AboutPart from './AboutPart.vue'
 import BenchDrawing from './BenchDrawing.vue'
@@ -17,7 +18,7 @@ import MarkingStrip from './MarkingStrip.vue'
 import QuestionCard from './QuestionCard.vue'
 import ProfileStrip from './ProfileStrip.vue'
 import TrayStrip from './TrayStrip.vue'
-import { bare, useBench, type Feature } from './useBench'
+import { bare, useBench, type Feature, type Sheet } from './useBench'
 import { useDrawn } from './useDrawn'
 import { useLed } from './useLed'
 import { statesOf } from '@/drawing/seals'
@@ -215,6 +216,13 @@ onMounted(async () => {
       <div class="where">
         <h1>{{ part?.part.name }}</h1>
         <span class="faint">{{ part?.part.surroundings }}</span>
+        <EarlierVersions
+          title="Bench"
+          :settled="sheet.settled"
+          :list="bench.versions"
+          :look="bench.version"
+          @back="sheet.sheet.value = $event as Sheet"
+        />
         <TrayStrip :tray="tray" :part-id="partId" />
       </div>
       <p v-if="bench.loadRefusal.value" class="note">

@@ -190,7 +190,18 @@ export function useBench(partId: number) {
     else if (refusal.status === 409) await load()
     return refusal
   }
+  /** Who worked at it and when, and what stood on it then. */
+  const versions = () =>
+    told(api.GET('/api/parts/{part_id}/sheets/bench/versions', { params: { path: { part_id: partId } } }))
+  const version = (at: number) =>
+    told(
+      api.GET('/api/parts/{part_id}/sheets/bench/versions/{version}', {
+        params: { path: { part_id: partId, version: at } },
+      }),
+    )
   return {
+    versions,
+    version,
     part,
     family,
     features,

@@ -280,7 +280,6 @@ onMounted(async () => {
     <VersionsDialog
       v-if="looking"
       title="Fit-up"
-      :now="answer?.version ?? 0"
       :list="fit.versions"
       :look="fit.version"
       @close="looking = false"

@@ -207,7 +207,6 @@ onMounted(async () => {
     <VersionsDialog
       v-if="looking"
       title="Leak log"
-      :now="answer?.version ?? 0"
       :list="log.versions"
       :look="log.version"
       @close="looking = false"

@@ -130,6 +130,7 @@ function add(): void {
         undo <kbd>u</kbd>
       </button>
       <button v-if="canRedo" type="button" class="plain" @click="emit('redo')">redo</button>
+      <slot />
       <button type="button" class="plain" @click="emit('print')">print <kbd>p</kbd></button>
     </div>
   </header>

@@ -6,6 +6,7 @@ import LineDrawing from '@/drawing/LineDrawing.vue'
 import ClashDialog from '@/entry/ClashDialog.vue'
 import { useJob } from '@/job/useJob'
 import { useTrade } from '@/job/useTrade'
+import EarlierVersions from '@/sheets/EarlierVersions.vue'
 import { useKeys } from '@/shell/useKeys'
 import AddPart from './AddPart.vue'
 import CautionGate from './CautionGate.vue'
@@ -13,7 +14,7 @@ import EmptyLine from './EmptyLine.vue'
 import LineHead from './LineHead.vue'
 import PartCards from './PartCards.vue'
 import TrayDialog from './TrayDialog.vue'
-import { movedTo, moved, reversed, turned, type LinePart, type Tab } from './lineEdits'
+import { EMPTY, movedTo, moved, reversed, turned, type LinePart, type LineSheet, type Tab } from './lineEdits'
 import { useLine } from './useLine'
 import { useDragging } from './useDragging'
 import { usePhotos } from './usePhotos'
@@ -167,6 +168,11 @@ onMounted(async () => {
   cautions.value = answer?.cautions ?? []
 })
 
+/** What stood there then stands there again; it can be undone. */
+function takenBack(old: unknown): void {
+  strip.change({ ...EMPTY, ...(old as LineSheet) })
+  selected.value = null
+}
 const free = (run: () => void) => () => strip.held.ready.value && !gated.value && run()
 const kindKeys = computed(() =>
   (trade.tables?.kinds ?? []).map((kind) => ({
@@ -242,7 +248,16 @@ useKeys(() => [
       @undo="strip.undoStep"
       @redo="strip.redoStep"
       @print="router.push({ name: 'strip-sheet', params: { number } })"
-    />
+    >
+      <EarlierVersions
+        title="Strip-down"
+        tap="Alt+v"
+        :settled="strip.held.settled"
+        :list="strip.versions"
+        :look="strip.version"
+        @back="takenBack"
+      />
+    </LineHead>
     <p v-if="strip.loadRefusal.value" class="note">
       {{ strip.loadRefusal.value.message }}
       <button type="button" class="plain" @click="strip.load">Look again</button>

@@ -167,7 +167,18 @@ export function useLine(number: string) {
     await lookAgain()
     return result.refusal
   }
+  const params = { path: { number } }
+  /** Who worked at it and when, and what stood on it then. */
+  const versions = () => told(api.GET('/api/jobs/{number}/sheets/strip_down/versions', { params }))
+  const version = (at: number) =>
+    told(
+      api.GET('/api/jobs/{number}/sheets/strip_down/versions/{version}', {
+        params: { path: { number, version: at } },
+      }),
+    )
   return {
+    versions,
+    version,
     answer,
     loadRefusal,
     held,

@@ -172,7 +172,6 @@ onMounted(() => void proof.load())
     <VersionsDialog
       v-if="looking"
       title="Proof"
-      :now="answer?.version ?? 0"
       :list="proof.versions"
       :look="proof.version"
       @close="looking = false"

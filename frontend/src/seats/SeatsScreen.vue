@@ -265,7 +265,6 @@ onMounted(async () => {
     <VersionsDialog
       v-if="looking"
       title="Seats"
-      :now="seats?.version ?? 0"
       :list="versions"
       :look="version"
       @close="looking = false"

@@ -10,8 +10,6 @@ interface Old {
 }
 const props = defineProps<{
   title: string
-  /** The version that stands now. */
-  now: number
   list: () => Promise<Told<Schemas['Versions']>>
   look: (version: number) => Promise<Told<Old>>
 }>()
@@ -19,6 +17,8 @@ const emit = defineEmits<{ close: []; back: [old: Old] }>()
 const versions = ref<Schemas['Version'][]>([])
 const old = ref<Old | null>(null)
 const refusal = ref<Refusal | null>(null)
+/** The newest is what stands now. */
+const now = computed(() => versions.value[0]?.version ?? 0)
 const chosen = computed(() => versions.value.find((each) => each.version === old.value?.version) ?? null)
 function moment(iso: string): string {
   return new Date(iso).toLocaleString('en-GB', {
@@ -58,7 +58,7 @@ onMounted(async () => {
     @update:visible="emit('close')"
   >
     <p v-if="refusal" class="stop">{{ refusal.message }}</p>
-    <p v-else-if="!versions.length" class="faint">Nobody has begun it yet.</p>
+    <p v-else-if="!versions.length" class="faint">No earlier version is kept yet.</p>
     <div v-else class="both" @keydown.down.prevent="step(1)" @keydown.up.prevent="step(-1)">
       <ol aria-label="versions, newest first">
         <li v-for="each in versions" :key="each.version">

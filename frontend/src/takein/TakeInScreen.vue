@@ -6,6 +6,7 @@ import ChipGroup from '@/entry/ChipGroup.vue'
 import ClashDialog from '@/entry/ClashDialog.vue'
 import { useJob } from '@/job/useJob'
 import { useTrade } from '@/job/useTrade'
+import EarlierVersions from '@/sheets/EarlierVersions.vue'
 import { useKeys } from '@/shell/useKeys'
 import CauseList from './CauseList.vue'
 import GuardColumn from './GuardColumn.vue'
@@ -130,6 +131,14 @@ onMounted(async () => {
           <button type="button" :aria-pressed="stage === 'evidence'" @click="stage = 'evidence'">
             found inside: {{ count('evidence') }} <kbd>e</kbd>
           </button>
+          <EarlierVersions
+            class="earlier"
+            title="Take in"
+            :settled="take.held.settled"
+            :list="take.versions"
+            :look="take.version"
+            @back="sheet = $event as TakeInSheet"
+          />
         </div>
         <div class="signs">
           <ChipGroup
@@ -203,6 +212,9 @@ onMounted(async () => {
   color: var(--ink);
   font-weight: 680;
   border-bottom: 3px solid var(--ink);
+}
+.tabs .earlier {
+  margin-left: auto;
 }
 .signs {
   display: grid;

@@ -69,5 +69,13 @@ export function useTakeIn(number: string) {
     if (found) answer.value = found
     return refusal
   }
-  return { answer, loadRefusal, held, sheet: held.sheet, load, read }
+  /** Who worked at it and when, and what stood on it then. */
+  const versions = () => told(api.GET('/api/jobs/{number}/sheets/take_in/versions', { params }))
+  const version = (at: number) =>
+    told(
+      api.GET('/api/jobs/{number}/sheets/take_in/versions/{version}', {
+        params: { path: { number, version: at } },
+      }),
+    )
+  return { versions, version, answer, loadRefusal, held, sheet: held.sheet, load, read }
 }
