@@ -7,6 +7,7 @@ from dataclasses import dataclass, field
 from typing import Any, Literal
 
 from ample.base.rights import RightName
+from ample.core.kits import GateFacts, GateLight
 from ample.core.sheet import Sheet
 
 SubjectName = Literal["job", "part", "unit"]
@@ -32,6 +33,11 @@ def _no_columns(sheet: Any) -> Columns:
     return {}
 
 
+def _no_checks(facts: GateFacts) -> tuple[GateLight, ...]:
+    """It says nothing of a part that is to be ordered."""
+    return ()
+
+
 def _as_it_is(sheet: Any, before: Any, facts: Any) -> Any:
     """It is kept as it was sent."""
     return sheet
@@ -52,7 +58,7 @@ class SheetKind:
     in order; a kind whose columns are tables of their own has them kept by who runs the sheets. `check` refuses what
     cannot be kept; `gate` what a person may not do as things stand, and is not asked of a sheet that comes with a
     file. `settle` makes of what was sent what is kept, knowing what stood there before; `told` makes of both what the
-    record keeps. `action` is the record's name of a change. Job files carry a kind that is not `in_files` in a place
+    record keeps. `order_checks` says what is known of a part that is to be ordered. `action` is the record's name of a change. Job files carry a kind that is not `in_files` in a place
     of its own.
     """
 
@@ -68,6 +74,7 @@ class SheetKind:
     gate: Callable[[Any, Any], None] = _nothing
     settle: Callable[[Any, Any, Any], Any] = _as_it_is
     told: Callable[[Any, Any], tuple[Any, Any]] = _whole
+    order_checks: Callable[[GateFacts], tuple[GateLight, ...]] = _no_checks
     columns: Callable[[Any], Columns] = _no_columns
     shown: dict[str, Any] = field(default_factory=dict)
     writes: Needed = "signed_in"

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable
 from dataclasses import dataclass
 
 from ample.core.interchange import Interchange
@@ -70,11 +71,12 @@ class GateFacts:
 
 @dataclass(frozen=True)
 class GateLight:
-    """One light: holds, not_proven, does_not_hold or not_looked_at, and why in words."""
+    """One light: holds, not_proven, does_not_hold or not_looked_at, why in words, and the facts that it rests on."""
 
     light: str
     state: str
     words: str
+    rests_on: object = None
 
 
 def gate(facts: GateFacts) -> tuple[GateLight, ...]:
@@ -101,15 +103,36 @@ def gate(facts: GateFacts) -> tuple[GateLight, ...]:
         >>> [light.state for light in gate(facts)][0]
         'not_looked_at'
     """
-    seated = facts.family == "bearing"
-    return (
-        _identity(facts),
-        _interchange(facts),
-        _seat("shaft", facts.shaft) if seated else _place("shaft", facts),
-        _seat("housing", facts.housing) if seated else _place("housing", facts),
-        _quantity(facts),
-        *_also(facts),
-    )
+    checks = (identity, interchange, place, quantity, clearance, strip_down, build, stock)
+    return in_order(each for check in checks for each in check(facts))
+
+
+def in_order(lights: Iterable[GateLight]) -> tuple[GateLight, ...]:
+    """Checks in the order they are shown: those of every part, what is said where there is something, any others."""
+    order = {name: place for place, name in enumerate((*LIGHTS, *ALSO))}
+    return tuple(sorted(lights, key=lambda each: order.get(each.light, len(order))))
+
+
+def identity(facts: GateFacts) -> tuple[GateLight, ...]:
+    """Whether it is known what the part is."""
+    return (_identity(facts),)
+
+
+def interchange(facts: GateFacts) -> tuple[GateLight, ...]:
+    """Whether what is chosen meets what must be had."""
+    return (_interchange(facts),)
+
+
+def place(facts: GateFacts) -> tuple[GateLight, ...]:
+    """Whether both places that the part goes into were judged and suit it."""
+    if facts.family == "bearing":
+        return (_seat("shaft", facts.shaft), _seat("housing", facts.housing))
+    return (_place("shaft", facts), _place("housing", facts))
+
+
+def quantity(facts: GateFacts) -> tuple[GateLight, ...]:
+    """Whether as many are ordered as the unit needs."""
+    return (_quantity(facts),)
 
 
 def _identity(facts: GateFacts) -> GateLight:
@@ -190,25 +213,37 @@ def _quantity(facts: GateFacts) -> GateLight:
     return GateLight("quantity", "not_proven", f"{words}: more than needed.")
 
 
-def _also(facts: GateFacts) -> list[GateLight]:
-    """What is asked only where there is something to say."""
-    found = []
-    if facts.clearance_advice:
-        found.append(GateLight("clearance", "not_proven", facts.clearance_advice))
+def clearance(facts: GateFacts) -> tuple[GateLight, ...]:
+    """What the seats advise of the clearance, where another group is to be fitted."""
+    return (GateLight("clearance", "not_proven", facts.clearance_advice),) if facts.clearance_advice else ()
+
+
+def strip_down(facts: GateFacts) -> tuple[GateLight, ...]:
+    """What is open on the strip-down of the part's line."""
     line = facts.line
-    if line.contradictions or line.not_judged:
-        told = [f"{line.contradictions} contradiction(s) are unanswered."] if line.contradictions else []
-        if line.not_judged:
-            told.append(f"Not judged yet: {', '.join(line.not_judged)}.")
-        found.append(
-            GateLight("strip_down", "not_proven", f"On the strip-down of its line: {' '.join(told)}")
-        )
-    if line.build_question:
-        words = f"{line.build_question} The builds take different parts."
-        found.append(GateLight("build", "not_proven", words))
-    if facts.shelf is not None:
-        shelf = facts.shelf
-        where = f" in {shelf.place}" if shelf.place else ""
-        words = f"{shelf.quantity} of {shelf.marking}{where} on the shop's own shelf: take those first."
-        found.append(GateLight("stock", "not_proven", words))
-    return found
+    if not line.contradictions and not line.not_judged:
+        return ()
+    told = [f"{line.contradictions} contradiction(s) are unanswered."] if line.contradictions else []
+    if line.not_judged:
+        told.append(f"Not judged yet: {', '.join(line.not_judged)}.")
+    return (GateLight("strip_down", "not_proven", f"On the strip-down of its line: {' '.join(told)}"),)
+
+
+def build(facts: GateFacts) -> tuple[GateLight, ...]:
+    """The question that tells the builds of the unit's model apart, while nobody has answered it."""
+    question = facts.line.build_question
+    return (
+        (GateLight("build", "not_proven", f"{question} The builds take different parts."),)
+        if question
+        else ()
+    )
+
+
+def stock(facts: GateFacts) -> tuple[GateLight, ...]:
+    """A part of the shop's own shelf that could be taken first."""
+    shelf = facts.shelf
+    if shelf is None:
+        return ()
+    where = f" in {shelf.place}" if shelf.place else ""
+    words = f"{shelf.quantity} of {shelf.marking}{where} on the shop's own shelf: take those first."
+    return (GateLight("stock", "not_proven", words),)

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from ample.core.kits import GateFacts, GateLight
+from ample.core.kits.gate import clearance, place
 from ample.core.places import (
     FittedBearing,
     SeatFacts,
@@ -46,6 +48,11 @@ def columns(sheet: SeatSheet) -> Columns:
     return {"turning": (sheet.turning,), "load": (sheet.load,)}
 
 
+def order_checks(facts: GateFacts) -> tuple[GateLight, ...]:
+    """Both places that a part goes into, and what they advise of its clearance."""
+    return (*place(facts), *clearance(facts))
+
+
 SEATS = SheetKind(
     name="seats",
     title="Seats",
@@ -58,6 +65,7 @@ SEATS = SheetKind(
     check=check_seat_sheet,
     columns=columns,
     shown={"fitted": FittedBearing | None},
+    order_checks=order_checks,
     alias="seats",
     unjudged=("not_identified", "This part has not been identified yet."),
 )

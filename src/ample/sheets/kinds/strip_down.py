@@ -5,6 +5,7 @@ from __future__ import annotations
 from ample.core.assembly.fit_up.steps import label
 from ample.core.assembly.line import LinePart, LineSheet, Size
 from ample.core.contract import LineCheckAnswer
+from ample.core.kits.gate import strip_down
 from ample.core.operations.strip_down import (
     StripDownFacts,
     changes_of_line,
@@ -41,7 +42,10 @@ def tables(sheet: LineSheet, judged: LineCheckAnswer | None) -> tuple[Table, ...
 
 
 def _row(shaft: str, part: LinePart) -> tuple[str, ...]:
-    faces = (f"{face.mark} {face.looks_at}".strip().replace("_", " ") for face in (part.left, part.right))
+    faces = (
+        f"{'' if face.mark == 'flat' else face.mark} {face.looks_at}".strip().replace("_", " ")
+        for face in (part.left, part.right)
+    )
     sizes = (_size(each) for each in (part.inside, part.outside, part.width))
     return (shaft, label(part), str(part.quantity), *sizes, *faces, part.note)
 
@@ -62,5 +66,6 @@ STRIP_DOWN = SheetKind(
     settle=settle_strip_down,
     told=changes_of_line,
     action="line",
+    order_checks=strip_down,
     in_files=False,
 )

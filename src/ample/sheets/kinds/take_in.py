@@ -5,6 +5,7 @@ from __future__ import annotations
 from ample.core.condition import known_signs, known_units, known_words
 from ample.core.condition.take_in import TakeInSheet
 from ample.core.contract import TakeInJudged
+from ample.core.kits.gate import build
 from ample.core.operations.take_in import TakeInFacts, check_take_in, judge_take_in
 from ample.sheets.kind import SheetKind, Table
 
@@ -55,5 +56,6 @@ TAKE_IN = SheetKind(
     judge=judge_take_in,
     tables=tables,
     check=check_take_in,
+    order_checks=build,
     in_files=False,
 )

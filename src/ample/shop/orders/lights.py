@@ -3,19 +3,20 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Mapping
+from dataclasses import asdict
 from typing import Any
 
 from ample.base import job_queries
-from ample.base.marks import mark_of
 from ample.base.places import places_of
 from ample.base.records import PlaceOfPart
 from ample.core.interchange import meets
-from ample.core.kits import GateFacts, LineFacts, OnTheShelf, SeatFact, gate
+from ample.core.kits import GateFacts, LineFacts, OnTheShelf, SeatFact
 from ample.core.parts import BearingSpec
 from ample.core.parts.requirement import Requirement, facts_of
 from ample.core.places import SeatFacts, SeatJudgement, SeatSheet, SeatsJudged, judge_seats
 from ample.core.sizes import Instrument
 from ample.sheets import queries as sheets
+from ample.sheets.checks import order_checks
 from ample.sheets.kinds.seats import SEATS
 from ample.sheets.store import held
 from ample.shop.bench.fitted import as_fitted
@@ -47,15 +48,7 @@ def lights_of(t: Transaction, part_ids: list[int], instrument_of: InstrumentOf) 
         line = LineFacts(*lines.get(part_id, (0, ())), build_question=builds.get(row["job_id"], ""))
         facts = _facts(t, row, items, wanted.get(part_id), places[part_id], sheet, line, instrument_of)
         bound = _bound_to(row, facts, sheet)
-        found[part_id] = [
-            _with_pass(
-                Light(
-                    light=each.light, state=each.state, words=each.words,
-                    facts_mark=mark_of(each.light, each.state, bound[each.light]),
-                ), own,
-            )
-            for each in gate(facts)
-        ]  # fmt: skip
+        found[part_id] = [_with_pass(Light(**asdict(each)), own) for each in order_checks(facts, bound)]
     return found
 
 
