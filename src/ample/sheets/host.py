@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field
-from typing import Any
+from typing import Any, NamedTuple
 
 from ample.base.doer import Doer
 from ample.core.sheet import Sheet
@@ -17,7 +17,10 @@ Provider = Callable[[Transaction, Subject], Any]
 
 @dataclass(frozen=True)
 class Change:
-    """A sheet that is to be kept: by whom, on what, what stood there, what stands there now and as which version."""
+    """A sheet that is to be kept: by whom, on what, what stood there, what stands there now and as which version.
+
+    `rows` is what the sheet that stood there was read from, as the tables gave it.
+    """
 
     doer: Doer
     subject: Subject
@@ -25,13 +28,22 @@ class Change:
     sheet: Any
     version: int
     from_file: bool
+    rows: Any = None
+
+
+class InTables(NamedTuple):
+    """A sheet as tables of its own hold it: what stands there, as which version, and the rows that it was read from."""
+
+    sheet: Sheet
+    version: int
+    rows: Any = None
 
 
 @dataclass(frozen=True)
 class Tables:
     """How a kind of sheet is kept whose columns are tables of their own: read with its version, and written."""
 
-    held: Callable[[Transaction, Subject], tuple[Sheet, int]]
+    held: Callable[[Transaction, Subject], InTables]
     write: Callable[[Transaction, Change], None]
 
 

@@ -30,6 +30,7 @@ class Held:
     sheet: Any
     version: int
     sheet_id: int | None = None
+    rows: Any = None
 
 
 class Signature(BaseModel):
@@ -65,8 +66,8 @@ def standing(t: Transaction, kind: SheetKind, subject: Subject, host: Host, lock
     if tables is None:
         return held(t, kind, subject.id, lock)
     row = queries.sheet(t, kind.subject, subject.id, kind.name, lock)
-    sheet, version = tables.held(t, subject)
-    return Held(sheet, version, int(row["sheet_id"]) if row else None)
+    found = tables.held(t, subject)
+    return Held(found.sheet, found.version, int(row["sheet_id"]) if row else None, found.rows)
 
 
 def judged(t: Transaction, kind: SheetKind, subject: Subject, sheet: Sheet, host: Host) -> Any:
@@ -98,10 +99,10 @@ def save(
         kind.gate(sheet, facts)
     tables = host.tables.get(kind.name)
     if tables:
-        tables.write(t, Change(doer, subject, before.sheet, sheet, version + 1, from_file))
+        tables.write(t, Change(doer, subject, before.sheet, sheet, version + 1, from_file, before.rows))
     if version and before.sheet_id is None:  # kept before there were versions: what stood there is seen too
-        _write(t, None, doer.now, kind, subject.id, version, before.sheet)
-    sheet_id = _write(t, doer.person_id, doer.now, kind, subject.id, version + 1, sheet)
+        _write(t, None, doer.now, kind, subject.id, version, before.sheet, tables is not None)
+    sheet_id = _write(t, doer.person_id, doer.now, kind, subject.id, version + 1, sheet, tables is not None)
     told = kind.told(before.sheet if version else None, sheet)
     record(t, doer, kind.subject, subject.id, kind.recorded_as, *told)
     return Held(sheet, version + 1, sheet_id)
@@ -109,13 +110,13 @@ def save(
 
 def _write(
     t: Transaction, person_id: int | None, now: datetime, kind: SheetKind, subject_id: int, version: int,
-    sheet: Sheet,
+    sheet: Sheet, in_tables: bool = False,
 ) -> int:  # fmt: skip
     values = {
         "subject": kind.subject, "subject_id": subject_id, "kind": kind.name, "version": version,
         "body": sheet.model_dump_json(by_alias=True), "now": now, "person_id": person_id,
     }  # fmt: skip
-    sheet_id = queries.set_sheet(t, values)
+    sheet_id = queries.set_sheet(t, values | {"body": "null"} if in_tables else values)  # not kept twice
     values["sheet_id"] = sheet_id
     last = queries.last_version(t, sheet_id)
     same_sitting = (

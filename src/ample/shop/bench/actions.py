@@ -25,7 +25,7 @@ from ample.core.parts import FAMILIES
 from ample.core.parts.requirement import Requirement
 from ample.core.sizes import Instrument
 from ample.sheets import store as sheets
-from ample.sheets.host import Change, Host, Tables
+from ample.sheets.host import Change, Host, InTables, Tables
 from ample.sheets.kinds.bench import BENCH
 from ample.sheets.subjects import Subject, part_subject
 from ample.shop.bench import queries
@@ -130,9 +130,9 @@ def save_bench(t: Transaction, doer: Doer, part_id: int, save: BenchSave) -> Ben
     return bench_of(t, part_id)
 
 
-def _held(t: Transaction, subject: Subject) -> tuple[BenchSheet, int]:
+def _held(t: Transaction, subject: Subject) -> InTables:
     assert subject.part is not None, "a bench sheet is of a part"
-    return sheet_of(t, subject.part), subject.part.version
+    return InTables(sheet_of(t, subject.part), subject.part.version)
 
 
 def _keep(t: Transaction, change: Change) -> None:

@@ -19,9 +19,9 @@ from ample.core.contract import BenchSheet
 from ample.core.errors import BadInput, Conflict
 from ample.core.operations.job import verdicts_of
 from ample.sheets import store as sheets
-from ample.sheets.host import Change, Host, Tables
+from ample.sheets.host import Change, Host, InTables, Tables
 from ample.sheets.kinds.strip_down import STRIP_DOWN
-from ample.sheets.subjects import job_subject
+from ample.sheets.subjects import Subject, job_subject
 from ample.shop.bench.actions import save_bench
 from ample.shop.bench.records import BenchSave
 from ample.shop.line import queries
@@ -134,11 +134,16 @@ def save_line(t: Transaction, doer: Doer, number: str, save: LineSave) -> LineSa
     return LineSaved(version=kept.version)
 
 
+def _in_tables(t: Transaction, subject: Subject) -> InTables:
+    held = held_of(t, subject.id)
+    return InTables(held.sheet, held.version, held)
+
+
 def _keep(t: Transaction, change: Change) -> None:
     """Write what has changed, with the verdict of every part; who changed a finding has judged it."""
     job_id, sheet = change.subject.id, change.sheet
     person_id = None if change.from_file else change.doer.person_id
-    held = held_of(t, job_id)
+    held: Held = change.rows
     before = {part.key: part for part in held.sheet.parts}
     changed = [part for part in sheet.parts if before.get(part.key) != part]
     judged = _verdicts(t, job_id, changed, job_queries.unit_facts(t, job_id).access)
@@ -176,7 +181,7 @@ def _keep(t: Transaction, change: Change) -> None:
 
 HOST = Host(
     {"access": lambda t, subject: job_queries.unit_facts(t, subject.id).access},
-    {STRIP_DOWN.name: Tables(lambda t, subject: sheet_of(t, subject.id), _keep)},
+    {STRIP_DOWN.name: Tables(_in_tables, _keep)},
 )
 
 

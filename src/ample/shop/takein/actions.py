@@ -17,7 +17,7 @@ from ample.core.condition.take_in import TakeInSheet
 from ample.core.errors import BadInput
 from ample.core.operations.take_in import TakeInFacts, judge_take_in
 from ample.sheets import store as sheets
-from ample.sheets.host import Change, Host, Tables
+from ample.sheets.host import Change, Host, InTables, Tables
 from ample.sheets.kinds.take_in import TAKE_IN
 from ample.sheets.subjects import Subject, job_subject
 from ample.shop.line.actions import judge_again
@@ -85,9 +85,9 @@ def save_take_in(t: Transaction, doer: Doer, number: str, save: TakeInSave) -> T
     return take_in_of(t, number)
 
 
-def _held(t: Transaction, subject: Subject) -> tuple[TakeInSheet, int]:
+def _held(t: Transaction, subject: Subject) -> InTables:
     assert subject.job is not None, "a take-in is of a job"
-    return sheet_of(t, subject.job)
+    return InTables(*sheet_of(t, subject.job))
 
 
 def _keep(t: Transaction, change: Change) -> None:
