@@ -302,7 +302,9 @@ def on_a_demo() -> dict[str, float]:
             from benchmarks.sheets import sheet_times
 
             app = create_app(Settings(home, server.url, "for the benchmark only"))
-            app.extensions["ample-index"].prime(Database(server.url))  # as a worker has it, before it is asked
+            app.extensions["ample-index"].prime(
+                Database(server.url)
+            )  # as a worker has it, before it is asked
             client, headers = signed_in(app)
             made = client.post("/api/jobs", json={"title": "200 parts"}, headers=with_key(headers))
             number = made.get_json()["number"]

@@ -138,6 +138,7 @@ def test_a_kill_leaves_no_process_behind(running):
     assert until(lambda: everything_under(home) == [])
 
 
+@pytest.mark.long
 def test_a_second_start_on_the_same_data_is_refused(open_shop):
     _, _, home = open_shop
     assert "running already" in refused(AMPLE_HOME=str(home), AMPLE_PORT=str(free_port()))
@@ -165,6 +166,7 @@ def test_whatever_dies_is_started_again(running):
         assert until(lambda: len(pids_of(process)) == len(KEPT) + 1)
 
 
+@pytest.mark.long
 def test_a_shop_that_is_killed_piece_by_piece_loses_nothing(tmp_path):
     """The short form of `./ample bench --faults`."""
     report = run_faults(kills=4, clients=4, say=lambda _: None, home=copy_of("demo", tmp_path / "home"))

@@ -102,6 +102,7 @@ def serve(shop):
         assert each.wait(20) == 0
 
 
+@pytest.mark.long
 def test_signed_in_at_one_server_one_works_at_the_other(serve, shop, tmp_path):
     homes = [tmp_path / "one", tmp_path / "two"]
     for home in homes:
@@ -230,6 +231,7 @@ def new_shop(tmp_path):
     process.communicate(timeout=30)
 
 
+@pytest.mark.long
 def test_an_empty_shop_gets_its_owner_and_its_people(new_shop):
     port, printed, environment = new_shop
     code = re.search(r"code\s+([0-9A-Z]{5}-[0-9A-Z]{5})", printed).group(1)

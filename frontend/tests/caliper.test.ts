@@ -24,7 +24,7 @@ afterEach(() => {
   vi.unstubAllGlobals()
 })
 
-describe('which caliper sends to this bench', () => {
+describe('caliper connected to this bench', () => {
   it('is the only one there is', async () => {
     const own = begin()
     await own.look()
@@ -51,7 +51,7 @@ describe('which caliper sends to this bench', () => {
     const own = begin({ 'ample:caliper': 'none' })
     await own.look()
     expect(own.mine).toBeUndefined()
-    expect(own.words).toBe('no caliper here')
+    expect(own.words).toBe('no caliper connected')
     expect(own.trouble).toBe(false)
   })
   it('is in trouble when it is away or nearly empty, and says why', async () => {

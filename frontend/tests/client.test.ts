@@ -27,7 +27,7 @@ describe('a call is an answer or a refusal', () => {
   it('says that what was typed is kept when nothing answers', async () => {
     const { refusal } = await told(Promise.reject(new TypeError('Failed to fetch')))
     expect(refusal?.code).toBe('no_answer')
-    expect(refusal?.hint).toContain('kept on this machine')
+    expect(refusal?.hint).toContain('saved on this device')
   })
   it('lets a call that was taken back go', async () => {
     await expect(told(Promise.reject(new DOMException('gone', 'AbortError')))).rejects.toThrow('gone')

@@ -63,7 +63,7 @@ describe('a line', () => {
   })
 })
 
-describe('way round', () => {
+describe('orientation', () => {
   it('turns the marks and leaves what stands before each face', () => {
     const seal = { ...part('a'), left: { mark: 'lip' as const, looks_at: 'air' as const } }
     const turned = edit.turned(seal)

@@ -240,7 +240,7 @@ describe('a caliper that sends', () => {
   it('does not mix with another instrument in one field', async () => {
     const bench = await begun({ observations: [seen('bore', '25')] })
     expect(bench.land('bore', sent)).toBe(false)
-    expect(bench.faults.bore).toContain('read with caliper')
+    expect(bench.faults.bore).toContain('measured with caliper')
     expect(bench.observation('bore')?.readings).toHaveLength(1)
   })
 })

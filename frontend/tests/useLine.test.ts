@@ -232,7 +232,7 @@ describe('what is tied', () => {
     line.tie()
     line.changeAsking(edit.movedTo(line.sheet.value, 'a', 'main', 3))
     expect(order(line)).toBe('abcd')
-    expect(line.question.value?.words).toContain('stays at the left end of main shaft')
+    expect(line.question.value?.words).toContain('stays at the left end (main shaft)')
     line.question.value?.go()
     expect(order(line)).not.toBe('abcd')
     expect(line.sheet.value.ties).toEqual([])

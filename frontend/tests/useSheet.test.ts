@@ -101,7 +101,7 @@ describe('a sheet that loses nothing', () => {
     server.away = true
     made.sheet.value.name = 'cup'
     await pass(600)
-    expect(useSaving().words).toContain('kept on this machine')
+    expect(useSaving().words).toContain('saved on this device')
     expect(localStorage.getItem(MINE)).toContain('cup')
     server.away = false
     await pass(2000)
@@ -146,7 +146,7 @@ describe('a sheet that loses nothing', () => {
     const early = start()
     early.sheet.value.note = 'split'
     await pass(10)
-    expect(useSaving().words).toContain('kept on this machine, not yet saved')
+    expect(useSaving().words).toContain('saved on this device only')
     scope.stop()
     const again = start()
     server.held = { sheet: { name: 'theirs', note: '' }, version: 3 }
@@ -164,7 +164,7 @@ describe('a sheet that loses nothing', () => {
     server.away = true
     made.sheet.value.note = 'split'
     await pass(600)
-    expect(useSaving().words).toContain('NO ROOM on this machine')
+    expect(useSaving().words).toContain('browser storage is full')
     server.away = false
     await pass(2500)
     expect(server.held.sheet.note).toBe('split')

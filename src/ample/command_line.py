@@ -162,7 +162,7 @@ def _parsed(text: str) -> object:
     try:
         return json.loads(text or "{}")
     except (ValueError, RecursionError) as error:
-        raise BadInput("bad_json", f"This is no JSON: {str(error)[:120]}.", None) from error
+        raise BadInput("bad_json", f"This is not valid JSON: {str(error)[:120]}.", None) from error
 
 
 if __name__ == "__main__":

@@ -103,12 +103,12 @@ def _asked_secret(name: str) -> str:
         return sys.stdin.readline().rstrip("\n")
     first = getpass.getpass(f"PIN or password of {name}: ")
     if getpass.getpass("Once more: ") != first:
-        raise AmpleError("not_the_same", "The two are not the same: nothing was changed.", None)
+        raise AmpleError("not_the_same", "The two do not match. Nothing was changed.", None)
     return first
 
 
 def _show(row: PersonRow) -> None:
-    state = "" if row.active else "at rest"
+    state = "" if row.active else "inactive"
     if row.active and row.choose_secret:
         state = "chooses a PIN at the next sign-in"
     sign_ins = f"{row.sign_ins} signed in" if row.sign_ins else ""

@@ -305,7 +305,7 @@ class Kept:
                     stdin=subprocess.DEVNULL, preexec_fn=dies_with_parent(), cwd=self.folder,
                 )  # fmt: skip
         except OSError as error:  # no memory, no process to be had, a full disk: tried again
-            say(f"{self.name} cannot be started just now: {error.strerror}.")
+            say(f"{self.name} cannot be started: {error.strerror}.")
 
     def end(self) -> None:
         """Stop it."""
@@ -345,7 +345,7 @@ def press_caliper(line: str) -> int:
     """Have the demo's stand-in caliper send a reading, such as `25.02 mm`."""
     file = home_directory() / BUTTON
     if not line.strip():
-        raise BadInput("no_reading", "What does it show? Such as 25.02 mm, or 0.985 in.")
+        raise BadInput("no_reading", "What does it show? For example 25.02 mm, or 0.985 in.")
     try:
         with socket.create_connection(("127.0.0.1", int(file.read_text())), 3) as button:
             button.sendall(f"{line if ' ' in line else f'{line} mm'}\n".encode())

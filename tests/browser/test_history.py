@@ -55,17 +55,17 @@ def test_a_log_written_in_any_order_says_when_to_plan(person):
     page = bench.page
     page.locator("h1, h2").first.click()
     page.keyboard.press("h")
-    page.get_by_role("button", name="Begin its history").click()
+    page.get_by_role("button", name="Start its history").click()
     expect(page.get_by_role("heading", name=title)).to_be_visible()
-    expect(page.get_by_role("region", name="what the log says")).to_contain_text("nothing read yet")
+    expect(page.get_by_role("region", name="trend")).to_contain_text("no entries yet")
     # a bottle that lasts ever shorter, the days in no order, one of them still to come
     backs = [700, 300, 620, 545, 475, 410, 352, 251, 206, 164, 126, 92, 61, 33, 8]
     for back in backs:
         write(page, back)
     page.locator("input[name=log-day]").fill((TODAY + timedelta(days=3)).isoformat())
     page.keyboard.press("Enter")
-    expect(page.get_by_role("alert")).to_contain_text("still to come")
-    said = page.get_by_role("region", name="what the log says")
+    expect(page.get_by_role("alert")).to_contain_text("in the future")
+    said = page.get_by_role("region", name="trend")
     expect(said).to_contain_text("getting worse")
     expect(said).to_contain_text(re.compile(r"limit\s*\d+ \w+ 20\d\d"))
     expect(page.get_by_role("list", name="the log").get_by_role("listitem")).to_have_count(len(backs))
@@ -78,10 +78,10 @@ def test_a_log_written_in_any_order_says_when_to_plan(person):
     page.locator("h1").click()
     page.keyboard.press("4")
     write(page, 30, "5 thou", "dial at the gland")
-    page.get_by_role("button", name=re.compile("take away play")).click()
+    page.get_by_role("button", name=re.compile("delete play")).click()
     expect(page.locator("input[name=log-amount]")).to_have_value("5 thou")
     page.locator("input[name=log-amount]").press("Enter")
-    expect(said).to_contain_text("no limit said")
+    expect(said).to_contain_text("no limit set")
     page.locator("input[name=limit]").fill("0.3")
     expect(said).to_contain_text("too few readings")
 
@@ -108,7 +108,7 @@ def test_what_was_written_while_the_server_was_away_is_kept_and_saved_later(pers
     page.keyboard.press("5")
     write(page, 2, note="looked at it by torch")
     expect(entries).to_have_count(before + 1)
-    expect(page.get_by_role("status")).to_contain_text("kept on this machine", timeout=10_000)
+    expect(page.get_by_role("status")).to_contain_text("saved on this device", timeout=10_000)
     page.close()
     again = bench.context.new_page()
     again.goto(f"{bench.address}/units/1")
@@ -149,10 +149,10 @@ def test_what_stood_on_the_seats_earlier_is_seen_and_stands_again(person):
     dialog = page.get_by_role("dialog")
     versions = dialog.get_by_role("list", name="versions, newest first").get_by_role("listitem")
     expect(versions).to_have_count(2)
-    expect(versions.first).to_contain_text("Alder, stands now")
+    expect(versions.first).to_contain_text("Alder, current")
     versions.nth(1).get_by_role("button").click()
-    expect(dialog.get_by_role("region", name="as it stood")).to_contain_text(f"{was}; 17.008")
-    dialog.get_by_role("button", name="Let it stand like this again").click()
+    expect(dialog.get_by_role("region", name="that version")).to_contain_text(f"{was}; 17.008")
+    dialog.get_by_role("button", name="Restore this version").click()
     expect(field).to_have_value(was)
     saved(page)
 
@@ -163,16 +163,16 @@ def earlier(page, tap, count):
     dialog = page.get_by_role("dialog")
     versions = dialog.get_by_role("list", name="versions, newest first").get_by_role("listitem")
     expect(versions).to_have_count(count)
-    expect(versions.first).to_contain_text("Alder, stands now")
+    expect(versions.first).to_contain_text("Alder, current")
     versions.nth(1).get_by_role("button").click()
-    return dialog, dialog.get_by_role("region", name="as it stood")
+    return dialog, dialog.get_by_role("region", name="that version")
 
 
 def test_what_stood_on_take_in_strip_down_and_bench_stands_again(person, make_part):
     """Wren fills them in, Alder changes each, sees what stood there, and takes it back."""
     number, part = make_part()
     wren, alder = person("Wren"), person("Alder")
-    again = "Let it stand like this again"
+    again = "Restore this version"
 
     page = wren.go(f"/jobs/{number}/take-in")
     page.get_by_label("owner").fill("Upper reach")
@@ -194,7 +194,7 @@ def test_what_stood_on_take_in_strip_down_and_bench_stands_again(person, make_pa
     for left in (2, 1, 0):
         page.keyboard.press("Enter")
         expect(unread).to_have_count(left)
-    expect(page.get_by_role("heading", name="Nothing has come off yet.")).to_be_visible()
+    expect(page.get_by_role("heading", name="Nothing removed yet.")).to_be_visible()
     for key in "s15":
         page.keyboard.press(key)
     saved(page)
@@ -216,7 +216,7 @@ def test_what_stood_on_take_in_strip_down_and_bench_stands_again(person, make_pa
     page.keyboard.press("Enter")
     saved(page)
     page = alder.go(f"/jobs/{number}/parts/{part}/bench")
-    main, unread = page.locator("main"), re.compile(r"outside\s*not read")
+    main, unread = page.locator("main"), re.compile(r"outside\s*not measured")
     expect(main).to_contain_text(unread)
     page.locator("input[name=outside]").fill("52,0")
     page.keyboard.press("Enter")

@@ -13,7 +13,7 @@ def test_the_keys_of_a_screen_are_listed(person):
     page.locator("h1").wait_for()
     page.get_by_role("button", name="keys").click()
     dialog = page.get_by_role("dialog")
-    expect(dialog).to_contain_text("confirm it: to Match")
+    expect(dialog).to_contain_text("confirm, then Match")
     expect(dialog).to_contain_text("next part in the tray")
     page.keyboard.press("Escape")
     expect(dialog).to_be_hidden()
@@ -91,7 +91,7 @@ def test_up_to_three_stand_beside_the_original(person):
         page.keyboard.press("Space")
         page.keyboard.press("ArrowDown")
     expect(page.locator(".compare thead th")).to_have_count(5)
-    page.get_by_role("button", name="the same in both").click()
+    page.get_by_role("button", name="identical").click()
     expect(page.locator(".compare tr.same").first).to_be_visible()
 
 

@@ -8,6 +8,7 @@ from playwright.sync_api import expect
 
 from ample.shop.calipers import queries
 from ample.store import Database
+from tests.browser.saving import shortly
 
 
 def read(page, **sizes):
@@ -19,17 +20,10 @@ def read(page, **sizes):
 
 
 def choose(page, number):
-    page.get_by_text("Nothing read yet").wait_for()
+    page.get_by_text("Nothing measured yet").wait_for()
     page.locator(":focus").evaluate("field => field.blur()")
     page.keyboard.press(str(number))
     expect(page.locator(".kinds button").nth(number - 1)).to_have_attribute("aria-pressed", "true")
-
-
-def shortly(cases, count):
-    """The first few of many alike; the others in the long run."""
-    return [
-        case if n < count else pytest.param(*case, marks=pytest.mark.long) for n, case in enumerate(cases)
-    ]
 
 
 # The picture's key, what is read, and what it is (ISO 15, ISO 355, ISO 104, ISO 9628).
@@ -95,12 +89,12 @@ def test_nothing_fits_and_the_enquiry_shows_the_sizes(person, make_part):
     for _ in range(2):
         read(page, bore="26.0", outside="53.0", width="16.0")
     expect(page.locator(".none")).to_contain_text(re.compile(r"9\d|> 99"))
-    expect(page.locator(".enquire")).to_contain_text("The nearest is")
+    expect(page.locator(".enquire")).to_contain_text("The closest is")
     page.get_by_role("link", name="Enquiry sheet").click()
     paper = page.locator(".paper")
     expect(paper).to_contain_text("26.00")
     expect(paper.locator("svg")).to_contain_text("53.00")
-    expect(paper).to_contain_text("nearest listed")
+    expect(paper).to_contain_text("closest in the catalogue")
 
 
 def test_the_caliper_lands_in_the_field_that_was_entered(person, make_part, own_database):
@@ -121,7 +115,7 @@ def test_the_caliper_lands_in_the_field_that_was_entered(person, make_part, own_
     expect(page.locator(".taken button")).to_have_text(["52.02 ×"])
     send("2.048", "in")
     expect(page.locator(".taken button")).to_have_text(["52.02 ×", "2.048 in ×"])
-    expect(page.locator("#note-outside")).to_contain_text("read 2×")
+    expect(page.locator("#note-outside")).to_contain_text("2 readings")
     tone = page.get_by_role("button", name="tone")
     tone.click()
     expect(tone).to_contain_text("off")
@@ -136,30 +130,30 @@ def test_a_reading_beside_another_instruments_is_refused_in_words(person, make_p
     database.run(lambda t: queries.set_state(t, caliper.caliper_id, "linked", "linked", 80, now))
     number, part = make_part()
     page = person().go(f"/jobs/{number}/parts/{part}/bench")
-    page.get_by_text("Nothing read yet").wait_for()
+    page.get_by_text("Nothing measured yet").wait_for()
     read(page, bore="25.0")
     page.locator("input[name=bore]").focus()
     stamp = database.run(lambda t: t.single_value("SELECT UTC_TIMESTAMP(6)"))
     database.run(lambda t: queries.add_reading(t, caliper.caliper_id, "25.04", "mm", stamp))
     expect(page.locator("#note-bore")).to_contain_text(
-        "take them away before caliper 3 reads here", timeout=8000
+        "Delete them before measuring with caliper 3", timeout=8000
     )
     database.run(lambda t: queries.set_state(t, caliper.caliper_id, "away", "away", None, now))
 
 
 def test_codes_and_instruments_are_added_on_the_shop_screen(person):
     page = person("Marl").go("/shop")
-    expect(page.get_by_role("region", name="instruments")).to_contain_text("overdue, doubt widened")
+    expect(page.get_by_role("region", name="instruments")).to_contain_text("overdue, uncertainty widened")
     page.locator("input[name=dialect-name]").fill("Eastquay")
     codes = page.locator("textarea[name=dialect-codes]")
     codes.fill(
         'QA,suffix,closure,seal_two,"contact seals, both sides",a list,,6205-QAB\nQAB,suffix,closure,seal_one,seal'
     )
-    page.get_by_role("button", name="Try and keep").click()
+    page.get_by_role("button", name="Check and save").click()
     expect(page.get_by_role("alert")).to_contain_text("QAB may hide it")
     codes.fill('QA,suffix,closure,seal_two,"contact seals, both sides",a list')
-    page.get_by_role("button", name="Try and keep").click()
-    expect(page.locator("p[role=status]")).to_contain_text("1 codes of Eastquay read and kept")
+    page.get_by_role("button", name="Check and save").click()
+    expect(page.locator("p[role=status]")).to_contain_text("1 codes of Eastquay saved")
     page.get_by_role("button", name="Add an instrument").click()
     page.locator("input[name=instrument-name]").fill("caliper 5")
     page.get_by_role("button", name="Keep", exact=True).click()
@@ -169,7 +163,7 @@ def test_codes_and_instruments_are_added_on_the_shop_screen(person):
 def test_one_key_stands_for_what_cannot_be_read_and_the_rest_stays_in_sight(person, make_part):
     number, part = make_part()
     page = person().go(f"/jobs/{number}/parts/{part}/bench")
-    page.get_by_text("Nothing read yet").wait_for()
+    page.get_by_text("Nothing measured yet").wait_for()
     field = page.locator("input[name=marking]")
     field.focus()
     page.keyboard.type("62")
@@ -206,6 +200,6 @@ def test_a_taper_goes_on_to_match_and_seats(person):
     page.keyboard.press("Enter")
     expect(page.locator("aside.right h2")).to_contain_text("Not judged")
     expect(page.locator("aside.right")).to_contain_text(
-        "no rules here for the seats of a tapered roller bearing"
+        "No seat rules for this kind (tapered roller bearing)"
     )
     expect(page.get_by_role("img", name="with the sizes of its seats")).to_be_visible()

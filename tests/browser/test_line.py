@@ -59,10 +59,11 @@ def names(page):
 
 def line_of(person, number):
     page = person.go(f"/jobs/{number}/line")
-    page.get_by_text("Nothing has come off yet.").wait_for()
+    page.get_by_text("Nothing removed yet.").wait_for()
     return page
 
 
+@pytest.mark.long
 def test_forty_parts_are_entered_reordered_reversed_and_saved_by_keys_alone(person, open_job):
     number = open_job()
     page = line_of(person(), number)
@@ -154,11 +155,11 @@ def test_a_lost_database_loses_nothing_of_the_line(person, open_job, own_databas
     try:
         for key in "5qn":
             page.keyboard.press(key)
-        expect(page.get_by_role("status")).to_contain_text("not yet saved", timeout=10_000)
+        expect(page.get_by_role("status")).to_contain_text("saved on this device only", timeout=10_000)
         expect(parts(page)).to_have_count(4)
     finally:
         own_database.restart()
-    expect(page.get_by_role("status")).to_contain_text("saved ", timeout=20_000)
+    expect(page.get_by_role("status")).to_contain_text(SAVED, timeout=20_000)
     page.reload()
     expect(parts(page)).to_have_count(4)
     assert names(page) == ["ball bearing", "lip seal", "circlip", "nut"]
@@ -171,13 +172,13 @@ def test_a_reload_while_the_server_is_away_shows_what_is_kept_here(person, open_
     saved(page)
     page.route(f"**/api/jobs/{number}/line", lambda route: route.abort())
     page.keyboard.press("5")
-    expect(page.get_by_role("status")).to_contain_text("not yet saved", timeout=10_000)
+    expect(page.get_by_role("status")).to_contain_text("saved on this device only", timeout=10_000)
     page.reload()
     expect(parts(page)).to_have_count(2)
     page.keyboard.press("q")
     expect(parts(page)).to_have_count(3)
     page.unroute(f"**/api/jobs/{number}/line")
-    expect(page.get_by_role("status")).to_contain_text("saved ", timeout=15_000)
+    expect(page.get_by_role("status")).to_contain_text(SAVED, timeout=15_000)
     page.reload()
     expect(parts(page)).to_have_count(3)
 
@@ -203,10 +204,10 @@ def test_moving_what_is_tied_asks_first(person, open_job):
     page.keyboard.press("Alt+ArrowRight")
     dialog = page.get_by_role("alertdialog")
     expect(dialog).to_contain_text("stays at the left end")
-    dialog.get_by_role("button", name="leave it").click()
+    dialog.get_by_role("button", name="Cancel").click()
     assert names(page)[:3] == ["taper bearing", "shim", "gear or wheel"]
     page.keyboard.press("Alt+ArrowRight")
-    page.get_by_role("button", name="move it and untie").click()
+    page.get_by_role("button", name="Move and untie").click()
     assert names(page)[:3] == ["taper bearing", "gear or wheel", "shim"]
 
 
@@ -262,12 +263,12 @@ def test_a_doubtful_part_waits_for_a_second_person(person, open_job):
     page = line_of(person("Wren"), number)
     page.keyboard.press("z")
     page.get_by_role("button", name="doubtful").click()
-    expect(page.get_by_role("heading", name="ask a second person")).to_be_visible()
+    expect(page.get_by_role("heading", name="second person decides")).to_be_visible()
     saved(page)
     page.reload()
-    expect(page.get_by_text("Wren has judged it")).to_be_visible()
+    expect(page.get_by_text("Wren inspected it")).to_be_visible()
     owner = person("Marl").go(f"/jobs/{number}/line")
-    owner.get_by_label("reason of the decision").fill("it runs in water")
+    owner.get_by_label("reason for the decision").fill("it runs in water")
     owner.get_by_role("button", name="decide").click()
     expect(owner.get_by_text("Marl decided: it runs in water")).to_be_visible()
     expect(owner.get_by_role("heading", name="replace")).to_be_visible()
@@ -289,7 +290,7 @@ def test_a_replaced_bearing_goes_to_the_bench_with_what_is_known(person, open_jo
 def test_cautions_stand_before_the_work_until_they_are_read(person, open_job):
     number = open_job(read=False, unit="cylinder")
     page = person().go(f"/jobs/{number}/line")
-    page.get_by_role("heading", name="Before it is opened").wait_for()
+    page.get_by_role("heading", name="Before opening").wait_for()
     page.keyboard.press("1")
     expect(parts(page)).to_have_count(0)
     cards = page.get_by_role("article").count()
@@ -297,7 +298,7 @@ def test_cautions_stand_before_the_work_until_they_are_read(person, open_job):
     for left in range(cards, 0, -1):
         expect(page.get_by_role("article")).to_have_count(left)
         page.keyboard.press("Enter")
-    page.get_by_text("Nothing has come off yet.").wait_for()
+    page.get_by_text("Nothing removed yet.").wait_for()
     page.keyboard.press("1")
     expect(parts(page)).to_have_count(1)
 
@@ -316,7 +317,7 @@ def test_a_unit_is_taken_in_with_a_few_keys(person):
     page.get_by_role("button", name="only when warm").click()
     expect(page.get_by_role("heading", name="breather blocked")).to_be_visible()
     expect(page.get_by_text("Look outside the bearing and seal first.")).to_be_visible()
-    page.get_by_role("button", name="checked: it is not").first.click()
+    page.get_by_role("button", name="ruled out").first.click()
     expect(page.get_by_role("heading", name="breather blocked")).not_to_have_css("font-size", "25px")
     page.keyboard.press("Alt+a")
     expect(page.get_by_text("read by Wren")).to_have_count(1)
@@ -338,14 +339,14 @@ def test_photos_are_made_smaller_kept_while_the_server_is_away_and_bad_ones_refu
     chooser = page.locator("input[name=photo]")
     bad = {"name": "evil.svg", "mimeType": "image/svg+xml", "buffer": b"<svg onload='x'/>"}
     chooser.set_input_files(bad)
-    expect(page.get_by_text("evil.svg cannot be read as a photo")).to_be_visible()
+    expect(page.get_by_text("evil.svg is not a photo that can be used")).to_be_visible()
     chooser.set_input_files(
         {"name": "cut.jpg", "mimeType": "image/jpeg", "buffer": picture()["buffer"][:400]}
     )
-    expect(page.get_by_text("cut.jpg cannot be read as a photo")).to_be_visible()
+    expect(page.get_by_text("cut.jpg is not a photo that can be used")).to_be_visible()
     page.route("**/photos?**", lambda route: route.abort())
     chooser.set_input_files(picture())
-    expect(page.get_by_text("kept here, not yet sent")).to_be_visible()
+    expect(page.get_by_text("saved on this device, not uploaded yet")).to_be_visible()
     page.unroute("**/photos?**")
     photo = page.get_by_role("img", name="photo of the part")
     expect(photo).to_be_visible(timeout=10_000)
@@ -361,16 +362,16 @@ def test_the_tray_tells_what_is_missing_and_what_is_left_over(person, open_job):
     page = line_of(person(), open_job())
     page.keyboard.press("1")
     page.keyboard.press("#")
-    page.get_by_label("what came out loose").fill("keys")
+    page.get_by_label("loose items removed").fill("keys")
     page.keyboard.press("Enter")
-    page.get_by_label("keys came out").fill("2")
+    page.get_by_label("keys removed").fill("2")
     page.get_by_label("keys in the tray").fill("1")
     page.keyboard.press("Tab")
     expect(page.get_by_text("1 of 2 keys is missing from the tray.")).to_be_visible()
     page.get_by_label("keys in the tray").fill("2")
-    page.get_by_label("keys left at closing").fill("1")
+    page.get_by_label("keys left over at reassembly").fill("1")
     page.keyboard.press("Tab")
-    expect(page.get_by_role("alert")).to_contain_text("left over: something was closed without")
+    expect(page.get_by_role("alert")).to_contain_text("left over: something was reassembled without")
 
 
 def test_the_strip_down_sheet_prints_on_a4(person):
@@ -405,10 +406,10 @@ def test_builds_are_told_apart_by_their_picture_and_asked_for(person, open_job):
     page.get_by_role("button", name="QX 7 pump is known in several builds").click()
     dialog = page.get_by_role("dialog")
     dialog.get_by_role("button").filter(has=page.get_by_role("img", name="square ring")).click()
-    dialog.get_by_role("button", name="Ask this at every job").click()
+    dialog.get_by_role("button", name="Ask this on every job").click()
     question = page.get_by_role("heading", name="Is the ring square or round?")
     expect(question).to_be_visible()
-    expect(page.get_by_text("Look before anything is chosen")).to_be_visible()
+    expect(page.get_by_text("Check this before choosing parts")).to_be_visible()
     page.get_by_role("button", name="round ring").click()
-    expect(page.get_by_text("Look before anything is chosen")).to_have_count(0)
+    expect(page.get_by_text("Check this before choosing parts")).to_have_count(0)
     saved(page)

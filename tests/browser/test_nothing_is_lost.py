@@ -51,14 +51,14 @@ def test_a_killed_database_is_said_so_and_what_was_typed_is_saved_when_it_is_bac
     try:
         page.locator("input[name=marking]").fill("6305 ZZ")
         expect(page.get_by_role("status")).to_contain_text(
-            "kept on this machine, not yet saved", timeout=10_000
+            "saved on this device only", timeout=10_000
         )
         page.locator("input[name=bore]").fill("25.01")
         page.locator("input[name=bore]").press("Enter")
         expect(page.locator("input[name=marking]")).to_have_value("6305 ZZ")
     finally:
         own_database.restart()
-    expect(page.get_by_role("status")).to_contain_text("saved ", timeout=20_000)
+    expect(page.get_by_role("status")).to_contain_text(SAVED, timeout=20_000)
     page.reload()
     expect(page.locator("input[name=marking]")).to_have_value("6305 ZZ")
     expect(page.locator("input[name=bore]")).to_have_value("25.01")
@@ -81,7 +81,7 @@ def test_two_tabs_of_one_person_both_keep_what_was_typed(person, make_part):
     two.locator("input[name=marking]").wait_for()
     one.route("**/api/parts/*/bench", lambda route: put_only(route, lambda r: r.abort()))
     one.locator("input[name=marking]").fill("62?5 2R")
-    expect(one.get_by_role("status")).to_contain_text("kept on this machine, not yet saved")
+    expect(one.get_by_role("status")).to_contain_text("saved on this device only")
     two.locator("input[name=bore]").fill("25.01")
     two.locator("input[name=bore]").press("Enter")
     saved(two)
@@ -104,7 +104,7 @@ def test_what_a_closed_tab_left_is_there_when_the_sheet_is_opened_again(person, 
     one.locator("input[name=marking]").wait_for()
     one.route("**/api/parts/*/bench", lambda route: put_only(route, lambda r: r.abort()))
     one.locator("input[name=marking]").fill("6305 ZZ")
-    expect(one.get_by_role("status")).to_contain_text("kept on this machine, not yet saved")
+    expect(one.get_by_role("status")).to_contain_text("saved on this device only")
     one.close()
     two = bench.context.new_page()
     two.goto(bench.address + path)
@@ -125,10 +125,10 @@ def test_a_lost_answer_is_no_conflict_however_one_types_on(person, make_part):
             lost.append(route.fetch())
             route.abort()
 
-    page.get_by_text("Nothing read yet").wait_for()  # the part is here: what is typed goes out
+    page.get_by_text("Nothing measured yet").wait_for()  # the part is here: what is typed goes out
     page.route("**/api/parts/*/bench", lambda route: put_only(route, lose))
     page.locator("input[name=marking]").fill("62?5")
-    expect(page.get_by_role("status")).to_contain_text("not yet saved")
+    expect(page.get_by_role("status")).to_contain_text("saved on this device only")
     page.locator("input[name=marking]").fill("62?5 2RS C3")
     saved(page)
     expect(page.get_by_role("dialog")).to_have_count(0)

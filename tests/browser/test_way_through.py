@@ -32,7 +32,7 @@ def test_the_whole_way_by_keyboard_alone(person):
     keys.press("Enter")
     saved(page)
     keys.press("Control+Enter")
-    page.get_by_text("the same, in other makers’ codes").wait_for()
+    page.get_by_text("same part, other makers’ codes").wait_for()
     expect(page.locator(".spans.large")).to_contain_text("contact seals, both sides")
     keys.press("Enter")
     page.get_by_role("img", name="shaft seat, nominal 20 mm").wait_for()
@@ -50,7 +50,7 @@ def test_the_whole_way_by_keyboard_alone(person):
 def test_the_ladder_moves_while_one_types_and_focus_goes_where_it_is_worth_most(person, make_part):
     number, part = make_part()
     page = person().go(f"/jobs/{number}/parts/{part}/bench")
-    page.get_by_text("Nothing read yet").wait_for()
+    page.get_by_text("Nothing measured yet").wait_for()
     page.locator(":focus").evaluate("field => field.blur()")
     page.keyboard.press("1")
     expect(page.locator(".kinds button").first).to_have_attribute("aria-pressed", "true")
@@ -135,10 +135,10 @@ def test_seats_show_zone_band_and_points_in_micrometres(person):
         "aria-label",
         "shaft seat, nominal 17 mm: zone k5 from +1 to +9 micrometres, bearing bore from −8 to 0, 6 readings",
     )
-    expect(page.locator(".verdict h2").nth(1)).to_contain_text("Housing not proven")
-    page.get_by_role("button", name="housing turns").click()
+    expect(page.locator(".verdict h2").nth(1)).to_contain_text("Housing cannot be decided")
+    page.get_by_role("button", name="housing rotates").click()
     expect(page.locator(".schools")).to_contain_text("housing M7 or K7?")
-    page.get_by_role("button", name="shaft turns").click()
+    page.get_by_role("button", name="shaft rotates").click()
     page.locator("input.seat-field").first.fill("17.5.1")
     expect(page.locator("[role=alert]").first).to_contain_text("cannot be read")
     page.locator("input.seat-field").first.fill("17.007")
@@ -148,9 +148,9 @@ def test_a_light_is_passed_with_a_reason_and_the_sheet_comes_out(person):
     bench = person("Sorrel")
     page = bench.go("/orders")
     page.get_by_text("Motor-side bearing", exact=False).first.click()
-    before = page.get_by_role("button", name="pass with a reason").count()
+    before = page.get_by_role("button", name="override with a reason").count()
     assert before > 0
-    page.get_by_role("button", name="pass with a reason").first.click()
+    page.get_by_role("button", name="override with a reason").first.click()
     page.get_by_label("reason").fill("The seat was reground last year and is on record.")
     page.keyboard.press("Control+Enter")
     expect(page.locator(".panel")).to_contain_text("Sorrel: The seat was reground last year")

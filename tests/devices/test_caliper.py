@@ -39,11 +39,11 @@ def test_reads_lines(line, said):
         ("R +25.02 kg 87", "set it to mm or in"),
         ("R -0.02 mm 87", "set its zero"),
         ("R +0.00 mm 87", "set its zero"),
-        ("R 25.02 mm 87", "none of a caliper's"),
-        ("25.02", "none of a caliper's"),
-        ("R +25,02 mm", "none of a caliper's"),
-        ("\x00\x07R +1 mm", "none of a caliper's"),
-        ("R +1234567 mm", "none of a caliper's"),
+        ("R 25.02 mm 87", "not a line from a caliper"),
+        ("25.02", "not a line from a caliper"),
+        ("R +25,02 mm", "not a line from a caliper"),
+        ("\x00\x07R +1 mm", "not a line from a caliper"),
+        ("R +1234567 mm", "not a line from a caliper"),
     ],
 )
 def test_what_is_not_understood_is_said_and_never_guessed(line, words):
@@ -194,7 +194,7 @@ def test_a_caliper_that_is_killed_and_restarted_is_found_again(link, database):
 
 def test_garbage_and_a_wrong_unit_are_said_and_the_next_reading_counts(link, database):
     link[0].press("raw \x07\x01??")
-    until(lambda: expect_state(database, "caliper 3", "unclear", "none of a caliper's"))
+    until(lambda: expect_state(database, "caliper 3", "unclear", "not a line from a caliper"))
     link[0].press("raw R +25 kg 40")
     until(lambda: expect_state(database, "caliper 3", "unclear", "set it to mm or in"))
     assert sent(database) == []

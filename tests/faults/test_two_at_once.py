@@ -76,7 +76,7 @@ def test_of_two_saves_from_one_version_one_is_kept_and_the_other_is_told_the_new
 
 
 def test_parts_put_in_at_once_all_get_their_place(app, as_role):
-    """19 of 32 were refused as “one of this name already”."""
+    """19 of 32 were refused as “name exists already already”."""
     client = as_role("bench")
     number = client.post("/api/jobs", {"title": "Test unit"}).get_json()["number"]
     people = [Client(app, "bench") for _ in range(8)]
@@ -344,9 +344,9 @@ def test_the_seats_of_a_kind_without_rules_are_not_judged(a_part, as_role, marki
     kept = client.put(f"/api/parts/{part}/seats", {"version": 0, "sheet": seats_sheet}).get_json()
     judged = kept["judged"]
     assert (judged["not_judged"], judged["shaft"], judged["clearance"]) == ("no_rules", None, None)
-    assert "no rules here for the seats of a" in judged["words"]
+    assert "No seat rules for this kind" in judged["words"]
     number = kept["job"]["number"]
     state = client.get(f"/api/jobs/{number}").get_json()["parts"][0]
     shaft = next(light for light in state["lights"] if light["light"] == "shaft")
     assert shaft["state"] == "not_proven"
-    assert shaft["words"].startswith("Not judged.")
+    assert shaft["words"].startswith("Not checked.")

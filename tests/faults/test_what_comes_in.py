@@ -72,6 +72,7 @@ print(int(own.split()[1]) // 1024, resource.getrusage(resource.RUSAGE_CHILDREN).
 """
 
 
+@pytest.mark.long
 def test_large_pictures_at_once_take_little_memory_and_give_it_back(tmp_path):
     """8 of 7000 x 7000 points at once: 4.9 GB, of which 1.7 GB a worker stayed."""
     from ample.prepare import ROOT
@@ -239,7 +240,7 @@ def test_what_a_file_says_was_not_said_by_whoever_it_names(as_role, database):
             id=part_id,
         )
         assert (held["name"], held["from_file"]) == ("Wren", "Marl")
-    assert any("confirm it here" in note for note in made["notes"])
+    assert any("Confirm them here" in note for note in made["notes"])
     again = client.get(f"/api/jobs/{number}/file").get_json()
     assert again["tray"][0]["identification"]["person"] == "Marl"
 

@@ -64,6 +64,7 @@ def makers(url):
     return [row["name"] for row in rows]
 
 
+@pytest.mark.long
 def test_a_shop_with_photos_survives_backup_and_restore(server, other, tmp_path):
     file = tmp_path / "shop.sql.gz"
     before = held(server.url)
@@ -320,6 +321,7 @@ def test_two_restores_at_once_are_one(other):
     assert len(makers(other.url)) == 3
 
 
+@pytest.mark.long
 def test_whoever_was_signed_in_when_the_backup_was_made_signs_in_again(other, tmp_path):
     restore(other.url, SMALL, quiet)
     database = Database(other.url)

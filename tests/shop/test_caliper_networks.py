@@ -100,4 +100,4 @@ def test_the_link_itself_goes_nowhere_else(database):
     link.start()
     assert heard.wait(10)
     link.end()
-    assert "not among those that the owner allowed" in said[0]
+    assert "its address is not allowed" in said[0]

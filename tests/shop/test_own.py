@@ -77,6 +77,7 @@ def test_a_dialect_leaves_the_items_laid_out_as_they_are(app, as_role):
     )
 
 
+@pytest.mark.long
 def test_new_items_are_laid_out_anew(app, database, doer):
     keeper = app.extensions["ample-index"]
     before = keeper.current()

@@ -41,7 +41,7 @@ def test_a_name_that_is_there_already_is_refused_in_words(database, again):
         for name in ("Oldgate", again):
             t.insert("INSERT INTO makers (name) VALUES (%(name)s)", {"name": name})
 
-    with pytest.raises(NameTaken, match="one of this name"):
+    with pytest.raises(NameTaken, match="name exists already"):
         database.run(work)
     assert database.run(lambda t: t.rows("SELECT 1 FROM makers WHERE name = 'Oldgate'")) == []
 

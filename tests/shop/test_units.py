@@ -64,7 +64,7 @@ def test_a_job_file_of_a_unit_that_is_here_leaves_its_log_alone(taken_in, as_rol
     file = client.get(f"/api/jobs/{number}/file").get_json()
     file["unit"]["sheets"]["leak_log"]["entries"][0]["note"] = "elsewhere"
     made = as_role("owner").post("/api/job-files", file).get_json()
-    assert any("its own log stays" in note for note in made["notes"])
+    assert any("its own log is kept" in note for note in made["notes"])
     assert client.get(at).get_json()["sheet"] == log
     assert client.get(f"/api/jobs/{made['job']['number']}/unit").get_json()["unit"]["unit_id"] == unit
 

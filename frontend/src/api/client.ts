@@ -55,7 +55,7 @@ const AWAY: Refusal = {
   code: 'no_answer',
   message: 'The server does not answer.',
   field: null,
-  hint: 'What you typed is kept on this machine.',
+  hint: 'What you typed is saved on this device.',
   current: null,
   retrySeconds: 0,
 }

@@ -13,7 +13,7 @@ export interface paths {
         };
         /**
          * The record of changes
-         * @description What was changed, newest first, by person, job and day. Needs the right `read_audit`: read the record of changes.
+         * @description What was changed, newest first, by person, job and day. Needs the right `read_audit`: read the change log.
          */
         get: operations["history_audit_audit_get"];
         put?: never;
@@ -579,7 +579,7 @@ export interface paths {
         put?: never;
         /**
          * Link a caliper
-         * @description Link a caliper by its instrument's name and address. Needs the right `instruments`: keep instruments and link calipers.
+         * @description Link a caliper by its instrument's name and address. Needs the right `instruments`: manage instruments and connect calipers.
          */
         post: operations["calipers_add_caliper_calipers_post"];
         delete?: never;
@@ -600,7 +600,7 @@ export interface paths {
         post?: never;
         /**
          * Unlink a caliper
-         * @description Unlink a caliper. Needs the right `instruments`: keep instruments and link calipers.
+         * @description Unlink a caliper. Needs the right `instruments`: manage instruments and connect calipers.
          */
         delete: operations["calipers_drop_caliper_calipers__int_caliper_id__delete"];
         options?: never;
@@ -706,7 +706,7 @@ export interface paths {
         get: operations["instruments_instruments_instruments_get"];
         /**
          * Keep an instrument
-         * @description Keep an instrument with its certificate. Needs the right `instruments`: keep instruments and link calipers.
+         * @description Keep an instrument with its certificate. Needs the right `instruments`: manage instruments and connect calipers.
          */
         put: operations["instruments_save_instrument_instruments_put"];
         post?: never;

@@ -12,7 +12,7 @@ import RubberCard from './RubberCard.vue'
 import SeatField from './SeatField.vue'
 import { SEATS, type Feature, type Pending } from './useBench'
 
-/** Beside the drawing: what shape the part is in, what it is read with, what it sat on. */
+/** Beside the drawing: what shape the part is in, what it is measured with, its mating sizes. */
 type Condition = NonNullable<Schemas['BenchSheet']['condition']>
 const props = defineProps<{
   family: string
@@ -47,7 +47,7 @@ const bearing = computed(() => props.family === 'bearing')
 const conditions = computed<readonly (readonly [string, string])[]>(() => [
   ['', 'not said'],
   ...(kinds.family(props.family)?.conditions ?? []).map(
-    (each) => [each, each === 'new' ? 'as new' : each] as const,
+    (each) => [each, each === 'new' ? 'like new' : each] as const,
   ),
 ])
 const fields = computed<readonly Feature[]>(() => (bearing.value ? SEATS : props.beside))
@@ -88,7 +88,7 @@ const held = computed(() => job.instruments.find((each) => each.name === props.i
         @choose="state = $event as RingState"
       />
     </div>
-    <h2 v-if="fields.length">{{ bearing ? 'it sat on' : 'also' }}</h2>
+    <h2 v-if="fields.length">{{ bearing ? 'mating sizes' : 'also' }}</h2>
     <SeatField
       v-for="name in fields"
       :key="name"

@@ -28,7 +28,7 @@ defineExpose({ focus: () => goButton.value?.focus() })
         {{ percent(saidBefore.probability) }} by its readings. Confirm it here.
       </template>
       <template v-else-if="saidBefore.changed_since">
-        confirmed as <b>{{ saidBefore.title }}</b> by {{ saidBefore.person }}; what is known has changed
+        identified as <b>{{ saidBefore.title }}</b> by {{ saidBefore.person }}; what is known has changed
         since: {{ percent(saidBefore.probability) }} now
       </template>
       <template v-else>
@@ -44,9 +44,9 @@ defineExpose({ focus: () => goButton.value?.focus() })
       {{ next.because.replace(/^./, (c) => c.toUpperCase()) }}
       <span class="faint">{{ next.gain_bits.toFixed(1) }} bit</span>
     </p>
-    <p v-else-if="anyEvidence" class="do settled">Nothing more to measure would change this.</p>
+    <p v-else-if="anyEvidence" class="do settled">No further measurement would change the result.</p>
     <button ref="goButton" type="button" class="go" :disabled="!title || !anyEvidence" @click="emit('go')">
-      <span>{{ sure ? `Confirm ${title} all the same` : `Confirm ${title}` }}</span><kbd>{{
+      <span>{{ sure ? `Confirm ${title} anyway` : `Confirm ${title}` }}</span><kbd>{{
         next ? 'Ctrl Enter' : 'Enter'
       }}</kbd>
     </button>

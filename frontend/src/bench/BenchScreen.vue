@@ -64,7 +64,7 @@ const nearestWords = computed(() => {
   const near = candidates.value[0]
   if (!near?.misfit) return ''
   const { feature, off_mm } = near.misfit
-  return `The nearest is ${near.designation}, ${near.size_text}: ${kinds.feature(feature, family.value, near.kind)} off by ${Math.abs(off_mm ?? 0).toFixed(2)} mm.`
+  return `The closest is ${near.designation}, ${near.size_text}: ${kinds.feature(feature, family.value, near.kind)} off by ${Math.abs(off_mm ?? 0).toFixed(2)} mm.`
 })
 /** The two sayings that matter most; the rest with `w`. */
 const advised = computed(() =>
@@ -155,7 +155,7 @@ watch(ready, async () => {
   }
 })
 useKeys([
-  { key: 'Ctrl+Enter', words: 'confirm it: to Match', run: () => void confirm(), inFields: true },
+  { key: 'Ctrl+Enter', words: 'confirm, then Match', run: () => void confirm(), inFields: true },
   { key: 'Alt+b', words: 'bore', run: () => drawing.value?.focus('bore'), inFields: true },
   { key: 'Alt+o', words: 'outside', run: () => drawing.value?.focus('outside'), inFields: true },
   { key: 'Alt+w', words: 'width', run: () => drawing.value?.focus('width'), inFields: true },
@@ -164,15 +164,15 @@ useKeys([
     words: n === 1 ? 'kind of part, by its picture (1 to 9)' : '',
     run: soon(() => bench.setKind(kinds.groups(family.value)[n - 1]?.group ?? '')),
   })),
-  { key: 'f', words: 'family: the next one', run: soon(() => bench.setFamily(nextFamily(1))) },
-  { key: 'F', words: 'family: the one before', run: soon(() => bench.setFamily(nextFamily(-1))) },
-  { key: 'g', words: 'drawn free, stretched, seated in its groove', run: soon(nextState) },
+  { key: 'f', words: 'next family of part', run: soon(() => bench.setFamily(nextFamily(1))) },
+  { key: 'F', words: 'previous family of part', run: soon(() => bench.setFamily(nextFamily(-1))) },
+  { key: 'g', words: 'draw it free, stretched, seated in its groove', run: soon(nextState) },
   {
     key: 'e',
     words: 'enquiry sheet',
     run: () => void router.push({ name: 'enquiry', params: route.params }),
   },
-  { key: 'q', words: 'answer what is asked', run: () => question.value?.focus() },
+  { key: 'q', words: 'answer the question', run: () => question.value?.focus() },
   { key: 'Alt+t', words: 'assembled width', run: () => focusField('assembled_width'), inFields: true },
   { key: 'Alt+c', words: 'outer ring width', run: () => focusField('outer_ring_width'), inFields: true },
   { key: 'Alt+m', words: 'marking', run: () => markingField.value?.focus(), inFields: true },
@@ -184,21 +184,21 @@ useKeys([
   },
   {
     key: 'Alt+ArrowUp',
-    words: 'candidate before',
+    words: 'previous candidate',
     run: () => point(rung.value - 1),
     inFields: true,
   },
   {
     key: 'Escape',
-    words: 'out of the field, so that keys of one letter work',
+    words: 'leave the field, so that single-letter keys work',
     run: () => (document.activeElement as HTMLElement | null)?.blur(),
     inFields: true,
   },
   { key: 'w', words: 'why', run: () => (why.value = !why.value) },
   { key: 'Alt+.', words: 'next part in the tray', run: () => go(1), inFields: true },
-  { key: 'Alt+,', words: 'part before', run: () => go(-1), inFields: true },
+  { key: 'Alt+,', words: 'previous part', run: () => go(-1), inFields: true },
   { key: 'n', words: 'next part in the tray', run: () => go(1) },
-  { key: 'p', words: 'part before', run: () => go(-1) },
+  { key: 'p', words: 'previous part', run: () => go(-1) },
 ])
 onMounted(async () => {
   const stays = handStays()
@@ -284,7 +284,7 @@ onMounted(async () => {
         @next="focusNext"
       />
     </section>
-    <section class="ladder" aria-label="what it can be">
+    <section class="ladder" aria-label="candidates">
       <p v-if="answer?.unit_hint" class="note att">
         <b>{{ answer.unit_hint.message }}</b>
         <button type="button" class="plain" @click="hand.toggleUnit()">Switch the fields</button>
@@ -317,7 +317,7 @@ onMounted(async () => {
                     v-else
                     v-model="sheet.sheet.value.needed"
                     name="needed"
-                    label="how many are needed"
+                    label="quantity needed"
                     :least="1"
                     :most="999"
                     whole
@@ -331,7 +331,7 @@ onMounted(async () => {
                   <FigureInput
                     v-model="sheet.sheet.value.temperature_c"
                     name="temperature"
-                    label="temperature it runs at, °C"
+                    label="running temperature, °C"
                     :least="-100"
                     :most="400"
                   />
@@ -339,9 +339,9 @@ onMounted(async () => {
                 </dd>
               </div>
               <div v-if="RUBBERY.includes(family)">
-                <dt>works in</dt>
+                <dt>medium</dt>
                 <dd>
-                  <select v-model="sheet.sheet.value.medium" name="medium" aria-label="what it works in">
+                  <select v-model="sheet.sheet.value.medium" name="medium" aria-label="medium">
                     <option value="">not known</option>
                     <option v-for="each in MEDIA" :key="each" :value="each">
                       {{ each.replace(/_/g, ' ') }}
@@ -352,19 +352,19 @@ onMounted(async () => {
             </RequirementList>
           </CandidateCard>
           <div class="none" :class="{ att: nothingFits }">
-            <span>none of the listed sizes</span
+            <span>not in the catalogue</span
             ><span class="fig">{{ percent(answer?.none_probability ?? 0) }}</span>
           </div>
           <p v-if="nothingFits" class="enquire">
             {{ nearestWords }}
             <RouterLink :to="{ name: 'enquiry', params: route.params }"
-              >Enquiry sheet with the sizes drawn <kbd>e</kbd></RouterLink
+              >Enquiry sheet with a dimensioned drawing <kbd>e</kbd></RouterLink
             >
           </p>
         </template>
         <div v-else-if="blank" class="start">
-          <h2>Nothing read yet</h2>
-          <p>Point at its picture, type what the caliper says, or what can be read on the ring.</p>
+          <h2>Nothing measured yet</h2>
+          <p>Choose its picture, type what the caliper shows, or any marking you can read on it.</p>
         </div>
       </div>
       <ProfileStrip

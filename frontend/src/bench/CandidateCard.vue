@@ -24,11 +24,11 @@ const MARKS: Record<string, string> = {
 }
 const kinds = useKinds()
 function off(each: Schemas['FeatureAgreement']): string {
-  if (each.agreement === 'not_of_this') return 'it has none'
-  if (each.agreement === 'not_read') return 'not read'
-  if (each.off_mm === null || each.off_mm === undefined) return 'suits it'
+  if (each.agreement === 'not_of_this') return 'not on this kind'
+  if (each.agreement === 'not_read') return 'not measured'
+  if (each.off_mm === null || each.off_mm === undefined) return 'within range'
   const amount = Math.abs(each.off_mm)
-  if (amount < 0.005) return 'as listed'
+  if (amount < 0.005) return 'matches'
   return `${amount >= 0.995 ? amount.toFixed(1) : amount.toFixed(2)} ${each.off_mm > 0 ? 'over' : 'under'}`
 }
 const options = computed(() =>
@@ -103,18 +103,19 @@ const misfit = computed(() =>
       </div>
       <p v-if="misfit" class="stop misfit">
         <b>Does not fit:</b> {{ kinds.feature(misfit.feature, family, candidate.kind) }} off by
-        {{ Math.abs(misfit.off_mm ?? 0).toFixed(2) }} mm, {{ misfit.sigmas?.toFixed(0) }} times the doubt.
+        {{ Math.abs(misfit.off_mm ?? 0).toFixed(2) }} mm, {{ misfit.sigmas?.toFixed(0) }} σ outside new-part
+        limits.
       </p>
       <div class="vars">
         <b>{{ candidate.designation }}</b> {{ kindWords
         }}<template v-if="candidate.called"
           >, called <b>{{ called }}</b></template
         >, {{ candidate.variant_count }} catalogue {{ candidate.variant_count === 1 ? 'item' : 'items' }} in
-        this size.<template v-if="others"> By size also {{ others }}.</template>
+        this size.<template v-if="others"> Same size: {{ others }}.</template>
       </div>
       <slot />
       <p v-if="unmet.length" class="unmet att">
-        No catalogue item is what must be had: the nearest differs in {{ unmet.join(', ') }}.
+        No catalogue item meets the requirement. The closest differs in {{ unmet.join(', ') }}.
       </p>
       <Select
         :model-value="variant"
@@ -122,7 +123,7 @@ const misfit = computed(() =>
         option-label="label"
         option-value="value"
         class="pick"
-        aria-label="which of the listed parts"
+        aria-label="catalogue items"
         :virtual-scroller-options="undefined"
         scroll-height="300px"
         @update:model-value="(key: number) => emit('pick', key)"
@@ -132,16 +133,14 @@ const misfit = computed(() =>
           ><dt>{{ kinds.feature(each.feature, family, candidate.kind) }}</dt>
           <dd>
             {{
-              each.sigmas === null
-                ? 'not read'
-                : `${each.sigmas?.toFixed(1)} doubts outside the limits of a new one`
+              each.sigmas === null ? 'not measured' : `${each.sigmas?.toFixed(1)} σ outside new-part limits`
             }}
           </dd></template
         >
         <dt>counts</dt>
         <dd>
-          readings with the instrument's doubt, wear, stretch, swell and set as this kind of part has them,
-          slips of reading (1 %), how often the size is met, and 5 % for parts that are not listed
+          readings with their measurement uncertainty, wear, stretch, swell and set typical of this kind of
+          part, gross errors (1 %), how common the size is, and 5 % for parts not in the catalogue
         </dd>
       </dl>
     </template>

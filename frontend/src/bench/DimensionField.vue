@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import { doubt, shown, type Unit } from '@/entry/lengths'
 
-/** A dimension line's field: type a reading, Enter takes it; empty, it shows the mean with its doubt. */
+/** A dimension line's field: type a reading, Enter takes it; empty, it shows the mean with its uncertainty. */
 const props = defineProps<{
   name: string
   label: string
@@ -30,9 +30,9 @@ const value = computed(() => (focused.value || pending.value ? pending.value : m
 const long = computed(() => props.label.length > 12)
 const note = computed(() => {
   if (props.fault) return props.fault
-  if (props.worth?.repeats_disagree) return 'repeats disagree: read again'
+  if (props.worth?.repeats_disagree) return 'repeats disagree: measure again'
   if (!props.worth) return props.next ? 'measure this next' : `in ${props.unit}`
-  const count = props.worth.count > 1 ? `, read ${props.worth.count}×` : ''
+  const count = props.worth.count > 1 ? `, ${props.worth.count} readings` : ''
   const beside = long.value && near.value ? ` · ${near.value}` : ''
   return `${doubt(props.worth.expanded_uncertainty_mm, props.unit)}${count}${beside}`
 })
@@ -85,7 +85,7 @@ defineExpose({ focus: () => field.value?.focus() })
         autocomplete="off"
         spellcheck="false"
         inputmode="decimal"
-        :placeholder="focused && readings.length ? 'read again' : ''"
+        :placeholder="focused && readings.length ? 'measure again' : ''"
         :aria-invalid="!!fault"
         :aria-describedby="`note-${name}`"
         @input="onInput"

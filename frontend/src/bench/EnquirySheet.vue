@@ -12,7 +12,7 @@ import { useKinds } from '@/job/useKinds'
 import { useKeys } from '@/shell/useKeys'
 import { SEATS, useBench, type Feature } from './useBench'
 
-/** What a supplier is asked when nothing listed fits: the part drawn to the sizes read, with their doubt. */
+/** What a supplier is asked when nothing listed fits: the part drawn to the sizes read, with their uncertainty. */
 const route = useRoute()
 const router = useRouter()
 const kinds = useKinds()
@@ -90,7 +90,7 @@ const labels = computed(() =>
       const held = mean.value.get(feature)
       return [
         feature,
-        held === undefined ? { value: 'not read', unknown: true } : { value: shown(held, 'mm', 2) },
+        held === undefined ? { value: 'not measured', unknown: true } : { value: shown(held, 'mm', 2) },
       ]
     }),
   ),
@@ -159,20 +159,20 @@ onMounted(async () => {
       </div>
       <dl>
         <dt>marking</dt>
-        <dd class="fig">{{ sheet.sheet.value.marking || 'none that can be read' }}</dd>
+        <dd class="fig">{{ sheet.sheet.value.marking || 'none legible' }}</dd>
         <dt>wanted</dt>
         <dd>
           <RequirementList v-if="answer" :requirement="answer.requirement" />
         </dd>
-        <dt>how many</dt>
+        <dt>quantity</dt>
         <dd>{{ bench.needed.value }}</dd>
         <dt>seen</dt>
-        <dd>{{ [sheet.sheet.value.condition, ...told].filter(Boolean).join(', ') || 'nothing more' }}</dd>
+        <dd>{{ [sheet.sheet.value.condition, ...told].filter(Boolean).join(', ') || 'none noted' }}</dd>
         <dt>runs</dt>
         <dd>
-          {{ dutyWords(answer?.requirement.duty).join(', ') || 'not said' }}
+          {{ dutyWords(answer?.requirement.duty).join(', ') || 'not stated' }}
         </dd>
-        <dt>nearest listed</dt>
+        <dt>closest in the catalogue</dt>
         <dd>
           <span v-for="each in nearest" :key="each.name + each.size" class="near"
             ><b>{{ each.name }}</b> {{ each.size }}{{ each.off ? `: ${each.off}` : '' }}</span
@@ -180,7 +180,7 @@ onMounted(async () => {
         </dd>
       </dl>
       <p class="foot">
-        Sizes are of a worn part, with the doubt of the instrument; what is not read is drawn in usual
+        Sizes are of a worn part, with the measurement uncertainty; what was not measured is drawn in usual
         proportion. Offer what fits all sizes read, or say which differs.
       </p>
     </div>

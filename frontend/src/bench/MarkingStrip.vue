@@ -43,7 +43,7 @@ defineExpose({ focus: () => field.value?.focus() })
         name="marking"
         class="fig"
         maxlength="60"
-        placeholder="→ for what is unread"
+        placeholder="→ for the unread part"
         autocomplete="off"
         spellcheck="false"
         @keydown.enter.exact.prevent="emit('next')"
@@ -56,7 +56,7 @@ defineExpose({ focus: () => field.value?.focus() })
       <span v-if="fault" class="stop">{{ fault }}</span><span
         v-else-if="marking && !reading && answer"
         class="att"
-        >No known designation in it; it is kept as it is.</span
+        >No known designation in it. It is kept as typed.</span
       >
     </p>
   </div>

@@ -21,7 +21,7 @@ const answer = live.answer
 
 <template>
   <details class="needles">
-    <summary>loose needles: how many belong?</summary>
+    <summary>loose needles: how many should there be?</summary>
     <div class="fields">
       <SizeInput label="pin" name="needle-pin" :size="held.pin" @change="held.pin = $event" />
       <SizeInput label="needle" name="needle-size" :size="held.needle" @change="held.needle = $event" />

@@ -24,8 +24,8 @@ const shown = computed(() =>
 </script>
 
 <template>
-  <div v-if="shown.length > 1" class="alike" role="group" aria-label="profiles that look alike">
-    <p><b>Hold the section beside these</b></p>
+  <div v-if="shown.length > 1" class="alike" role="group" aria-label="similar profiles">
+    <p><b>Compare the section with these</b></p>
     <button v-for="each in shown" :key="each.kind" type="button" @click="$emit('choose', each.kind)">
       <PartSection
         :size="each.size"

@@ -79,7 +79,7 @@ defineExpose({
         :key="each.question"
         type="button"
         class="plain"
-        :title="`take back: ${each.words}`"
+        :title="`undo: ${each.words}`"
         @click="emit('answer', each.question, each.value)"
       >
         {{ each.words }} ×

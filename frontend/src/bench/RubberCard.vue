@@ -47,7 +47,7 @@ const words = (name: string): string => name.replace(/_/g, ' ')
 
 <template>
   <details class="rubber">
-    <summary>which rubber is it?</summary>
+    <summary>Which rubber is it?</summary>
     <div class="paper">
       <div class="fields">
         <label
@@ -70,7 +70,7 @@ const words = (name: string): string => name.replace(/_/g, ' ')
             maxlength="8"
         /></label>
         <label
-          >stood in
+          >medium
           <select v-model="held.stood" name="stood-in">
             <option value="">not known</option>
             <option v-for="each in MEDIA" :key="each" :value="each">{{ words(each) }}</option>
@@ -79,7 +79,7 @@ const words = (name: string): string => name.replace(/_/g, ' ')
         <label
           >swelled
           <select v-model="held.swelling" name="swelling">
-            <option value="">not said</option>
+            <option value="">not stated</option>
             <option value="none">no</option>
             <option value="some">some</option>
             <option value="much">much</option>
@@ -88,12 +88,12 @@ const words = (name: string): string => name.replace(/_/g, ' ')
         <label
           >colour
           <select v-model="held.colour" name="colour">
-            <option value="">not said</option>
+            <option value="">not stated</option>
             <option v-for="each in COLOURS" :key="each" :value="each">{{ each }}</option>
           </select></label
         >
         <label class="tick"
-          ><input v-model="held.hardened" type="checkbox" name="hardened" /> gone hard with age</label
+          ><input v-model="held.hardened" type="checkbox" name="hardened" /> hardened with age</label
         >
       </div>
       <p v-if="live.refusal.value" class="stop" role="alert">{{ live.refusal.value.message }}</p>
@@ -119,8 +119,8 @@ const words = (name: string): string => name.replace(/_/g, ' ')
         </p>
       </template>
       <p v-else class="faint">
-        Weigh it in air and hung in water on a thread: density tells fluoro rubber and PTFE from the rest, and
-        nothing else.
+        Weigh it in air and hung in water on a thread: density tells fluoro rubber and PTFE from the others,
+        and nothing else.
       </p>
     </div>
   </details>

@@ -26,7 +26,7 @@ const held = computed(() =>
     <span
       >{{ words
       }}<i v-if="!fault && (worth || next)">{{
-        worth ? doubt(worth.expanded_uncertainty_mm, unit) : 'this next'
+        worth ? doubt(worth.expanded_uncertainty_mm, unit) : 'measure next'
       }}</i></span
     >
     <input

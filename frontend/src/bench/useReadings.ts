@@ -48,7 +48,7 @@ export function useReadings(sheet: Ref<Sheet>, family: Ref<FamilyName>, pending:
     const held = observation(feature)
     if (held && held.instrument !== sent.name) {
       faults[feature] =
-        `These were read with ${held.instrument}; take them away before ${sent.name} reads here.`
+        `These were measured with ${held.instrument}. Delete them before measuring with ${sent.name}.`
       return false
     }
     add(feature, sent.name, { typed: sent.typed, unit: sent.unit as 'mm' | 'in' })

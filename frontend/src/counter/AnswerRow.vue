@@ -68,7 +68,7 @@ function percent(p: number): string {
     </template>
     <template v-else-if="offer.unit">
       <span class="draw job">unit</span>
-      <span class="big fig">{{ offer.unit.serial || 'no number' }}</span>
+      <span class="big fig">{{ offer.unit.serial || 'no serial number' }}</span>
       <span class="what"
         ><b>{{ offer.unit.title }}</b
         ><em>{{ [offer.unit.model, offer.unit.place].filter(Boolean).join(', ') }}: its history</em></span
@@ -88,13 +88,13 @@ function percent(p: number): string {
       <span class="big fig">{{ reading?.designation ?? offer.candidate?.designation }}</span>
       <span class="what">
         <b>{{
-          details || (offer.candidate ? `${percent(offer.candidate.probability)} by size alone` : '')
+          details || (offer.candidate ? `${percent(offer.candidate.probability)} by size only` : '')
         }}</b>
         <em v-if="reading">
-          <template v-if="reading.unread.length">not read: {{ reading.unread.join(' ') }}. </template
+          <template v-if="reading.unread.length">unread: {{ reading.unread.join(' ') }}. </template
           >{{ stock || offer.reading?.assumed.join('; ') }}
         </em>
-        <em v-else>{{ offer.candidate?.variant_count }} on the list</em>
+        <em v-else>{{ offer.candidate?.variant_count }} in the catalogue</em>
       </span>
       <span class="fig size">{{ offer.reading?.size_text ?? offer.candidate?.size_text }}</span>
     </template>

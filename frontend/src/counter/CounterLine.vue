@@ -53,7 +53,7 @@ onMounted(() => !props.compact && focus())
       />
       <kbd v-if="!focused">/</kbd>
     </div>
-    <div v-if="open" id="answers" class="answers" role="listbox" aria-label="what it can be">
+    <div v-if="open" id="answers" class="answers" role="listbox" aria-label="candidates">
       <div
         v-for="(offer, i) in offered"
         :id="`answer-${i}`"
@@ -66,7 +66,7 @@ onMounted(() => !props.compact && focus())
       </div>
       <p v-if="!offered.length && (answer?.not_read || refusal)" class="none">
         {{ refusal?.message ?? answer?.not_read }}
-        <span class="faint">Write what you can read: 62?5 2R, ..05, 25x52x15, 0412.</span>
+        <span class="faint">Type what you can read: 62?5 2R, ..05, 25x52x15, 0412.</span>
       </p>
       <p v-if="fault" class="none stop" role="alert">{{ fault }}</p>
     </div>

@@ -21,12 +21,12 @@ const session = useSession()
 const router = useRouter()
 const trade = useTrade()
 const COLUMNS = [
-  { state: 'strip', words: 'to be stripped', none: 'Nothing waits to be opened.' },
-  { state: 'measure', words: 'to be measured', none: 'Nothing waits for a caliper.' },
-  { state: 'order', words: 'to be ordered', none: 'Nothing waits for an order.' },
-  { state: 'coming', words: 'parts coming', none: 'Nothing is on its way.' },
-  { state: 'fit', words: 'to be fitted', none: 'Nothing is being put together.' },
-  { state: 'prove', words: 'proving', none: 'Nothing is being proved.' },
+  { state: 'strip', words: 'to strip', none: 'Nothing to strip.' },
+  { state: 'measure', words: 'to measure', none: 'Nothing to measure.' },
+  { state: 'order', words: 'to order', none: 'Nothing to order.' },
+  { state: 'coming', words: 'parts coming', none: 'No parts on order.' },
+  { state: 'fit', words: 'to fit', none: 'Nothing to fit.' },
+  { state: 'prove', words: 'to prove', none: 'Nothing to prove.' },
 ] as const
 const columns = computed(() =>
   COLUMNS.map((column) => ({
@@ -54,7 +54,7 @@ async function opened(number: string): Promise<void> {
   await router.push({ name: 'take-in', params: { number } })
 }
 useKeys([
-  { key: '/', words: 'what is in your hand', run: () => line.value?.focus() },
+  { key: '/', words: 'marking, size or job number', run: () => line.value?.focus() },
   { key: 'Alt+j', words: 'take a unit in', run: () => (opening.value = true), inFields: true },
 ])
 onMounted(() => {
@@ -83,13 +83,13 @@ onMounted(() => {
     </div>
     <p v-if="jobs && !jobs.length && session.may('people')" class="begin">
       A new shop.
-      <RouterLink class="plain" :to="{ name: 'people' }">Add the people</RouterLink> who work here, and read a
-      <RouterLink class="plain" :to="{ name: 'shop' }">price list</RouterLink> in: parts are confirmed and
+      <RouterLink class="plain" :to="{ name: 'people' }">Add the people</RouterLink> who work here, and import
+      a <RouterLink class="plain" :to="{ name: 'shop' }">price list</RouterLink> : parts are confirmed and
       ordered from it.
     </p>
     <p v-if="away" class="note">
-      The shop's records cannot be reached just now.
-      <button class="plain" type="button" @click="look">Look again</button>
+      The shop's records cannot be reached at the moment.
+      <button class="plain" type="button" @click="look">Try again</button>
     </p>
     <OpenJob v-if="opening" @close="opening = false" @opened="opened" />
   </main>

@@ -14,10 +14,10 @@ function dates(unit: Schemas['DueUnit']): { words: string; day: string }[] {
   return found.flatMap((each) => (each.day ? [{ words: each.words, day: each.day }] : []))
 }
 const WHAT: Record<string, string> = {
-  emptied: 'bottle emptied ever sooner',
-  topped_up: 'topped up ever more',
-  temperature: 'runs warmer',
-  play: 'play grows',
+  emptied: 'drip bottle fills faster',
+  topped_up: 'topped up more often',
+  temperature: 'running warmer',
+  play: 'play increasing',
 }
 </script>
 
@@ -38,9 +38,9 @@ const WHAT: Record<string, string> = {
       <b>{{ unit.title }}</b>
       <span class="faint">{{ unit.place }}</span>
       <span>{{ WHAT[unit.what] ?? unit.what }}</span>
-      <b v-if="unit.already_passed" class="att"
-        >{{ unit.already_passed === 'limit' ? 'over its limit' : 'time to plan' }} already</b
-      >
+      <b v-if="unit.already_passed" class="att">{{
+        unit.already_passed === 'limit' ? 'over its limit' : 'time to plan'
+      }}</b>
       <span v-for="each in dates(unit)" :key="each.words"
         >{{ each.words }} <b class="fig">{{ dayWords(each.day) }}</b></span
       >

@@ -55,13 +55,13 @@ const days = computed(() =>
       >
       <span v-if="state.line.open">{{ state.line.open }} to judge</span>
       <span v-if="state.line.ask" class="doubt">{{ state.line.ask }} for a second person</span>
-      <span v-if="state.line.to_bench">{{ state.line.to_bench }} to the Bench</span>
+      <span v-if="state.line.to_bench">{{ state.line.to_bench }} for the Bench</span>
     </span>
     <span v-if="state.waits_for === 'fit'" class="far">
       <b>{{ state.fit_up_left }} {{ state.fit_up_left === 1 ? 'step' : 'steps' }} left</b>
     </span>
     <span v-if="state.cautions_open && state.waits_for === 'strip' && !state.line.parts.length" class="far">
-      {{ state.cautions_open }} cautions to read before it is opened
+      {{ state.cautions_open }} cautions to read before opening
     </span>
     <span v-if="state.parts.length" class="parts">
       <span v-for="part in shown" :key="part.part.part_id" class="part">

@@ -80,16 +80,16 @@ onMounted(async () => {
       <label>model<InputText v-model="model" name="model" maxlength="60" list="known-models" /></label>
       <datalist id="known-models"><option v-for="each in models" :key="each" :value="each" /></datalist>
       <label>owner<InputText v-model="owner" name="owner" maxlength="80" /></label>
-      <label>may lie open, days<InputText v-model="days" name="lie-open" inputmode="numeric" /></label>
+      <label>max. downtime, days<InputText v-model="days" name="lie-open" inputmode="numeric" /></label>
       <label class="wide"
-        >what is wrong, in the shop's words<InputText v-model="symptom" name="symptom" maxlength="200"
+        >symptom, in the customer's words<InputText v-model="symptom" name="symptom" maxlength="200"
       /></label>
       <p v-if="refusal" class="stop wide" role="alert">{{ refusal.message }}</p>
       <button class="go wide" type="submit" :disabled="busy || title.trim().length < 2">
-        <span>Open it</span><kbd>Enter</kbd>
+        <span>Open the job</span><kbd>Enter</kbd>
       </button>
       <label class="file wide"
-        >or read a job file in
+        >or import a job file
         <input type="file" name="job-file" accept="application/json,.json" @change="readIn"
       /></label>
     </form>

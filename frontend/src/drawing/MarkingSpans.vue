@@ -19,7 +19,7 @@ const groups = computed(() => {
   const put = (gap: string): void => {
     const text = gap.replace(/[\s\-_/.,]+/g, ' ').trim()
     const certainty = /^[x×*]$/i.test(text) && !props.reading.unread.includes(text) ? 'between' : 'unread'
-    if (text) shown.push({ text, meaning: certainty === 'unread' ? 'not read' : '', certainty })
+    if (text) shown.push({ text, meaning: certainty === 'unread' ? 'unread' : '', certainty })
   }
   let at = 0
   for (const span of known) {
@@ -37,7 +37,7 @@ const groups = computed(() => {
 const CERTAIN: Record<string, string> = {
   stated: 'stated',
   implied: 'implied',
-  half_read: 'half read',
+  half_read: 'half-legible',
 }
 </script>
 

@@ -146,7 +146,7 @@ function flagPath(flag: { at: number; level: number; wide: number; left: boolean
         :y1="TOP"
         :y2="HEIGHT - BOTTOM"
       />
-      <text :x="x(dayOf(trend.changed_on)) + 5" :y="TOP + 12">another since here</text>
+      <text :x="x(dayOf(trend.changed_on)) + 5" :y="TOP + 12">changed here</text>
     </g>
     <g class="now">
       <line :x1="x(now)" :x2="x(now)" :y1="TOP - 8" :y2="HEIGHT - BOTTOM" />

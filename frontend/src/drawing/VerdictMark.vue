@@ -4,10 +4,10 @@ import { computed } from 'vue'
 /** A verdict told by shape and word: full disc, half disc, crossed square, open ring. */
 const props = defineProps<{ state: string; size?: number; passed?: boolean; silent?: boolean }>()
 const WORDS: Record<string, string> = {
-  holds: 'holds',
-  not_proven: 'not proven',
-  does_not_hold: 'does not hold',
-  not_looked_at: 'not looked at',
+  holds: 'met',
+  not_proven: 'open',
+  does_not_hold: 'failed',
+  not_looked_at: 'not checked',
 }
 const CLASSES: Record<string, string> = {
   holds: 'good',
@@ -17,7 +17,7 @@ const CLASSES: Record<string, string> = {
 }
 const px = computed(() => props.size ?? 14)
 const word = computed(
-  () => (WORDS[props.state] ?? props.state) + (props.passed ? ', passed with a reason' : ''),
+  () => (WORDS[props.state] ?? props.state) + (props.passed ? ', overridden with a reason' : ''),
 )
 </script>
 

@@ -86,7 +86,7 @@ const words = computed(
       class="tick"
       :class="{ far: doubt > span / 2 }"
     >
-      read to ±{{ doubt < 10 ? doubt.toFixed(1) : Math.round(doubt) }} µm
+      U = ±{{ doubt < 10 ? doubt.toFixed(1) : Math.round(doubt) }} µm
     </text>
     <text :x="width - 16" y="28" text-anchor="end" class="nominal">Ø{{ nominal }}</text>
     <g v-for="tick in ticks" :key="tick">

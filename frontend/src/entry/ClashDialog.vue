@@ -13,7 +13,7 @@ function words(path: string): string {
 
 <template>
   <Dialog visible modal :closable="false" header="Someone else changed this too" :style="{ width: '600px' }">
-    <p class="faint">What only one of you changed is kept from both. For these, say which stands:</p>
+    <p class="faint">Changes to different fields are all kept. For these, choose which one to keep:</p>
     <div v-for="clash in clashes" :key="clash.path" class="clash">
       <h3>{{ words(clash.path) }}</h3>
       <button type="button" class="side" autofocus @click="emit('decide', clash.path, false)">

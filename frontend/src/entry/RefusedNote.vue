@@ -7,10 +7,10 @@ defineProps<{ refused: readonly Schemas['Refusal'][]; notUnderstood?: readonly s
 
 <template>
   <p v-for="each in refused" :key="each.practice" class="refused" role="alert">
-    <b>Not like this: “{{ each.told_by }}”.</b> {{ each.why }} Instead: {{ each.instead }}
+    <b>Do not do this: “{{ each.told_by }}”.</b> {{ each.why }} Instead: {{ each.instead }}
   </p>
   <p v-if="notUnderstood?.length" class="unread">
-    Not understood, so not judged: “{{ notUnderstood.join('”, “') }}”.
+    Not understood, so not checked: “{{ notUnderstood.join('”, “') }}”.
   </p>
 </template>
 

@@ -30,10 +30,10 @@ function tool(step: Step): string {
     if (drive.length_over_mm) found.push(`${drive.length_over_mm} mm long inside`)
   }
   if (step.warming && step.does === 'warm')
-    found.push(`${step.warming.to_c} °C, never over ${step.warming.limit_c} °C`)
+    found.push(`${step.warming.to_c} °C, max. ${step.warming.limit_c} °C`)
   const held = step.torque
   if (held) {
-    if (!held.amount) found.push('torque: no value known, the manual decides')
+    if (!held.amount) found.push('torque: no value known, see the manual')
     else
       found.push(
         `${held.recorded} ${held.unit} (${held.amount.n_m} N·m, ${held.amount.ft_lb} ft-lb, ${held.amount.in_lb} in-lb)`,
@@ -89,8 +89,8 @@ onMounted(async () => {
             <tr>
               <th>no.</th>
               <th>step</th>
-              <th>way round</th>
-              <th>with what, on it, how tight</th>
+              <th>orientation</th>
+              <th>tools, lubricant, torque</th>
               <th>check; stop if</th>
               <th>done</th>
             </tr>
@@ -122,10 +122,10 @@ onMounted(async () => {
         </table>
       </section>
       <section v-if="judged?.conflicts.length || judged?.on_no_step.length">
-        <h2>Before it is closed</h2>
+        <h2>Before closing</h2>
         <p v-for="each in judged.conflicts" :key="each.code + each.after">{{ each.words }}</p>
         <p v-if="judged.on_no_step.length">
-          Came out and is on no step:
+          Removed but in no step:
           {{ judged.on_no_step.map((each) => `${each.count} ${each.what}`).join(', ') }}.
         </p>
       </section>

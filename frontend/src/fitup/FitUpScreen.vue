@@ -93,27 +93,27 @@ function takenBack(old: object): void {
   looking.value = false
 }
 useKeys([
-  { key: ' ', words: 'done: on to the next step', run: done },
-  { key: 'PageDown', words: 'done, by a foot pedal', run: done },
-  { key: 'ArrowRight', words: 'look at the next step', run: () => fit.look(1) },
-  { key: 'ArrowLeft', words: 'look at the step before', run: () => fit.look(-1) },
-  { key: 'Escape', words: 'to the first step that is open', run: () => (fit.chosen.value = null) },
-  { key: 'u', words: 'not done after all', run: fit.untick },
+  { key: ' ', words: 'done, next step', run: done },
+  { key: 'PageDown', words: 'done, with a foot pedal', run: done },
+  { key: 'ArrowRight', words: 'show the next step', run: () => fit.look(1) },
+  { key: 'ArrowLeft', words: 'show the previous step', run: () => fit.look(-1) },
+  { key: 'Escape', words: 'go to the first open step', run: () => (fit.chosen.value = null) },
+  { key: 'u', words: 'undo: not done', run: fit.untick },
   {
     key: 't',
-    words: 'start and stop the timer',
+    words: 'start or stop the timer',
     run: () => (started.value = started.value === null ? Date.now() : null),
   },
-  { key: 'c', words: 'clock of the work on and off', run: () => fit.toggleClock(Date.now()) },
-  { key: 'f', words: 'torque that was reached', run: () => torqueField.value?.focus() },
+  { key: 'c', words: 'start or stop the job clock', run: () => fit.toggleClock(Date.now()) },
+  { key: 'f', words: 'torque reached', run: () => torqueField.value?.focus() },
   {
     key: 'g',
-    words: 'unit of the wrench',
+    words: 'torque wrench unit',
     run: () => (sheet.value.wrench = cycle(WRENCHES, sheet.value.wrench ?? 'N·m')),
   },
   { key: 'm', words: 'warm, press or chill', run: nextWay },
-  { key: 'w', words: 'why here', run: () => (why.value = !why.value) },
-  { key: 'v', words: 'what stood here earlier', run: () => (looking.value = true) },
+  { key: 'w', words: 'why at this step', run: () => (why.value = !why.value) },
+  { key: 'v', words: 'earlier versions', run: () => (looking.value = true) },
   {
     key: 'p',
     words: 'print the sheet',
@@ -165,14 +165,14 @@ onMounted(async () => {
         {{ fit.refused.value.message }} {{ fit.refused.value.hint }}
       </p>
       <div v-if="judged && !steps.length" class="nothing">
-        <h2>Nothing to put together yet.</h2>
+        <h2>Nothing to fit yet.</h2>
         <p>
           The steps are the
           <RouterLink class="plain" :to="{ name: 'line', params: { number } }">line</RouterLink>
-          reversed: lay the parts on it in the order they came off.
+          reversed: enter the parts there in the order they came off.
         </p>
         <p v-if="judged.off_line.length" class="att">
-          In the tray and on no line: {{ judged.off_line.join(', ') }}.
+          In the tray but not on the strip-down: {{ judged.off_line.join(', ') }}.
         </p>
       </div>
       <template v-if="step">
@@ -229,12 +229,12 @@ onMounted(async () => {
               {{ choice?.way || (step.warming ? 'warm' : 'press') }} <kbd>m</kbd>
             </button>
             <label v-if="step.does === 'fit' || step.does === 'free'">
-              comes with
+              supplied with
               <LazyInput
                 :key="step.part"
                 name="supplied"
                 maxlength="60"
-                placeholder="no ring or plug"
+                placeholder="no transport ring or plug"
                 :value="choice?.supplied_with ?? ''"
                 @take="(text) => step && fit.choose(step.part, { supplied_with: text })"
               />

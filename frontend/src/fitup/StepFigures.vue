@@ -29,8 +29,8 @@ const torque = computed<Figure | null>(() => {
   const from = [held.thread, held.source].filter(Boolean).join(', ')
   if (from) small.push(from)
   if (!held.amount) {
-    small.push('the manual decides')
-    if (held.most_n_m) small.push(`a usual screw stands ${by(held.most_n_m)} N·m at most`)
+    small.push('see the manual')
+    if (held.most_n_m) small.push(`a grade 8.8 screw yields above ${by(held.most_n_m)} N·m`)
     return { name: 'torque', big: 'No value known', unit: '', small }
   }
   const own = props.wrench ?? 'N·m'
@@ -52,21 +52,21 @@ const heat = computed<Figure | null>(() => {
     shield: 'the shield in it',
     grease: 'its grease',
   }
-  const small = [`never over ${by(warm.limit_c)} °C: ${because[warm.limit_because]}`]
-  if (warm.needed_c === null) small.push('its fit has not been measured')
+  const small = [`max. ${by(warm.limit_c)} °C: ${because[warm.limit_because]}`]
+  if (warm.needed_c === null) small.push('fit not measured')
   if (warm.needed_c !== null && warm.needed_c > warm.limit_c)
-    small.push(`its fit asks for ${by(warm.needed_c)} °C: up to ${by(warm.left_um)} µm are left tight`)
+    small.push(`the fit needs ${by(warm.needed_c)} °C: up to ${by(warm.left_um)} µm stay tight`)
   if (warm.slides_probability !== null)
-    small.push(`slides on in ${Math.round(100 * warm.slides_probability)} of 100`)
+    small.push(`${Math.round(100 * warm.slides_probability)} % chance that it slides on`)
   return { name: 'warm to', big: by(warm.to_c), unit: '°C', small }
 })
 const cold = computed<Figure | null>(() => {
   const chill = props.step.chilling
   if (!chill) return null
   const by = {
-    freezer: 'the freezer gets it there',
-    dry_ice: 'dry ice gets it there',
-    '': 'nothing here gets it there: warm the bearing as well',
+    freezer: 'a freezer is enough',
+    dry_ice: 'dry ice is enough',
+    '': 'not enough by itself: warm the bearing as well',
   }
   return {
     name: 'shaft at',
@@ -79,9 +79,9 @@ const tube = computed<Figure | null>(() => {
   const tool = props.step.tool
   if (!tool || props.step.does !== 'fit') return null
   const { inside_over_mm: inside, outside_under_mm: outside, length_over_mm: long } = tool
-  const small = [tool.ring === 'both' ? 'a plate on both rings' : `bears on the ${tool.ring} ring only`]
-  if (inside === null || outside === null) small.push('measure the part: a size is not known')
-  if (long) small.push(`${length(long)} ${hand.unit} long inside at least`)
+  const small = [tool.ring === 'both' ? 'plate on both rings' : `press on the ${tool.ring} ring only`]
+  if (inside === null || outside === null) small.push('measure the part: a size is missing')
+  if (long) small.push(`${length(long)} ${hand.unit} long inside, minimum`)
   const big = `${inside === null ? '?' : length(inside)}–${outside === null ? '?' : length(outside)}`
   return { name: 'tube, inside over – outside under', big, unit: hand.unit, small }
 })

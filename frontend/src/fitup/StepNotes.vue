@@ -7,10 +7,7 @@ const props = defineProps<{ step: Step; why: boolean }>()
 const plain = (code: string): string => code.replace(/_/g, ' ')
 const faces = computed(() =>
   props.step.faces
-    .map(
-      (face) =>
-        `${plain(face.mark)} ${face.side}${face.looks_at ? `, looks at ${plain(face.looks_at)}` : ''}`,
-    )
+    .map((face) => `${plain(face.mark)} ${face.side}${face.looks_at ? ` faces ${plain(face.looks_at)}` : ''}`)
     .join(' · '),
 )
 </script>
@@ -18,7 +15,7 @@ const faces = computed(() =>
 <template>
   <dl class="told">
     <template v-if="faces"
-      ><dt>Way round</dt>
+      ><dt>Orientation</dt>
       <dd>{{ faces }}</dd></template
     >
     <template v-if="step.lubricant"
@@ -40,7 +37,7 @@ const faces = computed(() =>
       </dd></template
     >
     <template v-if="why && step.because.length"
-      ><dt>Why here</dt>
+      ><dt>Why now</dt>
       <dd>
         <p v-for="each in step.because" :key="each.code">{{ each.words }}</p>
       </dd></template

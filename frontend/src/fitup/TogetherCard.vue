@@ -13,41 +13,43 @@ function together(): void {
   sheet.value = { ...sheet.value, together: !sheet.value.together }
 }
 const unsaid = computed(() => left.value > 0 && (sheet.value.reason ?? '').trim().length < 4)
-useKeys([{ key: 'Alt+e', words: 'it is together', run: () => !unsaid.value && together(), inFields: true }])
+useKeys([
+  { key: 'Alt+e', words: 'assembly complete', run: () => !unsaid.value && together(), inFields: true },
+])
 </script>
 
 <template>
   <section class="together" aria-label="together">
     <p v-for="each in judged.conflicts" :key="each.code + each.after" class="att">{{ each.words }}</p>
     <p v-if="judged.on_no_step.length" class="att">
-      Came out and is on no step:
+      Removed but in no step:
       {{ judged.on_no_step.map((each) => `${each.count} ${each.what}`).join(', ') }}.
     </p>
     <p v-if="judged.off_line.length" class="att">
-      In the tray and on no line: {{ judged.off_line.join(', ') }}.
+      In the tray but not on the strip-down: {{ judged.off_line.join(', ') }}.
     </p>
     <p v-if="judged.not_on_plan.length" class="faint">
       {{ judged.not_on_plan.length }} ticked
-      {{ judged.not_on_plan.length === 1 ? 'step is' : 'steps are' }} on the line no longer.
+      {{ judged.not_on_plan.length === 1 ? 'step is' : 'steps are' }} no longer on the strip-down.
     </p>
     <label v-if="left && !sheet.together" class="faint">
       <input
         v-model="sheet.reason"
         name="reason"
         maxlength="300"
-        :placeholder="`why with ${left} open`"
-        aria-label="why it is together with open steps"
+        :placeholder="`reason for leaving ${left} open`"
+        aria-label="reason for completing with open steps"
       />
     </label>
     <p v-if="refused" class="stop" role="alert">{{ refused }}</p>
     <button type="button" class="go" :disabled="!sheet.together && unsaid" @click="together">
       <span>{{
-        sheet.together ? 'Together. Take it back' : left ? `Together, ${left} open` : 'It is together'
+        sheet.together ? 'Complete. Undo' : left ? `Complete with ${left} open` : 'Assembly complete'
       }}</span>
       <kbd>Alt e</kbd>
     </button>
     <RouterLink v-if="sheet.together" class="plain" :to="{ name: 'proof', params: { number } }"
-      >on to the proof</RouterLink
+      >go to Proof</RouterLink
     >
   </section>
 </template>

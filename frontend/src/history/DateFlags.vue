@@ -8,8 +8,8 @@ const props = defineProps<{ series: Schemas['Series'] | null; today: string }>()
 const WORDS: Record<string, string> = {
   firm: 'getting worse',
   weak: 'probably getting worse',
-  steady: 'steady, as far as can be told',
-  too_few: 'too few readings to tell',
+  steady: 'no trend found',
+  too_few: 'too few readings',
 }
 const trend = computed(() => props.series?.trend ?? null)
 const rows = computed(() => {
@@ -17,7 +17,7 @@ const rows = computed(() => {
   return told
     ? (
         [
-          ['plan it', told.plan_on],
+          ['plan on', told.plan_on],
           ['order by', told.order_by],
           ['limit', told.limit_on],
         ] as const
@@ -27,20 +27,20 @@ const rows = computed(() => {
 const any = computed(() => rows.value.some((row) => row.likely))
 const passed = computed(() => {
   const { already_passed } = trend.value ?? {}
-  if (already_passed === 'limit') return 'The limit is passed already.'
-  return already_passed === 'early' ? 'The day to plan is passed already.' : ''
+  if (already_passed === 'limit') return 'Already over the limit.'
+  return already_passed === 'early' ? 'The planning date has passed.' : ''
 })
 </script>
 
 <template>
-  <section class="dates" aria-label="what the log says">
+  <section class="dates" aria-label="trend">
     <template v-if="trend">
       <h2 :class="{ att: trend.confidence === 'firm', doubt: trend.confidence === 'weak' }">
         {{ WORDS[trend.confidence] }}
       </h2>
       <p v-if="passed" class="stop passed">{{ passed }}</p>
       <p v-if="trend.changed_on" class="doubt">
-        It is another since {{ dayWords(trend.changed_on) }}: what happened then?
+        It changed on {{ dayWords(trend.changed_on) }}. What happened then?
       </p>
       <dl v-if="any && trend.confidence !== 'steady'">
         <div v-for="row in rows" :key="row.words" :class="{ past: row.past, limit: row.words === 'limit' }">
@@ -52,20 +52,20 @@ const passed = computed(() => {
         </div>
       </dl>
       <p v-else-if="trend.confidence === 'steady' && any" class="faint">
-        What is read could be chance. If it is not, the limit is reached about
+        This could be chance. If not, the limit is reached about
         {{ dayWords(rows[2]?.likely ?? today) }}.
       </p>
       <p v-if="any && trend.confidence !== 'steady'" class="faint">
-        Four times in five the true day lies between the two; fewer readings, wider apart.
+        80 % interval: the true date lies between the two four times in five.
       </p>
     </template>
     <template v-else-if="series">
-      <h2>no limit said</h2>
-      <p class="faint">Say below where it must not go, and the day is worked out.</p>
+      <h2>no limit set</h2>
+      <p class="faint">Set the limit below to get a date.</p>
     </template>
     <template v-else>
-      <h2>nothing read yet</h2>
-      <p class="faint">Write down each emptying, top-up or reading; any order will do.</p>
+      <h2>no entries yet</h2>
+      <p class="faint">Log each emptying, top-up or reading, in any order.</p>
     </template>
   </section>
 </template>

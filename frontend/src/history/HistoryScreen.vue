@@ -54,7 +54,7 @@ function takenBack(old: object): void {
   looking.value = false
 }
 useKeys([
-  { key: 'n', words: 'write in the log', run: () => form.value?.focus() },
+  { key: 'n', words: 'new log entry', run: () => form.value?.focus() },
   ...WHAT.map((each, i) => ({
     key: String(i + 1),
     words: each.words,
@@ -63,8 +63,8 @@ useKeys([
       if (each.what !== 'note') looked.value = each.what
     },
   })),
-  { key: 'j', words: 'the unit’s jobs, or its log', run: () => (card.value = !card.value) },
-  { key: 'v', words: 'what stood here earlier', run: () => (looking.value = true) },
+  { key: 'j', words: 'switch between log and jobs', run: () => (card.value = !card.value) },
+  { key: 'v', words: 'earlier versions', run: () => (looking.value = true) },
   { key: 'p', words: 'print', run: print },
 ])
 watch(judged, (now) => {
@@ -115,7 +115,7 @@ onMounted(async () => {
       <LogForm ref="form" :today="today" :fault="refused" @add="write" />
     </section>
     <aside class="right">
-      <div class="looked" role="radiogroup" aria-label="what is looked at">
+      <div class="looked" role="radiogroup" aria-label="quantity shown">
         <button
           v-for="each in WATCHED"
           :key="each"
@@ -135,7 +135,7 @@ onMounted(async () => {
           v-if="held[watched]"
           v-model="held[watched]!.early"
           name="early"
-          label="where one plans"
+          label="planning limit"
           :least="-1000"
           :most="100000"
         />
@@ -144,16 +144,16 @@ onMounted(async () => {
           v-if="held[watched]"
           v-model="held[watched]!.limit"
           name="limit"
-          label="where it must not go"
+          label="limit"
           :least="-1000"
           :most="100000"
         />
         <span>{{ series?.unit ?? '' }}</span>
-        <span>parts come in</span>
+        <span>lead time</span>
         <FigureInput
           v-model="held.lead_days"
           name="lead"
-          label="days until parts come"
+          label="lead time, days"
           :least="0"
           :most="3650"
           whole
@@ -162,7 +162,7 @@ onMounted(async () => {
         <FigureInput
           v-model="held.approval_days"
           name="approval"
-          label="days until an order is approved"
+          label="approval time, days"
           :least="0"
           :most="3650"
           whole
@@ -196,7 +196,7 @@ onMounted(async () => {
           <button
             type="button"
             class="gone"
-            :aria-label="`take away ${words(entry.what)} of ${dayWords(entry.on)}`"
+            :aria-label="`delete ${words(entry.what)} of ${dayWords(entry.on)}`"
             @click.stop="takeAway(entry.key)"
           >
             ×

@@ -32,8 +32,8 @@ onMounted(async () => {
     <p v-if="refusal" class="stop">{{ refusal.message }} {{ refusal.hint }}</p>
     <template v-if="found && !found.unit">
       <h1>Which unit is {{ found.job.title }}?</h1>
-      <p v-if="found.may_be.length">Has it been here before? Its log and earlier jobs come with it.</p>
-      <p v-else>No unit of this name or model has a history yet.</p>
+      <p v-if="found.may_be.length">Has it been here before? Choose it to see its log and earlier jobs.</p>
+      <p v-else>No unit with this name or model has a history yet.</p>
       <ul>
         <li v-for="unit in found.may_be" :key="unit.unit_id">
           <button type="button" class="chip" @click="tie(unit.unit_id)">
@@ -42,7 +42,7 @@ onMounted(async () => {
           </button>
         </li>
       </ul>
-      <button type="button" class="go" @click="tie(null)">Begin its history</button>
+      <button type="button" class="go" @click="tie(null)">Start its history</button>
     </template>
   </main>
 </template>

@@ -14,9 +14,9 @@ const day = ref<HTMLInputElement | null>(null)
 const asks = computed(() => WHAT.find((each) => each.what === what.value)?.asks ?? '')
 const missing = computed(() => {
   if (!on.value) return 'On which day?'
-  if (on.value > props.today) return 'That day is still to come.'
+  if (on.value > props.today) return 'That date is in the future.'
   if (asks.value && !amount.value.trim()) return `How much, in ${asks.value}?`
-  return what.value === 'note' && !note.value.trim() ? 'What is to be noted?' : ''
+  return what.value === 'note' && !note.value.trim() ? 'Type the note.' : ''
 })
 const asked = ref(false)
 function write(): void {
@@ -47,7 +47,7 @@ defineExpose({ focus, refill, choose: (to: What) => (what.value = to) })
 </script>
 
 <template>
-  <form class="form" novalidate aria-label="write in the log" @submit.prevent="write">
+  <form class="form" novalidate aria-label="new log entry" @submit.prevent="write">
     <div class="what" role="radiogroup" aria-label="what">
       <button
         v-for="(each, i) in WHAT"
@@ -67,7 +67,7 @@ defineExpose({ focus, refill, choose: (to: What) => (what.value = to) })
       <input ref="figure" v-model="amount" name="log-amount" class="fig" inputmode="decimal" maxlength="20" />
     </label>
     <label class="remark">note <input v-model="note" name="log-note" maxlength="200" /></label>
-    <button type="submit" class="write">Write it down <kbd>Enter</kbd></button>
+    <button type="submit" class="write">Log it <kbd>Enter</kbd></button>
     <p v-if="(asked && missing) || fault" class="stop" role="alert">{{ (asked && missing) || fault }}</p>
   </form>
 </template>

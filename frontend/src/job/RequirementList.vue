@@ -15,7 +15,7 @@ const BASIS: Record<string, string> = {
   stated: 'marked',
   measured: 'measured',
   seen: 'seen',
-  implied: 'by the marking',
+  implied: 'from the marking',
   assumed: 'assumed',
   unknown: 'not known',
 }
@@ -70,7 +70,7 @@ const sayable = (row: { basis: string; values: readonly unknown[] }): boolean =>
             :aria-label="`${row.words}, as seen on the part`"
             @change="emit('say', row.name, ($event.target as HTMLSelectElement).value)"
           >
-            <option value="">not said</option>
+            <option value="">not stated</option>
             <option v-for="each in row.values" :key="each.value" :value="each.value">
               {{ each.words }}
             </option>

@@ -1,9 +1,9 @@
 import type { Schemas } from '@/api/client'
 
 const TURNS: Record<string, string> = {
-  shaft: 'the shaft turns',
-  housing: 'the housing turns',
-  shaking: 'the load shakes',
+  shaft: 'load stationary, shaft rotates',
+  housing: 'load stationary, housing rotates',
+  shaking: 'indeterminate load',
 }
 type Duty = NonNullable<Schemas['Requirement']['duty']>
 
@@ -11,11 +11,11 @@ type Duty = NonNullable<Schemas['Requirement']['duty']>
 export function dutyWords(duty: Duty | undefined): string[] {
   if (!duty) return []
   return [
-    duty.medium ? `works in ${duty.medium.replace(/_/g, ' ')}` : '',
+    duty.medium ? `medium: ${duty.medium.replace(/_/g, ' ')}` : '',
     duty.temperature_c != null ? `at ${duty.temperature_c} °C` : '',
     duty.rpm ? `${duty.rpm} rev/min` : '',
     TURNS[duty.rotating_ring ?? ''] ?? '',
     duty.load ? `${duty.load} load` : '',
-    duty.dirty ? 'in dirt' : '',
+    duty.dirty ? 'dirty surroundings' : '',
   ].filter(Boolean)
 }

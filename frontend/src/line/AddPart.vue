@@ -50,7 +50,7 @@ onMounted(() => void nextTick(() => field.value?.focus()))
         </button>
       </li>
     </ul>
-    <p class="faint">Enter: along the line · Shift Enter: beside it</p>
+    <p class="faint">Enter: on the shaft · Shift Enter: beside it</p>
   </div>
 </template>
 

@@ -7,8 +7,8 @@ const emit = defineEmits<{ read: [caution: string] }>()
 </script>
 
 <template>
-  <section class="gate" aria-label="cautions before it is opened">
-    <h2>Before it is opened</h2>
+  <section class="gate" aria-label="cautions before opening">
+    <h2>Before opening</h2>
     <p class="faint">
       Each card is read and acknowledged by a person. Local rules, the unit's manual and licensed people
       decide; no card says that anything is safe.

@@ -8,10 +8,10 @@ const trade = useTrade()
 
 <template>
   <div class="empty">
-    <h2>Nothing has come off yet.</h2>
+    <h2>Nothing removed yet.</h2>
     <p>
-      Lay the parts from left to right. One key adds a part after the chosen one; the line can be reversed
-      later.
+      Enter the parts from left to right. One key adds a part after the selected one. The order can be
+      reversed later.
     </p>
     <ul>
       <li v-for="kind in trade.tables?.kinds.slice(0, 18)" :key="kind.kind">
@@ -20,7 +20,7 @@ const trade = useTrade()
         </button>
       </li>
     </ul>
-    <p class="faint"><kbd>+</kbd> any other part by its words</p>
+    <p class="faint"><kbd>+</kbd> any other part by name</p>
   </div>
 </template>
 

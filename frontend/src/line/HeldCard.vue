@@ -4,7 +4,7 @@ import type { Schemas } from '@/api/client'
 import SizeInput from '@/entry/SizeInput.vue'
 import { newKeyOf, type LinePart, type Tie } from './lineEdits'
 
-/** How the part is held, what is set on it, and what it stays with. */
+/** How the part is fastened, its settings, and what stays with it. */
 type Fastener = Schemas['Fastener']
 const props = defineProps<{ part: LinePart; ties: Tie[]; end: 'left' | 'right'; next: LinePart | null }>()
 const emit = defineEmits<{ patch: [values: Partial<LinePart>]; ties: [ties: Tie[]]; tie: [] }>()
@@ -51,7 +51,7 @@ function change(key: string, values: Partial<Tie>): void {
 </script>
 
 <template>
-  <section class="held" aria-label="how it is held and set">
+  <section class="held" aria-label="fastening and settings">
     <div class="grid">
       <label
         >drive<input name="drive" :value="held.drive" maxlength="40" @input="put({ drive: text($event) })"
@@ -86,7 +86,7 @@ function change(key: string, values: Partial<Tie>): void {
         ></label
       >
       <label
-        >torque from<input
+        >torque source<input
           name="torque-source"
           :value="held.torque_source"
           maxlength="80"
@@ -94,7 +94,7 @@ function change(key: string, values: Partial<Tie>): void {
           @input="put({ torque_source: text($event) })"
       /></label>
       <label
-        >also holds<input
+        >also retains<input
           name="also-holds"
           :value="held.also_holds"
           maxlength="80"
@@ -193,7 +193,7 @@ function change(key: string, values: Partial<Tie>): void {
       </button>
     </div>
     <div class="row">
-      <button type="button" class="chip" @click="addSetting">add a set position</button>
+      <button type="button" class="chip" @click="addSetting">add a setting</button>
       <button type="button" class="chip" :disabled="own.length > 0" @click="emit('tie')">
         tie to the {{ end }} end{{ next ? ' with the next part' : '' }} <kbd>Alt t</kbd>
       </button>

@@ -39,11 +39,11 @@ const others = computed(
 )
 const whyNot = computed(() => {
   if (!session.may('second_person'))
-    return `${session.person?.name} (${session.person?.role}) may not decide: ask someone who may.`
+    return `${session.person?.name} (${session.person?.role}) may not decide. Ask someone who may.`
   if (!props.judgedBy || props.judgedBy.person_id !== session.person?.person_id) return ''
   return props.judgedBy.from_file
-    ? `Judged${props.judgedBy.name ? ` by ${props.judgedBy.name}` : ''} in the file that you imported: someone else decides.`
-    : `${props.judgedBy.name} has judged it: someone else signs in and decides.`
+    ? `Judged${props.judgedBy.name ? ` by ${props.judgedBy.name}` : ''} in the file you imported. Someone else must decide.`
+    : `${props.judgedBy.name} inspected it. Someone else must sign in and decide.`
 })
 const mayDecide = computed(() => props.verdict?.verdict !== 'open' && !whyNot.value)
 const choices = computed(() =>
@@ -52,7 +52,7 @@ const choices = computed(() =>
 const keep = computed(() => props.part.keep || kind.value?.keep || 'if_good')
 const KEEPS = [
   ['always_new', 'always new'],
-  ['if_good', 'if good'],
+  ['if_good', 'if in good condition'],
   ['keep', 'keep'],
 ] as const
 function answer(code: string, said: 'as_found' | 'put_right'): void {
@@ -81,7 +81,7 @@ function setKeep(name: (typeof KEEPS)[number][0]): void {
         <b>{{ each.words }}</b> {{ each.reason }}
       </p>
       <p v-if="each.answer" class="faint">
-        {{ each.answer === 'as_found' ? 'It came off so: the sheet says to put it right.' : 'Put right.' }}
+        {{ each.answer === 'as_found' ? 'As found: the sheet says to correct it.' : 'Rechecked: correct.' }}
       </p>
       <div v-if="each.level !== 'loud'" class="chips">
         <button
@@ -90,7 +90,7 @@ function setKeep(name: (typeof KEEPS)[number][0]): void {
           :aria-pressed="each.answer === 'as_found'"
           @click="answer(each.code, 'as_found')"
         >
-          it came off so
+          as found
         </button>
         <button
           type="button"
@@ -98,7 +98,7 @@ function setKeep(name: (typeof KEEPS)[number][0]): void {
           :aria-pressed="each.answer === 'put_right'"
           @click="answer(each.code, 'put_right')"
         >
-          looked again: right so
+          rechecked: correct
         </button>
       </div>
     </div>
@@ -106,7 +106,7 @@ function setKeep(name: (typeof KEEPS)[number][0]): void {
       <b>{{ decision.person }}</b> decided: {{ decision.reason }}
     </p>
     <p v-else-if="inFile" class="faint">
-      From the file, not decided here: {{ inFile.person }}, {{ inFile.reason }}
+      From the job file, not decided here: {{ inFile.person }}, {{ inFile.reason }}
     </p>
     <p v-for="each in reasons.slice(0, 2)" :key="each.reason">{{ each.reason }}</p>
     <p v-if="verdict?.reclaim" class="att">
@@ -115,7 +115,7 @@ function setKeep(name: (typeof KEEPS)[number][0]): void {
     </p>
     <template v-if="why">
       <p v-for="each in reasons.filter((r) => r.other_school)" :key="`o${each.reason}`" class="faint">
-        The other school: {{ each.other_school }} <i>({{ each.source }})</i>
+        Alternative practice: {{ each.other_school }} <i>({{ each.source }})</i>
       </p>
       <p v-for="each in others" :key="`x${each.reason}`" class="faint">also: {{ each.reason }}</p>
       <p v-if="reasons.length && !reasons.some((r) => r.other_school)" class="faint">
@@ -123,11 +123,11 @@ function setKeep(name: (typeof KEEPS)[number][0]): void {
       </p>
     </template>
     <button v-if="reasons.length" type="button" class="plain small" @click="emit('why')">
-      {{ why ? 'less' : 'why, and the other school' }} <kbd>w</kbd>
+      {{ why ? 'less' : 'why, and alternative practice' }} <kbd>w</kbd>
     </button>
     <form v-if="verdict?.second_person && !decision" class="second" @submit.prevent="decide">
       <p class="doubt">
-        <b>A second person decides.</b>
+        <b>A second person must decide.</b>
         {{ whyNot }}
       </p>
       <template v-if="mayDecide">
@@ -139,7 +139,7 @@ function setKeep(name: (typeof KEEPS)[number][0]): void {
           name="decision-reason"
           maxlength="300"
           placeholder="because"
-          aria-label="reason of the decision"
+          aria-label="reason for the decision"
         />
         <button class="chip" type="submit" :disabled="reason.trim().length < 4">decide</button>
       </template>

@@ -88,26 +88,26 @@ function add(): void {
         class="plain"
         @click="emit('removeLine')"
       >
-        drop it
+        delete it
       </button>
     </nav>
     <div v-if="line" class="media">
       <label v-for="[field, words] in PLACES" :key="field"
         >{{ words }}
         <select :name="field" :value="line[field]" @change="put({ [field]: text($event) as Line['inside'] })">
-          <option v-for="each in MEDIA" :key="each" :value="each">{{ each || 'not said' }}</option>
+          <option v-for="each in MEDIA" :key="each" :value="each">{{ each || 'not stated' }}</option>
         </select>
       </label>
     </div>
     <label v-if="line" class="alike"
-      >lines like this
+      >identical shafts
       <input
         name="count"
         class="fig"
         inputmode="numeric"
         maxlength="2"
         :value="line.count"
-        aria-label="how many lines of the unit are like this one"
+        aria-label="number of identical shafts"
         @change="alike(text($event))"
       />
     </label>

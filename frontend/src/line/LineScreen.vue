@@ -66,7 +66,7 @@ const wrongOnes = computed(() =>
 function label(of: LinePart | undefined): string {
   if (!of) return ''
   const word = trade.tables?.verdict_words[verdicts.value[of.key] ?? 'open'] ?? ''
-  return `${of.name || trade.kindWords(of.kind)}, ${word}${wrong.value.has(of.key) ? ', contradicts itself' : ''}`
+  return `${of.name || trade.kindWords(of.kind)}, ${word}${wrong.value.has(of.key) ? ', contradiction' : ''}`
 }
 function patch(values: Partial<LinePart>): void {
   if (selected.value) strip.patch(selected.value, values)
@@ -183,37 +183,37 @@ const kindKeys = computed(() =>
 )
 useKeys(() => [
   { key: 'ArrowRight', words: 'next part', run: free(() => strip.select(1)) },
-  { key: 'ArrowLeft', words: 'part before', run: free(() => strip.select(-1)) },
+  { key: 'ArrowLeft', words: 'previous part', run: free(() => strip.select(-1)) },
   { key: 'Home', words: 'first part', run: free(() => strip.select(-999)) },
   { key: 'End', words: 'last part', run: free(() => strip.select(999)) },
-  { key: 'ArrowDown', words: 'next line', run: free(() => strip.selectLine(1)) },
-  { key: 'ArrowUp', words: 'line before', run: free(() => strip.selectLine(-1)) },
-  { key: 'Alt+ArrowRight', words: 'move the part on', run: free(() => shove(1)), inFields: true },
-  { key: 'Alt+ArrowLeft', words: 'move the part back', run: free(() => shove(-1)), inFields: true },
-  { key: 'f', words: 'turn the part round', run: free(turn) },
-  { key: 'Delete', words: 'take the part off the line', run: free(strip.remove) },
-  { key: '+', words: 'add any part by its words', run: free(() => (adding.value = true)) },
+  { key: 'ArrowDown', words: 'next shaft', run: free(() => strip.selectLine(1)) },
+  { key: 'ArrowUp', words: 'previous shaft', run: free(() => strip.selectLine(-1)) },
+  { key: 'Alt+ArrowRight', words: 'move the part right', run: free(() => shove(1)), inFields: true },
+  { key: 'Alt+ArrowLeft', words: 'move the part left', run: free(() => shove(-1)), inFields: true },
+  { key: 'f', words: 'flip the part', run: free(turn) },
+  { key: 'Delete', words: 'delete the part', run: free(strip.remove) },
+  { key: '+', words: 'add any part by name', run: free(() => (adding.value = true)) },
   {
     key: 'Enter',
-    words: 'the part’s card; Escape: back to the line',
+    words: 'the part’s card; Escape: back to the drawing',
     run: () => (gated.value ? readFirst() : card.value?.focus()),
   },
-  { key: 'Escape', words: 'back to the line', run: backToLine, inFields: true },
+  { key: 'Escape', words: 'back to the drawing', run: backToLine, inFields: true },
   { key: 'u', words: 'undo', run: () => void strip.undoStep() },
   { key: 'Ctrl+z', words: 'undo', run: () => void strip.undoStep(), inFields: true },
   { key: 'Ctrl+y', words: 'redo', run: () => void strip.redoStep(), inFields: true },
-  { key: '.', words: 'next part that is open or contradicts itself', run: nextOpen },
-  { key: 'w', words: 'why, and the other school', run: () => (why.value = !why.value) },
+  { key: '.', words: 'next open part or contradiction', run: nextOpen },
+  { key: 'w', words: 'why, and alternative practice', run: () => (why.value = !why.value) },
   { key: 'b', words: 'send it to the Bench', run: () => void toBench() },
   {
     key: 'p',
     words: 'print the strip-down sheet',
     run: () => void router.push({ name: 'strip-sheet', params: { number } }),
   },
-  { key: '#', words: 'the tray: count loose items', run: () => (traying.value = true) },
+  { key: '#', words: 'count loose items', run: () => (traying.value = true) },
   {
     key: 'Alt+r',
-    words: 'reverse the line',
+    words: 'reverse the order',
     run: free(() => strip.change(reversed(sheet.value, strip.lineKey.value))),
     inFields: true,
   },
@@ -225,7 +225,12 @@ useKeys(() => [
     inFields: true,
   },
   { key: 'Alt+c', words: 'condition card', run: () => (tab.value = 'condition'), inFields: true },
-  { key: 'Alt+h', words: 'how it is held and set', run: () => (tab.value = 'held and set'), inFields: true },
+  {
+    key: 'Alt+h',
+    words: 'fastening and settings',
+    run: () => (tab.value = 'fastening and settings'),
+    inFields: true,
+  },
   ...kindKeys.value,
 ])
 </script>
@@ -260,13 +265,13 @@ useKeys(() => [
     </LineHead>
     <p v-if="strip.loadRefusal.value" class="note">
       {{ strip.loadRefusal.value.message }}
-      <button type="button" class="plain" @click="strip.load">Look again</button>
+      <button type="button" class="plain" @click="strip.load">Try again</button>
     </p>
-    <p v-if="marking" class="note">Click the place on the part that the photo shows.</p>
+    <p v-if="marking" class="note">Click the part that the photo shows.</p>
     <p v-if="said" class="note" role="alert">{{ said }}</p>
     <CautionGate v-if="gated" :cautions="unread" @read="read" />
     <template v-else>
-      <div ref="drawingRoom" class="room" tabindex="-1" aria-label="the line">
+      <div ref="drawingRoom" class="room" tabindex="-1" aria-label="parts on the shaft">
         <LineDrawing
           v-if="parts.length"
           :parts="parts"
@@ -335,8 +340,8 @@ useKeys(() => [
     />
     <div v-if="strip.question.value" class="ask" role="alertdialog" aria-label="tied parts">
       <p>{{ strip.question.value.words }}</p>
-      <button type="button" class="chip" autofocus @click="settleQuestion(false)">leave it</button>
-      <button type="button" class="chip" @click="settleQuestion(true)">move it and untie</button>
+      <button type="button" class="chip" autofocus @click="settleQuestion(false)">Cancel</button>
+      <button type="button" class="chip" @click="settleQuestion(true)">Move and untie</button>
     </div>
     <ClashDialog
       v-if="strip.held.hasClashes.value"

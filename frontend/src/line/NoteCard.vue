@@ -3,7 +3,7 @@ import type { Schemas } from '@/api/client'
 import RefusedNote from '@/entry/RefusedNote.vue'
 import type { LinePart } from './lineEdits'
 
-/** A note on the part; what it plans dangerously is refused in words. */
+/** A note on the part; dangerous plans are refused in words. */
 defineProps<{ part: LinePart; refused: Schemas['Refusal'][] }>()
 const emit = defineEmits<{ patch: [values: Partial<LinePart>] }>()
 function text(event: Event): string {

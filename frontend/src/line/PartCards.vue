@@ -78,7 +78,7 @@ defineExpose({
       </article>
       <ConditionCard v-if="tab === 'condition'" :part="part" @patch="$emit('patch', $event)" />
       <HeldCard
-        v-else-if="tab === 'held and set' && line"
+        v-else-if="tab === 'fastening and settings' && line"
         :part="part"
         :ties="sheet.ties"
         :end="strip.endOf.value"

@@ -56,7 +56,7 @@ defineExpose({ open: () => picker.value?.click() })
           :value="photo.caption"
           maxlength="160"
           aria-label="what the photo shows"
-          placeholder="what it shows"
+          placeholder="caption"
           @change="keeper.place(photo, { caption: words($event) })"
         />
         <button type="button" class="plain" @click="emit('mark', photo)">
@@ -68,8 +68,8 @@ defineExpose({ open: () => picker.value?.click() })
       </figcaption>
     </figure>
     <figure v-for="each in waits" :key="each.id" class="waits">
-      <img :src="previews[each.id]" alt="photo not yet sent" />
-      <figcaption class="att">kept here, not yet sent</figcaption>
+      <img :src="previews[each.id]" alt="photo not uploaded yet" />
+      <figcaption class="att">saved on this device, not uploaded yet</figcaption>
     </figure>
     <div class="add">
       <input
@@ -86,7 +86,7 @@ defineExpose({ open: () => picker.value?.click() })
       <button type="button" class="chip" @click="picker?.click()">
         take or choose a photo <kbd>Alt p</kbd>
       </button>
-      <p class="faint">or drop it here</p>
+      <p class="faint">or drop one here</p>
       <p v-if="keeper.fault.value" class="stop" role="alert">{{ keeper.fault.value }}</p>
     </div>
   </section>

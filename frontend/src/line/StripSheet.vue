@@ -9,7 +9,7 @@ import JobPaper from '@/shell/JobPaper.vue'
 import { useKeys } from '@/shell/useKeys'
 import { along, beside, EMPTY, type LinePart, type LineSheet } from './lineEdits'
 
-/** The strip-down sheet on A4: lines drawn, every part with its way round, ties, settings, verdict. */
+/** The strip-down sheet on A4: lines drawn, every part with its orientation, ties, settings, verdict. */
 const route = useRoute()
 const router = useRouter()
 const trade = useTrade()
@@ -53,20 +53,20 @@ function notes(part: LinePart): string[] {
     if (size) found.push(size)
     found.push(
       held.torque
-        ? `${held.torque} ${held.torque_unit} (${held.torque_source || 'source not said'})`
+        ? `${held.torque} ${held.torque_unit} (${held.torque_source || 'source not stated'})`
         : 'torque: no value known',
     )
     if (held.lock !== 'none') found.push(`lock: ${words(held.lock ?? '')}`)
-    if (held.also_holds) found.push(`also holds ${held.also_holds}`)
+    if (held.also_holds) found.push(`also retains ${held.also_holds}`)
   }
   for (const each of part.settings ?? [])
-    found.push(`${words(each.what ?? '')}: ${each.first || '?'} / ${each.second || 'not read again'}`)
+    found.push(`${words(each.what ?? '')}: ${each.first || '?'} / ${each.second || 'no second reading'}`)
   for (const tie of sheet.value.ties.filter((each) => each.parts.includes(part.key)))
     found.push(`${tie.words}${tie.thickness?.typed ? `, ${tie.thickness.typed}` : ''}`)
   for (const each of (check.value?.contradictions ?? []).filter(
     (c) => c.part === part.key && c.level !== 'loud',
   ))
-    found.push(`${each.words}${each.answer === 'as_found' ? ' It came off so: put it right.' : ''}`)
+    found.push(`${each.words}${each.answer === 'as_found' ? ' As found: correct it.' : ''}`)
   const decided = decisions.value.get(part.key)
   if (decided) found.push(`${decided.person}: ${decided.reason}`)
   if (part.note) found.push(part.note)
@@ -87,11 +87,11 @@ function turn(): void {
 }
 const print = (): void => window.print()
 useKeys([
-  { key: 'r', words: 'in the order in which it goes back', run: turn },
+  { key: 'r', words: 'reverse the order', run: turn },
   { key: 'p', words: 'print', run: print },
   {
     key: 'Escape',
-    words: 'back to the line',
+    words: 'back to Strip-down',
     run: () => void router.push({ name: 'line', params: { number } }),
     inFields: true,
   },
@@ -118,7 +118,7 @@ onMounted(async () => {
 
 <template>
   <main class="job-paper">
-    <p v-if="away" class="note">The shop's records cannot be reached just now.</p>
+    <p v-if="away" class="note">The shop's records cannot be reached at the moment.</p>
     <JobPaper
       :title="take?.sheet.title ?? ''"
       :under="
@@ -140,8 +140,8 @@ onMounted(async () => {
         <h2>
           {{ each.name }}
           <span class="faint"
-            >{{ back ? 'back in this order' : 'off in this order from the left' }};
-            {{ each.inside || 'nothing said' }} inside</span
+            >{{ back ? 'assembly order' : 'removal order, from the left' }};
+            {{ each.inside || 'not stated' }} inside</span
           >
         </h2>
         <LineDrawing
@@ -165,9 +165,9 @@ onMounted(async () => {
               <th>part</th>
               <th>inside × outside × width</th>
               <th>way round</th>
-              <th>held, set, tied, noted</th>
+              <th>fastening, settings, notes</th>
               <th>verdict</th>
-              <th>back in</th>
+              <th>refitted</th>
             </tr>
           </thead>
           <tbody>
@@ -212,7 +212,7 @@ onMounted(async () => {
       <template #keys>
         <button type="button" class="go" @click="print"><span>Print</span><kbd>p</kbd></button>
         <button type="button" class="plain" @click="turn">
-          {{ back ? 'in the order it came off' : 'in the order it goes back' }} <kbd>r</kbd>
+          {{ back ? 'removal order' : 'assembly order' }} <kbd>r</kbd>
         </button>
         <a class="plain" :href="`/api/jobs/${number}/file`" download>job as a file</a>
       </template>

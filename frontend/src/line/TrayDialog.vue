@@ -10,9 +10,9 @@ const props = defineProps<{ items: readonly Item[]; judged: Schemas['LooseCount'
 const emit = defineEmits<{ close: []; change: [items: Item[]] }>()
 const what = ref('')
 const COUNTS = [
-  ['came_out', 'came out'],
+  ['came_out', 'removed'],
   ['tray', 'in the tray'],
-  ['left_over', 'left at closing'],
+  ['left_over', 'left over at reassembly'],
 ] as const
 function put(key: string, name: (typeof COUNTS)[number][0], event: Event): void {
   const text = (event.target as HTMLInputElement).value.trim()
@@ -83,10 +83,10 @@ const wordsOf = (key: string) => props.judged.find((each) => each.key === key)
         name="loose"
         maxlength="60"
         placeholder="keys, pins, rollers, washers"
-        aria-label="what came out loose"
+        aria-label="loose items removed"
         autofocus
       />
-      <button class="chip" type="submit">count it</button>
+      <button class="chip" type="submit">Add</button>
     </form>
   </Dialog>
 </template>

@@ -24,7 +24,7 @@ function face(side: 'left' | 'right', values: Partial<Schemas['Face']>): void {
 }
 function workedOut(side: 'left' | 'right'): string {
   const found = props.facing?.[side]
-  return found ? `${words(found)}, from the line` : 'not said'
+  return found ? `${words(found)}, worked out` : 'not stated'
 }
 function text(event: Event): string {
   return (event.target as HTMLInputElement).value
@@ -58,7 +58,7 @@ function text(event: Event): string {
     <div class="faces">
       <template v-for="side in SIDES" :key="side">
         <label
-          >{{ side }} face is
+          >{{ side }} face
           <select
             :name="`mark-${side}`"
             :value="part[side]?.mark"
@@ -68,7 +68,7 @@ function text(event: Event): string {
           </select>
         </label>
         <label
-          >and looks at
+          >faces
           <select
             :name="`looks-${side}`"
             :value="part[side]?.looks_at"
@@ -83,9 +83,7 @@ function text(event: Event): string {
       </template>
     </div>
     <div class="row">
-      <button type="button" class="chip" @click="emit('patch', turned(part))">
-        turn it round&nbsp;<kbd>f</kbd>
-      </button>
+      <button type="button" class="chip" @click="emit('patch', turned(part))">flip&nbsp;<kbd>f</kbd></button>
       <label class="count"
         >pieces
         <input

@@ -3,7 +3,7 @@ import type { Schemas } from '@/api/client'
 
 export type LineSheet = Required<Schemas['LineSheet']>
 /** What is known of a part, a card each. */
-export const TABS = ['condition', 'held and set', 'photos', 'note'] as const
+export const TABS = ['condition', 'fastening and settings', 'photos', 'note'] as const
 export type Tab = (typeof TABS)[number]
 export type LinePart = Schemas['LinePart']
 export type Line = Schemas['Line']

@@ -72,7 +72,7 @@ export function useLine(number: string) {
     const tie = edit.tieBroken(sheet.value, to)
     if (!tie) return change(to)
     question.value = {
-      words: `${tie.words || 'What is tied'} stays at the ${tie.end} end of ${line.value?.name ?? 'its shaft'}. Move it away?`,
+      words: `${tie.words || `What is tied stays at the ${tie.end} end`} (${line.value?.name ?? 'its shaft'}). Move it anyway?`,
       go: () => change({ ...to, ties: to.ties.filter((each) => each.key !== tie.key) }),
     }
   }

@@ -61,7 +61,7 @@ export function usePhotos(number: string, sent: () => Promise<void>) {
   async function add(file: File, part: string): Promise<void> {
     fault.value = ''
     if (file.size > MOST_BYTES) {
-      fault.value = `${file.name} has ${Math.round(file.size / 1e6)} MB: a picture has at most 60 here, and it is made smaller.`
+      fault.value = `${file.name} has ${Math.round(file.size / 1e6)} MB: the limit is 60 MB before it is reduced.`
       return
     }
     let picture: Blob
@@ -69,7 +69,7 @@ export function usePhotos(number: string, sent: () => Promise<void>) {
       if (file.type === 'image/svg+xml') throw new Error('a drawing, not a photo')
       picture = await shrink(file)
     } catch {
-      fault.value = `${file.name} cannot be read as a photo: take JPEG, PNG or WebP.`
+      fault.value = `${file.name} is not a photo that can be used. Use JPEG, PNG or WebP.`
       return
     }
     await within('readwrite', (all) => all.put({ id: newKey(), job: number, part, caption: '', picture }))

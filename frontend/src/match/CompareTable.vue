@@ -72,7 +72,7 @@ const same = computed(() => rows.value.filter((row) => row.same))
         </tr>
         <tr v-if="!differing.length">
           <th></th>
-          <td :colspan="columns.length + 1" class="all">Nothing differs that is marked.</td>
+          <td :colspan="columns.length + 1" class="all">No marked difference.</td>
         </tr>
         <template v-if="open">
           <tr v-for="row in same" :key="row.name" class="same">
@@ -86,7 +86,7 @@ const same = computed(() => rows.value.filter((row) => row.same))
       </tbody>
     </table>
     <button v-if="same.length" type="button" class="plain" @click="open = !open">
-      {{ open ? 'fold' : 'the same in both:' }}
+      {{ open ? 'hide' : 'identical:' }}
       {{ open ? 'what is the same' : same.map((row) => row.name).join(', ') }}
     </button>
   </div>

@@ -17,8 +17,8 @@ const MARKS: Record<string, string> = {
 }
 const WORDS: Record<string, string> = {
   drop_in: 'drop-in',
-  fits_with_differences: 'fits, differs',
-  needs_change: 'unit must change',
+  fits_with_differences: 'fits, with differences',
+  needs_change: 'needs a change',
   not_interchangeable: 'not interchangeable',
 }
 const contradicts = computed(() => props.equivalent.interchange.contradictions.length > 0)

@@ -26,12 +26,12 @@ const list = ref<HTMLElement | null>(null)
 const offered = ref<InstanceType<typeof OfferedBox> | null>(null)
 /** Where an equivalent comes from, and what that is called; what contradicts the old part stands last. */
 const GROUPS = [
-  ['rule', 'the same, in other makers’ codes'],
-  ['record', 'on record as fitted'],
-  ['size', 'the same size, other attributes'],
-  ['other', 'not what the old part is known to be'],
+  ['rule', 'same part, other makers’ codes'],
+  ['record', 'fitted before'],
+  ['size', 'same size, other attributes'],
+  ['other', 'contradicts what is known of the old part'],
 ] as const
-const OF_A_BEARING = 'the same bore and outside, other attributes'
+const OF_A_BEARING = 'same bore and outside, other attributes'
 const contradicts = (each: Equivalent | undefined): boolean =>
   Boolean(each?.interchange.contradictions.length)
 
@@ -119,9 +119,9 @@ async function choose(): Promise<void> {
 }
 useKeys([
   { key: 'ArrowDown', words: 'next equivalent', run: () => move(1) },
-  { key: 'ArrowUp', words: 'equivalent before', run: () => move(-1) },
-  { key: ' ', words: 'space: put it beside the original (three at most)', run: beside },
-  { key: 'Enter', words: 'take this one: to Seats', run: () => void choose() },
+  { key: 'ArrowUp', words: 'previous equivalent', run: () => move(-1) },
+  { key: ' ', words: 'compare with the original (up to three)', run: beside },
+  { key: 'Enter', words: 'choose it, then Seats', run: () => void choose() },
   { key: 'o', words: 'what a supplier offers', run: () => offered.value?.focus() },
   {
     key: 'e',
@@ -173,7 +173,7 @@ onMounted(load)
         :aria-activedescendant="`eq-${current?.item.item_id}`"
       >
         <p v-if="nothingMeets" class="none att">
-          <b>No catalogue item is what must be had.</b> Type what a supplier offers in the box, or
+          <b>No catalogue item meets the requirement.</b> Type what a supplier offers in the box, or
           <RouterLink class="plain" :to="{ name: 'enquiry', params: route.params }"
             >print an enquiry <kbd>e</kbd></RouterLink
           >.
@@ -191,19 +191,19 @@ onMounted(load)
             @click="at = all.indexOf(each)"
           />
         </template>
-        <p v-if="match?.by_size_more" class="faint none">{{ match.by_size_more }} more lie further off.</p>
+        <p v-if="match?.by_size_more" class="faint none">{{ match.by_size_more }} more differ further.</p>
       </div>
       <div class="foot">
         <p v-if="current" class="verdict">
           <b :class="{ stop: current.interchange.contradictions.length }">{{ current.interchange.words }}</b>
           <template v-if="current.interchange.contradictions.length">
-            It is not what the old part is known to be: {{ current.interchange.contradictions.join(', ') }}.
+            It contradicts what is known of the old part: {{ current.interchange.contradictions.join(', ') }}.
           </template>
         </p>
         <button type="button" class="go" :disabled="!current" @click="choose">
           <span
             >Take {{ current?.item.marking ?? ''
-            }}{{ contradicts(current) ? ' all the same' : ': to Seats' }}</span
+            }}{{ contradicts(current) ? ' anyway' : ', then Seats' }}</span
           ><kbd>Enter</kbd>
         </button>
       </div>

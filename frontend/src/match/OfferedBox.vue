@@ -4,7 +4,7 @@ import { api, told, type Schemas } from '@/api/client'
 import { useLive } from '@/api/useLive'
 import VerdictMark from '@/drawing/VerdictMark.vue'
 
-/** What a supplier offers, typed as he says it, held against what must be had. */
+/** What a supplier offers, as described, compared with the requirement. */
 const props = defineProps<{ partId: number }>()
 const text = ref('')
 const field = ref<HTMLInputElement | null>(null)

@@ -16,10 +16,10 @@ const session = useSession()
 const asking = ref<string | null>(null)
 const reason = ref('')
 const WORDS: Record<string, string> = {
-  holds: 'holds',
-  not_proven: 'not proven',
-  does_not_hold: 'does not hold',
-  not_looked_at: 'not looked at',
+  holds: 'met',
+  not_proven: 'open',
+  does_not_hold: 'failed',
+  not_looked_at: 'not checked',
 }
 
 async function ask(light: string): Promise<void> {
@@ -56,7 +56,7 @@ async function give(light: Schemas['Light']): Promise<void> {
         <p v-if="light.passed_reason" class="doubt">{{ light.passed_by }}: {{ light.passed_reason }}</p>
         <template v-else-if="light.state !== 'holds' && !placed">
           <p v-if="!session.may('override')" class="faint">
-            {{ session.person?.name }} ({{ session.person?.role }}) may not override it: ask someone who may.
+            {{ session.person?.name }} ({{ session.person?.role }}) may not override it. Ask someone who may.
           </p>
           <form v-else-if="asking === light.light" class="reason" @submit.prevent="give(light)">
             <Textarea
@@ -64,16 +64,16 @@ async function give(light: Schemas['Light']): Promise<void> {
               rows="2"
               maxlength="300"
               aria-label="reason"
-              placeholder="why it may be ordered all the same"
+              placeholder="reason for ordering anyway"
               @update:model-value="keep"
               @keydown.ctrl.enter.prevent="give(light)"
               @keydown.esc="asking = null"
             />
             <button type="submit" class="chip" :disabled="reason.trim().length < 8">
-              pass with this reason
+              override with this reason
             </button>
           </form>
-          <button v-else type="button" class="plain" @click="ask(light.light)">pass with a reason</button>
+          <button v-else type="button" class="plain" @click="ask(light.light)">override with a reason</button>
         </template>
       </div>
     </section>

@@ -147,12 +147,12 @@ function print(): void {
   window.print()
 }
 useKeys([
-  { key: 'ArrowDown', words: 'next line', run: () => move(1) },
-  { key: 'ArrowUp', words: 'line before', run: () => move(-1) },
+  { key: 'ArrowDown', words: 'next item', run: () => move(1) },
+  { key: 'ArrowUp', words: 'previous item', run: () => move(-1) },
   { key: '+', words: 'one more', run: () => line.value && quantity(line.value, line.value.quantity + 1) },
   { key: '-', words: 'one less', run: () => line.value && quantity(line.value, line.value.quantity - 1) },
-  { key: 'Delete', words: 'take the line off its sheet', run: () => line.value && drop(line.value) },
-  { key: 'Ctrl+Enter', words: 'place the sheet', run: place, inFields: true },
+  { key: 'Delete', words: 'remove the item', run: () => line.value && drop(line.value) },
+  { key: 'Ctrl+Enter', words: 'place the order', run: place, inFields: true },
   { key: 'Ctrl+p', words: 'print the sheet', run: print, inFields: true },
 ])
 onMounted(load)
@@ -163,7 +163,7 @@ onMounted(load)
     <section ref="paper" class="left papers">
       <p v-if="refusal" class="note" role="alert">{{ refusal.message }} {{ refusal.hint }}</p>
       <div v-if="orders?.waiting.length" class="waiting">
-        <h2>chosen, on no sheet yet</h2>
+        <h2>chosen, not ordered yet</h2>
         <div v-for="part in orders.waiting" :key="part.part_id" class="wait">
           <b class="fig">{{ part.needed > 1 ? `${part.needed} × ` : '' }}{{ part.item.marking }}</b
           ><span>{{ part.part_name }}, job {{ part.job_number }}</span>
@@ -176,7 +176,7 @@ onMounted(load)
               @click="put(part.part_id, offer.supplier_id)"
             >
               {{ offer.supplier }} {{ offer.price }}, {{ offer.lead_days }} d</button
-            ><em v-if="!part.offers.length" class="faint">nobody offers it</em></span
+            ><em v-if="!part.offers.length" class="faint">no supplier offers it</em></span
           >
         </div>
       </div>
@@ -196,12 +196,12 @@ onMounted(load)
           >Why is {{ cancelling.item.marking }} cancelled?
           <input v-model="why" maxlength="300" @keydown.esc="cancelling = null"
         /></label>
-        <button type="submit" class="chip" :disabled="why.trim().length < 4">cancel it</button>
-        <button type="button" class="plain" @click="cancelling = null">leave it</button>
+        <button type="submit" class="chip" :disabled="why.trim().length < 4">Cancel the item</button>
+        <button type="button" class="plain" @click="cancelling = null">Keep it</button>
       </form>
       <div v-if="orders && !sheets.length && !orders.waiting.length" class="nothing">
         <h2>No order sheet yet</h2>
-        <p>A part comes here from Seats, once it is known what replaces it.</p>
+        <p>Parts come here from Seats once a replacement is chosen.</p>
       </div>
     </section>
     <aside class="gate">
@@ -226,7 +226,7 @@ onMounted(load)
         >
           <span v-if="sheet.state === 'placed'">Placed by {{ sheet.placed_by }}</span>
           <span v-else-if="!sheet.ready">On hold: {{ open }} open {{ open === 1 ? 'check' : 'checks' }}</span>
-          <span v-else-if="!mayPlace">Ready: someone who may place orders is needed</span
+          <span v-else-if="!mayPlace">Ready. Someone who may place orders must place it</span
           ><span v-else>Place {{ sheet.number }}</span
           ><kbd>Ctrl Enter</kbd>
         </button>

@@ -53,7 +53,7 @@ function restsOn(line: Line): string {
     ({ question, answer }) =>
       kinds.question(question, own.family)?.answers.find((each) => each.value === answer)?.words ?? answer,
   )
-  const clashes = (own.clashes ?? []).map((each) => `${each.marked} marked, ${each.confirmed} said`)
+  const clashes = (own.clashes ?? []).map((each) => `${each.marked} marked, ${each.confirmed} confirmed`)
   return [...sizes, own.condition, ...looks, ...clashes].filter(Boolean).join(', ')
 }
 const differs = (line: Line): string =>
@@ -146,7 +146,7 @@ const changed = (line: Line): string =>
         Cancelled by {{ line.withdrawn_by }}: {{ line.withdrawn_reason }}
       </p>
       <p v-if="line.replaces" class="told">
-        in place of <b>{{ line.replaces }}</b>: {{ wanted(line) }}
+        replaces <b>{{ line.replaces }}</b>: {{ wanted(line) }}
       </p>
       <p v-if="restsOn(line)" class="told faint rests">by {{ restsOn(line) }}</p>
       <p v-if="line.differences.length" class="told doubt">differs: {{ differs(line) }}</p>
@@ -158,7 +158,7 @@ const changed = (line: Line): string =>
           class="chip"
           @click.stop="$emit('change', line)"
         >
-          order what is chosen now
+          order the new choice
         </button>
         <button v-if="sheet.state === 'open'" type="button" class="chip" @click.stop="$emit('drop', line)">
           take it off

@@ -22,9 +22,9 @@ function say(result: 'holds' | 'fails'): void {
 }
 useKeys([
   { key: 'ArrowDown', words: 'next check', run: () => step(1) },
-  { key: 'ArrowUp', words: 'check before', run: () => step(-1) },
-  { key: 'h', words: 'the check holds', run: () => say('holds') },
-  { key: 'x', words: 'the check does not hold', run: () => say('fails') },
+  { key: 'ArrowUp', words: 'previous check', run: () => step(-1) },
+  { key: 'h', words: 'check met', run: () => say('holds') },
+  { key: 'x', words: 'check failed', run: () => say('fails') },
 ])
 </script>
 
@@ -57,7 +57,7 @@ useKeys([
           :aria-pressed="of(check.key)?.result === 'holds'"
           @click.stop="say('holds')"
         >
-          holds <kbd>h</kbd>
+          met <kbd>h</kbd>
         </button>
         <button
           type="button"

@@ -29,7 +29,7 @@ useKeys([{ key: 'Alt+e', words: 'close the job', run: close, inFields: true }])
 <template>
   <section class="close" aria-label="closing">
     <h2 v-if="open.length">
-      Stands against closing <b class="fig">{{ open.length }}</b>
+      Open before closing <b class="fig">{{ open.length }}</b>
     </h2>
     <h2 v-else class="good">Nothing is open.</h2>
     <ul>
@@ -43,34 +43,28 @@ useKeys([{ key: 'Alt+e', words: 'close the job', run: close, inFields: true }])
       v-model="sheet.reason"
       name="reason"
       maxlength="300"
-      placeholder="why it is closed all the same"
-      aria-label="why it is closed with open points"
+      placeholder="reason for closing anyway"
+      aria-label="reason for closing with open points"
     />
     <p v-if="sheet.closed && sheet.reason && open.length" class="faint">
-      Closed over them: {{ sheet.reason }}
+      Closed with these open: {{ sheet.reason }}
     </p>
     <p v-if="refused" class="stop" role="alert">{{ refused }}</p>
     <button type="button" class="go" :disabled="!sheet.closed && unsaid" @click="close">
       <span>{{
-        sheet.closed
-          ? 'Closed. Open it again'
-          : open.length
-            ? `Close over ${open.length} open`
-            : 'Close the job'
+        sheet.closed ? 'Closed. Reopen' : open.length ? `Close with ${open.length} open` : 'Close the job'
       }}</span><kbd>Alt e</kbd>
     </button>
     <p v-if="sheet.closed" class="signed">
       <span v-for="each in standing" :key="each.person + each.signed_at">signed by {{ each.person }}</span>
       <button v-if="!standing.length" type="button" class="plain" @click="emit('sign')">
-        sign what stands here
+        sign this version
       </button>
       <RouterLink class="plain" :to="{ name: 'job-history', params: { number } }"
         >history of the unit</RouterLink
       >
     </p>
-    <p class="faint">
-      No sheet says that a unit is safe: its manual, local rules and licensed people decide.
-    </p>
+    <p class="faint">No sheet proves a unit safe. Its manual, local rules and licensed people decide.</p>
   </section>
 </template>
 

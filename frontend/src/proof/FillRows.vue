@@ -48,20 +48,20 @@ const MARKS: Record<string, string> = {
         <FigureInput
           v-model="row.wanted_l"
           name="wanted"
-          label="litres wanted"
+          label="litres specified"
           :least="0.001"
           :most="100000"
         />l</label
       >
       <label
-        >went in
+        >filled
         <input
           v-model.lazy="row.filled_l"
           name="filled"
           class="fig reading"
           maxlength="20"
           inputmode="decimal"
-          aria-label="litres that went in"
+          aria-label="litres filled"
         />
         l</label
       >
@@ -82,7 +82,7 @@ const MARKS: Record<string, string> = {
       <button
         type="button"
         class="gone"
-        :aria-label="`take ${row.what || 'it'} away`"
+        :aria-label="`delete ${row.what || 'it'}`"
         @click="$emit('remove', row.key)"
       >
         ×

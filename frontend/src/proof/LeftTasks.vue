@@ -37,14 +37,14 @@ function change(key: string): string {
         name="task"
         maxlength="80"
         placeholder="torque again, oil level, …"
-        aria-label="what to come back to"
+        aria-label="task"
         class="name"
       />
       <LazyInput
         type="date"
         name="due"
         :value="row.due ?? ''"
-        aria-label="on which day"
+        aria-label="due date"
         @take="(day) => (row.due = day || null)"
       />
       <button
@@ -65,8 +65,8 @@ function change(key: string): string {
         v-model="row.what"
         name="sign"
         maxlength="80"
-        placeholder="which sign?"
-        aria-label="which sign"
+        placeholder="which quantity?"
+        aria-label="quantity compared"
         class="name"
       />
       <input
@@ -110,7 +110,7 @@ function change(key: string): string {
           v-model="row.what"
           name="change"
           maxlength="80"
-          placeholder="one thing"
+          placeholder="one change"
           aria-label="what was changed"
           class="name"
         />
@@ -126,7 +126,7 @@ function change(key: string): string {
       <p>
         <button type="button" class="plain" @click="$emit('add', 'changes')">what was changed</button>
         <span v-if="helped === 'not_known'" class="att">
-          Which of them helped is not known: one change at a time.</span
+          It is not known which of them helped. Make one change at a time.</span
         >
       </p>
     </template>

@@ -61,7 +61,7 @@ const empty = computed(
 )
 async function sign(): Promise<void> {
   if (!(await proof.sheet.settled()) || !answer.value) {
-    fault.value = 'What stands here is not stored yet: sign it when it is.'
+    fault.value = 'This is not saved yet. Sign it once it is.'
     return
   }
   fault.value = await proof.sign(answer.value.version)
@@ -74,10 +74,10 @@ useKeys([
   ...ADDS.map((each) => ({ key: each.key, words: `add ${each.words}`, run: () => void add(each.rows) })),
   {
     key: 'r',
-    words: 'read the temperature of the last run',
+    words: 'temperature reading for the last run',
     run: () => runs.value.forEach((each) => each.focus()),
   },
-  { key: 'v', words: 'what stood here earlier', run: () => (looking.value = true) },
+  { key: 'v', words: 'earlier versions', run: () => (looking.value = true) },
   { key: 'p', words: 'print', run: () => window.print() },
 ])
 watch(
@@ -116,9 +116,9 @@ onMounted(() => void proof.load())
       </p>
       <p v-if="fault" class="note" role="alert">{{ fault }}</p>
       <div v-if="empty && answer" class="nothing">
-        <h2>Nothing has been set or run yet.</h2>
+        <h2>Nothing set or run yet.</h2>
         <p>
-          One key adds a run, a set point, an end play or a fill; the checks at the right are those that this
+          One key adds a run, a set point, an end play or a fill. The checks on the right are those that this
           unit asks for.
         </p>
         <p class="faint">Guards on before it turns; nobody reaches in; stop before looking.</p>

@@ -21,22 +21,22 @@ const readings = computed(() =>
 const settles = computed(() => props.judged?.run?.settles_at_c ?? null)
 const next = computed(() => {
   const found = props.judged?.run
-  if (!found) return { words: 'Read the temperature every few minutes.', state: '' }
+  if (!found) return { words: 'Take the temperature every few minutes.', state: '' }
   const limit = run.value.limit_c ?? 80
   if (found.decision === 'stop')
     return {
-      words: `STOP: ${settles.value ? `goes to ${Math.round(settles.value.likely)}` : 'over'} °C, limit ${limit}. Cool, less preload, again.`,
+      words: `STOP: ${settles.value ? `goes to ${Math.round(settles.value.likely)}` : 'over'} °C, limit ${limit}. Let it cool, reduce the preload, run again.`,
       state: 'stop',
     }
   if (!settles.value)
     return {
-      words: `${props.judged?.more_readings ?? ''} more readings say where it goes.`,
+      words: `${props.judged?.more_readings ?? ''} more readings are needed.`,
       state: '',
     }
   const band = `${Math.round(settles.value.low)} to ${Math.round(settles.value.high)} °C`
   return found.decision === 'continue'
-    ? { words: `Go on: settles at ${band}.`, state: 'good' }
-    : { words: `Watch: may settle at ${band}.`, state: 'doubt' }
+    ? { words: `Continue: settles at ${band}.`, state: 'good' }
+    : { words: `Watch it: may settle at ${band}.`, state: 'doubt' }
 })
 function put(): void {
   if (!minute.value.trim()) return minuteField.value?.focus()
@@ -61,18 +61,12 @@ defineExpose({ focus: () => minuteField.value?.focus() })
         v-model="run.what"
         name="run"
         maxlength="80"
-        placeholder="run in: which speed?"
-        aria-label="what this run is"
+        placeholder="run: which speed?"
+        aria-label="name of the run"
         class="name"
       />
       <label
-        ><FigureInput
-          v-model="run.rpm"
-          name="rpm"
-          label="speed in revolutions a minute"
-          :least="0"
-          :most="200000"
-        />
+        ><FigureInput v-model="run.rpm" name="rpm" label="speed, rev/min" :least="0" :most="200000" />
         rpm</label
       >
       <label
@@ -92,16 +86,10 @@ defineExpose({ focus: () => minuteField.value?.focus() })
       >
       <label
         >limit
-        <FigureInput
-          v-model="run.limit_c"
-          name="limit"
-          label="temperature that it must not get to"
-          :least="-50"
-          :most="1000"
-        />
+        <FigureInput v-model="run.limit_c" name="limit" label="temperature limit" :least="-50" :most="1000" />
         °C</label
       >
-      <button type="button" class="gone" aria-label="take this run away" @click="$emit('remove')">×</button>
+      <button type="button" class="gone" aria-label="delete this run" @click="$emit('remove')">×</button>
     </div>
     <p class="next" :class="next.state">
       {{ next.words }} <button v-if="!open" type="button" class="plain" @click="$emit('look')">look</button>
@@ -149,7 +137,7 @@ defineExpose({ focus: () => minuteField.value?.focus() })
         :key="i"
         type="button"
         class="was fig"
-        :aria-label="`take away ${each.temperature_c} °C at ${each.minute} minutes`"
+        :aria-label="`delete ${each.temperature_c} °C at ${each.minute} minutes`"
         @click="drop(i)"
       >
         {{ each.minute }}: {{ each.temperature_c }}

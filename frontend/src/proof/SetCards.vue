@@ -13,11 +13,11 @@ const props = defineProps<{
 }>()
 defineEmits<{ remove: [rows: 'set_points' | 'plays', key: string] }>()
 const STATES = {
-  open: 'not read',
+  open: 'not measured',
   low: 'too low',
   right: 'right',
   high: 'too high',
-  unsure: 'cannot be told',
+  unsure: 'cannot be decided',
 }
 const figures = (value: number): string => String(Number(value.toPrecision(3)))
 function pointWords(key: string): string {
@@ -28,13 +28,13 @@ function pointWords(key: string): string {
 function playWords(key: string): string {
   const found = props.plays.get(key)
   if (!found) return 'not read'
-  return `${found.play_mm.toFixed(3)} ±${found.uncertainty_mm.toFixed(3)} mm, ${found.decision}${found.sure ? '' : ', not sure'}`
+  return `${found.play_mm.toFixed(3)} ±${found.uncertainty_mm.toFixed(3)} mm, ${found.decision}${found.sure ? '' : ', cannot be decided'}`
 }
 function remedy(key: string): string {
   const found = props.plays.get(key)
   if (!found || found.decision === 'right') return ''
   const shim = found.shim_change_mm
-  const words = [`${shim > 0 ? 'add' : 'take off'} ${Math.abs(shim).toFixed(3)} mm of shim`]
+  const words = [`${shim > 0 ? 'add' : 'remove'} ${Math.abs(shim).toFixed(3)} mm of shim`]
   if (found.leaves.length) words[0] += ` (${found.leaves.join(' + ')})`
   if (found.turn_deg !== null)
     words.push(`or nut ${found.turn_deg > 0 ? 'back' : 'on'} ${Math.abs(found.turn_deg).toFixed(0)}°`)
@@ -66,7 +66,7 @@ function typed(row: { readings?: string[] }, at: number, text: string): void {
         <button
           type="button"
           class="gone"
-          :aria-label="`take ${row.what || 'it'} away`"
+          :aria-label="`delete ${row.what || 'it'}`"
           @click="$emit('remove', 'set_points', row.key)"
         >
           ×
@@ -97,7 +97,7 @@ function typed(row: { readings?: string[] }, at: number, text: string): void {
         ±<FigureInput
           v-model="row.doubt"
           name="doubt"
-          label="uncertainty of one reading"
+          label="measurement uncertainty"
           :least="0"
           :most="100000"
         />
@@ -140,7 +140,7 @@ function typed(row: { readings?: string[] }, at: number, text: string): void {
         <button
           type="button"
           class="gone"
-          :aria-label="`take ${row.what || 'it'} away`"
+          :aria-label="`delete ${row.what || 'it'}`"
           @click="$emit('remove', 'plays', row.key)"
         >
           ×
@@ -205,7 +205,7 @@ function typed(row: { readings?: string[] }, at: number, text: string): void {
           maxlength="120"
           class="leaves"
           placeholder="0.05 0.1 0.2"
-          aria-label="shim leaves at hand, mm"
+          aria-label="shims available, mm"
         />
       </p>
     </article>

@@ -109,7 +109,7 @@ const form = computed(() => {
       </tbody>
     </table>
     <p v-if="judgement?.fault" class="stop" role="alert">{{ judgement.fault }}</p>
-    <p v-else class="faint">{{ form || `type what is read, in mm about ${nominal}` }}</p>
+    <p v-else class="faint">{{ form || `type the readings, about ${nominal} mm` }}</p>
   </section>
 </template>
 

@@ -6,9 +6,9 @@ import VerdictMark from '@/drawing/VerdictMark.vue'
 const props = defineProps<{ title: string; judgement: Schemas['SeatJudgement']; why: boolean }>()
 const check = computed(() => props.judgement.check ?? null)
 const STATES: Record<string, [string, string]> = {
-  accept: ['holds', 'holds'],
-  cannot_tell: ['not_proven', 'not proven'],
-  reject: ['does_not_hold', 'does not hold'],
+  accept: ['holds', 'conforms'],
+  cannot_tell: ['not_proven', 'cannot be decided'],
+  reject: ['does_not_hold', 'does not conform'],
 }
 const state = computed(() => STATES[check.value?.decision ?? ''] ?? ['not_looked_at', 'not measured'])
 const colour = computed(
@@ -24,12 +24,12 @@ const amount = computed(() => {
 })
 const likely = computed(() => {
   const um = Math.round(check.value?.interference_um.likely ?? 0)
-  return um === 0 ? 'likely just touching' : `likely ${Math.abs(um)} ${um > 0 ? 'tight' : 'loose'}`
+  return um === 0 ? 'most likely line to line' : `most likely ${Math.abs(um)} ${um > 0 ? 'tight' : 'loose'}`
 })
 const creep = computed(() => {
   const p = check.value?.creep_probability ?? 0
   return p > 0
-    ? `Creep under this load: ${p < 0.001 ? 'under 0.1' : (p * 100).toFixed(p < 0.1 ? 1 : 0)} %.`
+    ? `Chance of ring creep at this load: ${p < 0.001 ? 'under 0.1' : (p * 100).toFixed(p < 0.1 ? 1 : 0)} %.`
     : ''
 })
 </script>
@@ -49,13 +49,13 @@ const creep = computed(() => {
         <p>{{ check.creep_reason }}</p>
         <p v-for="note in check.notes" :key="note">{{ note }}</p>
         <p>
-          Guard band {{ check.guard_um.toFixed(1) }} µm of doubt ±{{
+          Guard band {{ check.guard_um.toFixed(1) }} µm of U = ±{{
             check.expanded_uncertainty_um.toFixed(1)
           }}. {{ check.sources.join('; ') }}
         </p>
       </div>
     </template>
-    <p v-else class="faint">Zone {{ judgement.zones.chosen_zone }}: read it in two or three planes.</p>
+    <p v-else class="faint">Zone {{ judgement.zones.chosen_zone }}: measure it in two or three planes.</p>
   </section>
 </template>
 

@@ -37,8 +37,8 @@ const seatLabels = computed((): Record<string, Label> => {
   }
 })
 const TURNS = [
-  ['shaft', 'shaft turns'],
-  ['housing', 'housing turns'],
+  ['shaft', 'shaft rotates'],
+  ['housing', 'housing rotates'],
   ['shaking', 'shaking'],
 ] as const
 const LOADS = ['light', 'normal', 'heavy'] as const
@@ -71,10 +71,10 @@ async function toOrder(): Promise<void> {
 }
 const goWords = computed(() =>
   !state.value?.match
-    ? 'Choose what replaces it: to Match'
+    ? 'Choose the replacement in Match'
     : state.value.order_number
-      ? `To the order sheet ${state.value.order_number}`
-      : 'Put it on the order sheet',
+      ? `Go to order ${state.value.order_number}`
+      : 'Add to the order',
 )
 /** What the gate says of the place of a seal or ring. */
 const places = computed(() =>
@@ -90,9 +90,9 @@ function takenBack(old: object): void {
 const toBench = (): void => void router.push({ name: 'bench', params: route.params })
 useKeys([
   { key: 'b', words: 'measure on the Bench', run: toBench },
-  { key: 'Ctrl+Enter', words: 'put it on the order sheet', run: () => void toOrder(), inFields: true },
+  { key: 'Ctrl+Enter', words: 'add to the order', run: () => void toOrder(), inFields: true },
   { key: 'w', words: 'why', run: () => (why.value = !why.value) },
-  { key: 'v', words: 'what stood here earlier', run: () => (looking.value = true) },
+  { key: 'v', words: 'earlier versions', run: () => (looking.value = true) },
 ])
 onMounted(async () => {
   const stays = handStays()
@@ -115,7 +115,7 @@ onMounted(async () => {
         </h1>
         <span v-if="fitted" class="faint"
           >{{ fitted.size_text }}, {{ fitted.kind_words }}, class {{ fitted.tolerance_class
-          }}{{ fitted.chosen ? '' : ', as it must be had' }}</span
+          }}{{ fitted.chosen ? '' : ', as required' }}</span
         >
         <button v-if="seats?.version" type="button" class="plain earlier" @click="looking = true">
           earlier <kbd>v</kbd>
@@ -181,7 +181,7 @@ onMounted(async () => {
           </button>
           <i></i>
           <button type="button" class="chip" :aria-pressed="held.slides" @click="held.slides = !held.slides">
-            must slide
+            floating ring
           </button>
           <button type="button" class="chip" :aria-pressed="held.split" @click="held.split = !held.split">
             split housing
@@ -206,8 +206,8 @@ onMounted(async () => {
       </template>
       <PlaceSheet v-else-if="ofPlace" :part-id="partId" :item="replaced" />
       <p v-else-if="seats && !fitted" class="note">
-        This part has not been identified yet: its seats have no nominal.
-        <button class="plain" type="button" @click="toBench">To the Bench</button>
+        This part is not identified yet, so its seats have no nominal size.
+        <button class="plain" type="button" @click="toBench">Go to the Bench</button>
       </p>
     </section>
     <aside v-if="judged || ofPlace" class="right">
@@ -216,10 +216,11 @@ onMounted(async () => {
           <h2><VerdictMark :state="light.state" :size="19" silent /> {{ light.words }}</h2>
         </section>
         <p class="faint">
-          It is not pressed to a zone: what it stands in is measured beside it on the Bench, and kept with it.
+          It has no tolerance zone. Measure its groove, housing or gland on the Bench; the sizes are kept with
+          the part.
         </p>
         <button class="plain" type="button" @click="toBench">
-          Measure its place on the Bench <kbd>b</kbd>
+          Measure where it fits on the Bench <kbd>b</kbd>
         </button>
       </div>
       <div v-else-if="judged?.not_judged" class="scroll places">
@@ -239,19 +240,19 @@ onMounted(async () => {
         </section>
         <section v-if="clearance" class="clearance">
           <div>
-            <span>as bought</span><b class="fig">{{ range(clearance.before) }}</b>
+            <span>initial</span><b class="fig">{{ range(clearance.before) }}</b>
           </div>
           <div>
-            <span>once fitted</span><b class="fig">{{ range(clearance.mounted) }}</b>
+            <span>mounted</span><b class="fig">{{ range(clearance.mounted) }}</b>
           </div>
           <div>
-            <span>running, inner +{{ held.warmer_inner_k }} K</span
+            <span>operating, inner +{{ held.warmer_inner_k }} K</span
             ><b class="fig">{{ range(clearance.running) }}</b>
           </div>
           <p :class="{ att: tight }">
             {{ clearance.words }}
             <span v-if="why" class="faint"
-              >With balls as warm as the inner ring {{ range(clearance.running_warm_balls) }}.
+              >If the balls are as warm as the inner ring: {{ range(clearance.running_warm_balls) }}.
               {{ clearance.source }}</span
             >
           </p>

@@ -33,7 +33,7 @@ function back(old: unknown): void {
 useKeys(() => [
   {
     key: props.tap,
-    words: 'what stood here earlier',
+    words: 'earlier versions',
     run: () => void open(),
     inFields: props.tap.length > 1,
   },

@@ -53,7 +53,7 @@ onMounted(async () => {
   <Dialog
     visible
     modal
-    :header="`${title}: what stood here`"
+    :header="`${title}: earlier versions`"
     :style="{ width: '1000px' }"
     @update:visible="emit('close')"
   >
@@ -70,12 +70,13 @@ onMounted(async () => {
           >
             <b>{{ moment(each.ended_at) }}</b>
             <span class="faint"
-              >{{ each.person ?? 'from before' }}{{ each.version === now ? ', stands now' : '' }}</span
+              >{{ each.person ?? 'before versions were kept'
+              }}{{ each.version === now ? ', current' : '' }}</span
             >
           </button>
         </li>
       </ol>
-      <section v-if="old" aria-label="as it stood">
+      <section v-if="old" aria-label="that version">
         <template v-for="table in old.tables" :key="table.title">
           <table v-if="table.rows.length">
             <caption>
@@ -95,9 +96,9 @@ onMounted(async () => {
             </tbody>
           </table>
         </template>
-        <p v-if="old.tables.every((table) => !table.rows.length)" class="faint">Nothing was read then.</p>
+        <p v-if="old.tables.every((table) => !table.rows.length)" class="faint">Nothing was entered then.</p>
         <button v-if="chosen && chosen.version !== now" type="button" class="go" @click="emit('back', old)">
-          Let it stand like this again
+          Restore this version
         </button>
       </section>
     </div>

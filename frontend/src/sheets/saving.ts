@@ -4,7 +4,7 @@ import { computed, ref } from 'vue'
 type State = 'saved' | 'changed' | 'working' | 'away' | 'refused'
 
 function where(kept: boolean): string {
-  return kept ? 'kept on this machine' : 'NO ROOM on this machine, leave this page open'
+  return kept ? 'saved on this device only' : 'browser storage is full, leave this page open'
 }
 
 /** The state of saving in words, for the strip at the bottom. */
@@ -40,7 +40,7 @@ export const useSaving = defineStore('saving', () => {
     if (state === 'working' || state === 'changed') return 'saving'
     return savedAt.value
       ? `saved ${savedAt.value.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}`
-      : 'nothing to save'
+      : 'no changes'
   })
   return {
     words,
@@ -52,9 +52,8 @@ export const useSaving = defineStore('saving', () => {
     working: (name: string) => {
       if (states.value.get(name)?.state !== 'away') set(name, 'working')
     },
-    away: (name: string, why: string, kept = true) =>
-      set(name, 'away', `${where(kept)}, not yet saved: ${why}`),
+    away: (name: string, why: string, kept = true) => set(name, 'away', `${where(kept)}: ${why}`),
     refused: (name: string, why: string, kept = true) =>
-      set(name, 'refused', `${where(kept)}, not saved: ${why}`),
+      set(name, 'refused', `${where(kept)}; not accepted: ${why}`),
   }
 })

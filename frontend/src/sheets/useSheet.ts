@@ -71,7 +71,7 @@ export function useSheet<T>(
   function keepEarly(): void {
     if (!dirty()) return drafts.drop(true)
     keptHere = drafts.keep({ base: baseText, version: 0, mine: text(sheet.value) }, true)
-    saving.away(name, 'What the server holds has not come yet.', keptHere)
+    saving.away(name, 'Waiting for the server.', keptHere)
   }
   function typedEarly(): Draft<T> | null {
     if (dirty()) return { base, version, mine: copy(sheet.value) }

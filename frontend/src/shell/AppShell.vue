@@ -69,15 +69,15 @@ watch(
   () => void job.refresh(),
 )
 useKeys([
-  { key: '/', words: 'what is in your hand: marking, size or job number', run: () => line.value?.focus() },
-  { key: '?', words: 'these keys', run: () => (showKeys.value = !showKeys.value) },
-  { key: 'Alt+n', words: 'night shift on and off', run: () => hand.toggleNight(), inFields: true },
+  { key: '/', words: 'marking, size or job number', run: () => line.value?.focus() },
+  { key: '?', words: 'show these keys', run: () => (showKeys.value = !showKeys.value) },
+  { key: 'Alt+n', words: 'night colours on or off', run: () => hand.toggleNight(), inFields: true },
   { key: 'Alt+u', words: 'millimetres or inches', run: () => hand.toggleUnit(), inFields: true },
   { key: 'Alt+0', words: 'Counter', run: () => void router.push({ name: 'counter' }), inFields: true },
   { key: 'Alt+9', words: 'Shop', run: () => void router.push({ name: 'shop' }), inFields: true },
   ...(['take-in', 'line', 'bench', 'match', 'seats', 'order', 'fit-up', 'proof'] as const).map((name, i) => ({
     key: `Alt+${i + 1}`,
-    words: ['Take in', 'Line', 'Bench', 'Match', 'Seats', 'Order', 'Fit-up', 'Proof'][i] as string,
+    words: ['Take in', 'Strip-down', 'Bench', 'Match', 'Seats', 'Order', 'Fit-up', 'Proof'][i] as string,
     run: () => void goTo({ name } as Stage),
     inFields: true,
   })),
@@ -92,8 +92,8 @@ onMounted(() => {
   <HatchDefs />
   <div v-if="!session.known" class="waiting">
     <p v-if="session.lost">
-      <strong>The server does not answer.</strong> This page tries again by itself; what you typed is kept on
-      this machine.
+      <strong>The server does not answer.</strong> This page keeps trying. What you typed is saved on this
+      machine.
     </p>
   </div>
   <FirstStart v-else-if="!session.person && session.needsOwner" />
@@ -101,14 +101,14 @@ onMounted(() => {
   <TitlePage v-else-if="session.person.choose_secret">
     <h2>Welcome, {{ session.person.name }}.</h2>
     <p>
-      Choose a PIN or password that only you know: what you decide here is signed with your name.
-      {{ session.person.role === 'owner' ? '' : 'Six figures will do.' }}
+      Choose a PIN or password that only you know. Your decisions here carry your name.
+      {{ session.person.role === 'owner' ? '' : 'Six digits are enough.' }}
     </p>
     <ChooseSecret first />
   </TitlePage>
   <div v-else class="shell">
     <header>
-      <RouterLink :to="{ name: 'counter' }" class="word" aria-label="Ample, to the Counter">Ample</RouterLink>
+      <RouterLink :to="{ name: 'counter' }" class="word" aria-label="Ample: Counter">Ample</RouterLink>
       <CounterLine v-if="!atCounter" ref="line" compact />
       <template v-if="job.state && !atCounter">
         <span class="job"
@@ -148,7 +148,7 @@ onMounted(() => {
         type="button"
         class="link"
         :class="{ att: caliper.trouble }"
-        title="which caliper sends to this bench"
+        title="caliper connected to this bench"
         @click="caliper.choose()"
       >
         {{ caliper.mine?.name ?? 'caliper' }} <strong>{{ caliper.words }}</strong>
@@ -157,7 +157,7 @@ onMounted(() => {
         v-if="caliper.mine"
         type="button"
         :aria-pressed="caliper.tone"
-        title="a tone when a reading lands"
+        title="sound a tone for each reading"
         @click="caliper.tone = !caliper.tone"
       >
         tone <strong>{{ caliper.tone ? 'on' : 'off' }}</strong>

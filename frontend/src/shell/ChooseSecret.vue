@@ -32,7 +32,7 @@ onMounted(() => void nextTick(() => oldField.value?.focus()))
 <template>
   <form class="choose" @submit.prevent="change">
     <label class="wide"
-      >{{ props.first ? 'the PIN you were given' : 'your PIN or password of today'
+      >{{ props.first ? 'the PIN you were given' : 'your current PIN or password'
       }}<input
         ref="oldField"
         v-model="old"
@@ -43,7 +43,7 @@ onMounted(() => void nextTick(() => oldField.value?.focus()))
         required
     /></label>
     <label
-      >your own, at least {{ least }} characters<input
+      >new one, at least {{ least }} characters<input
         v-model="secret"
         name="new"
         type="password"
@@ -52,7 +52,7 @@ onMounted(() => void nextTick(() => oldField.value?.focus()))
         required
     /></label>
     <label
-      >once more<input
+      >repeat<input
         v-model="again"
         name="again"
         type="password"
@@ -60,10 +60,10 @@ onMounted(() => void nextTick(() => oldField.value?.focus()))
         maxlength="200"
         required
     /></label>
-    <p v-if="differs" class="doubt" role="status">The two are not the same yet.</p>
+    <p v-if="differs" class="doubt" role="status">The two do not match yet.</p>
     <p v-if="refusal" class="stop" role="alert">{{ refusal.message }} {{ refusal.hint }}</p>
     <button type="submit" class="go" :disabled="!ready">
-      <span>{{ props.first ? 'Use this from now on' : 'Change it' }}</span><kbd>Enter</kbd>
+      <span>{{ props.first ? 'Save' : 'Change it' }}</span><kbd>Enter</kbd>
     </button>
   </form>
 </template>

@@ -37,8 +37,8 @@ onMounted(() => void nextTick(() => codeField.value?.focus()))
   <TitlePage>
     <h2>Whose shop is this?</h2>
     <p>
-      Nobody works here yet. The owner adds the others and says who may do what. The code is in the terminal
-      where Ample was started.
+      No users yet. The owner adds people and sets what they may do. The code is shown in the terminal where
+      Ample was started.
     </p>
     <form @submit.prevent="make">
       <label class="wide"
@@ -67,7 +67,7 @@ onMounted(() => void nextTick(() => codeField.value?.focus()))
           required
       /></label>
       <label
-        >once more<input
+        >repeat<input
           v-model="again"
           name="again"
           type="password"
@@ -75,7 +75,7 @@ onMounted(() => void nextTick(() => codeField.value?.focus()))
           maxlength="200"
           required
       /></label>
-      <p v-if="differs" class="doubt" role="status">The two passwords are not the same yet.</p>
+      <p v-if="differs" class="doubt" role="status">The two passwords do not match yet.</p>
       <p v-if="refusal" class="stop" role="alert">{{ refusal.message }} {{ refusal.hint }}</p>
       <button type="submit" class="go" :disabled="!ready"><span>Open the shop</span><kbd>Enter</kbd></button>
     </form>

@@ -18,7 +18,7 @@ const session = useSession()
           <b class="fig">{{ number }}</b><br />{{ what }}<br />
           <span>{{ session.address }}/jobs/{{ number }}/{{ screen }}</span>
         </p>
-        <img :src="`/api/jobs/${number}/code.svg`" alt="code that leads to this job" width="92" height="92" />
+        <img :src="`/api/jobs/${number}/code.svg`" alt="QR code for this job" width="92" height="92" />
       </div>
     </header>
     <slot></slot>

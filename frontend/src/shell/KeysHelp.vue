@@ -10,7 +10,7 @@ const keys = knownKeys()
   <Dialog
     visible
     modal
-    header="Keys of this screen"
+    header="Keys on this screen"
     :style="{ width: '520px' }"
     @update:visible="$emit('close')"
   >

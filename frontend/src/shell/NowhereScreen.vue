@@ -4,7 +4,7 @@ import { RouterLink } from 'vue-router'
 
 <template>
   <main class="nowhere">
-    <h1>There is no such page.</h1>
+    <h1>Page not found.</h1>
     <p>The <RouterLink to="/">Counter</RouterLink> finds jobs, markings and sizes.</p>
   </main>
 </template>

@@ -16,7 +16,7 @@ async function elsewhere(): Promise<void> {
 }
 function changed(): void {
   changing.value = false
-  said.value = 'Changed. Sign-ins on other machines have ended.'
+  said.value = 'Changed. You are signed out on every other machine.'
 }
 async function leave(): Promise<void> {
   emit('close')

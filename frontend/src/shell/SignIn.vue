@@ -16,7 +16,7 @@ const WORK: Record<string, string> = {
   bench: 'measures, identifies, checks seats',
   counter: 'takes jobs in, looks parts up',
   buyer: 'matches, orders, overrides checks',
-  owner: 'all of it',
+  owner: 'everything',
 }
 
 async function enter(): Promise<void> {
@@ -75,7 +75,7 @@ onMounted(() => void nextTick(() => nameField.value?.focus()))
       </button>
     </form>
     <p v-if="session.demoPeople.length" class="faint small">
-      The Marl Water workshops are invented. These PINs are shown and work on this machine only.
+      The Marl Water workshops are invented. These PINs are shown, and work, on this machine only.
     </p>
   </TitlePage>
 </template>

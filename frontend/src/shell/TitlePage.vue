@@ -26,7 +26,7 @@
         </g>
       </svg>
       <h1>Ample</h1>
-      <p>What it is, what replaces it, whether it will fit.</p>
+      <p>What it is, what replaces it, whether it fits.</p>
     </section>
     <section class="door"><slot /></section>
   </main>

@@ -28,8 +28,8 @@ export const useCaliper = defineStore('caliper', () => {
   })
   const words = computed(() => {
     if (!calipers.value.length) return ''
-    if (chosen.value === 'none') return 'no caliper here'
-    if (!mine.value) return `${calipers.value.length} calipers send: choose one`
+    if (chosen.value === 'none') return 'no caliper connected'
+    if (!mine.value) return `${calipers.value.length} calipers connected: choose one`
     const battery = mine.value.battery_percent
     const charge = battery === null || battery === undefined ? '' : `, battery ${battery} %`
     return mine.value.state === 'linked' ? `linked${charge}` : mine.value.words

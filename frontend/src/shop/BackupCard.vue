@@ -30,14 +30,14 @@ onMounted(async () => {
       <div>
         <b>{{ when }}</b>
         <p :class="last.proved ? 'faint' : 'att'">
-          {{ last.proved ? `proved: ${last.words}` : `not made: ${last.words}` }}
+          {{ last.proved ? `verified: ${last.words}` : `failed: ${last.words}` }}
         </p>
       </div>
       <p v-if="last.proved" class="fig u">{{ (last.size_bytes / 1e6).toFixed(1) }}<em>MB</em></p>
       <p class="fig u">{{ held.kept }}<em>kept</em></p>
     </article>
     <p v-else class="faint">
-      None yet: one is made each day while the shop is open, the first ten minutes after it opens.
+      None yet. One is made each day while Ample runs, the first ten minutes after it starts.
     </p>
   </section>
 </template>

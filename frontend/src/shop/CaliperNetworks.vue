@@ -24,13 +24,13 @@ onMounted(load)
 </script>
 
 <template>
-  <section v-if="networks" class="networks" aria-label="where calipers may be">
-    <h2>Calipers may be at</h2>
+  <section v-if="networks" class="networks" aria-label="allowed caliper addresses">
+    <h2>Allowed caliper addresses</h2>
     <p>this machine</p>
     <p v-for="each in networks" :key="each">
       <span class="fig">{{ each }}</span>
       <button type="button" class="plain" @click="set(networks.filter((other) => other !== each))">
-        no longer
+        remove
       </button>
     </p>
     <form @submit.prevent="add">

@@ -73,7 +73,7 @@ async function keep(): Promise<void> {
   dialects.value = answer.dialects
   shown.value = body.name
   begun.value = { name: body.name, version: held.value?.version ?? 0 }
-  kept.value = `${body.codes.length} codes of ${body.name} read and kept.`
+  kept.value = `${body.codes.length} codes of ${body.name} saved.`
 }
 onMounted(load)
 </script>
@@ -88,7 +88,7 @@ onMounted(load)
       @choose="shown = $event"
     >
       <button v-if="held && session.may('lists')" type="button" class="plain" @click="edit">
-        Change these
+        Edit these
       </button>
     </ChoiceChips>
     <dl class="codes">
@@ -100,10 +100,9 @@ onMounted(load)
       </template>
     </dl>
     <form v-if="session.may('lists')" class="put" @submit.prevent="keep">
-      <label>whose codes <input v-model="name" name="dialect-name" maxlength="40" required /></label>
+      <label>maker or market <input v-model="name" name="dialect-name" maxlength="40" required /></label>
       <label
-        >one code a line: code, prefix or suffix, what it sets, to what, meaning, where it is said, kinds,
-        example
+        >one code per row: code, prefix or suffix, attribute, value, meaning, source, kinds, example
         <textarea
           v-model="text"
           name="dialect-codes"
@@ -115,7 +114,7 @@ onMounted(load)
       </label>
       <p v-if="refusal" class="stop" role="alert">{{ refusal.message }} {{ refusal.hint }}</p>
       <p v-else-if="kept" class="good" role="status">{{ kept }}</p>
-      <button type="submit" class="go small">Try and keep</button>
+      <button type="submit" class="go small">Check and save</button>
     </form>
   </section>
 </template>

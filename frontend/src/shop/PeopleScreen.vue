@@ -64,7 +64,7 @@ async function add(): Promise<void> {
   if (!take(await told(api.POST('/api/people', { body, ...withKey() })))) return
   const added = held.value?.people.find((each) => each.name === name)
   if (added) choose(added)
-  said.value = `${name} signs in with that PIN and replaces it then.`
+  said.value = `${name} signs in with that PIN, then chooses a new one.`
   Object.assign(made, { name: '', secret: '' })
 }
 async function change(
@@ -73,7 +73,7 @@ async function change(
 ): Promise<void> {
   const { name, role, active, version } = { ...each, ...values }
   const words =
-    values.active === false ? `${name} is at rest and signed out everywhere.` : `${name} is changed.`
+    values.active === false ? `${name} is deactivated and signed out everywhere.` : `${name} is saved.`
   const path = { person_id: each.person_id }
   const body = { name: name.trim(), role, active, version }
   take(await told(api.PUT('/api/people/{person_id}', { params: { path }, body, ...withKey() })), words)
@@ -87,7 +87,7 @@ async function give(each: Person): Promise<void> {
   const path = { person_id: each.person_id }
   const body = { secret: pin.value, version: each.version }
   const call = api.POST('/api/people/{person_id}/secret', { params: { path }, body, ...withKey() })
-  if (take(await told(call), `${each.name} signs in with the new PIN and replaces it then.`)) pin.value = ''
+  if (take(await told(call), `${each.name} signs in with the new PIN, then chooses another.`)) pin.value = ''
 }
 async function end(each: Person): Promise<void> {
   const path = { person_id: each.person_id }
@@ -114,8 +114,8 @@ function when(moment: string | null): string {
 }
 useKeys([
   { key: 'ArrowDown', words: 'next person', run: () => move(1) },
-  { key: 'ArrowUp', words: 'person before', run: () => move(-1) },
-  { key: 'n', words: 'a new person', run: () => void begin() },
+  { key: 'ArrowUp', words: 'previous person', run: () => move(-1) },
+  { key: 'n', words: 'new person', run: () => void begin() },
 ])
 onMounted(load)
 </script>
@@ -136,8 +136,8 @@ onMounted(load)
           @click="choose(each)"
         >
           <strong>{{ each.name }}</strong>
-          <span>{{ each.active ? each.role : 'at rest' }}</span>
-          <em v-if="each.wrong_tries" class="att">{{ each.wrong_tries }} wrong tries since yesterday</em>
+          <span>{{ each.active ? each.role : 'inactive' }}</span>
+          <em v-if="each.wrong_tries" class="att">{{ each.wrong_tries }} failed sign-ins since yesterday</em>
           <em v-else-if="each.active && each.choose_secret">has not chosen a PIN yet</em>
           <em v-else-if="each.sign_ins">
             signed in on {{ each.sign_ins }} {{ each.sign_ins === 1 ? 'machine' : 'machines' }}
@@ -148,7 +148,7 @@ onMounted(load)
         </button>
         <CaliperNetworks />
       </section>
-      <section class="card" aria-label="the person in hand">
+      <section class="card" aria-label="selected person">
         <p v-if="refusal" class="stop" role="alert">{{ refusal.message }} {{ refusal.hint }}</p>
         <p v-else-if="said" class="good" role="status">{{ said }}</p>
         <form v-if="adding" class="own" @submit.prevent="add">
@@ -166,7 +166,7 @@ onMounted(load)
             />
           </div>
           <label
-            >a first PIN, at least {{ made.role === 'owner' ? 8 : 6 }} characters; they replace it by their
+            >a first PIN, at least {{ made.role === 'owner' ? 8 : 6 }} characters; they replace it with their
             own<input v-model="made.secret" name="person-secret" autocomplete="off" maxlength="200" required
           /></label>
           <button type="submit" class="go small" :disabled="!made.name.trim() || !made.secret">
@@ -180,8 +180,7 @@ onMounted(load)
             <button v-if="renamed.trim() !== person.name" type="submit" class="chip">Save the name</button>
           </form>
           <p class="faint">
-            {{ when(person.signed_in_at)
-            }}{{ person.demo ? '; one of the demo, with a PIN that is shown' : '' }}
+            {{ when(person.signed_in_at) }}{{ person.demo ? '; demo user whose PIN is shown' : '' }}
           </p>
           <ChoiceChips
             :label="`role of ${person.name}`"
@@ -194,7 +193,7 @@ onMounted(load)
               >a new PIN for {{ person.name
               }}<input v-model="pin" name="new-pin" autocomplete="off" maxlength="200"
             /></label>
-            <button type="submit" class="chip" :disabled="!pin">Give it</button>
+            <button type="submit" class="chip" :disabled="!pin">Set PIN</button>
           </form>
           <p class="acts">
             <button v-if="person.sign_ins" type="button" class="plain" @click="end(person)">
@@ -206,10 +205,10 @@ onMounted(load)
               class="plain"
               @click="change(person, { active: false })"
             >
-              Put to rest
+              Deactivate
             </button>
             <button v-else type="button" class="plain" @click="change(person, { active: true })">
-              Put back to work
+              Reactivate
             </button>
           </p>
         </div>

@@ -38,7 +38,7 @@ async function send(): Promise<void> {
       @drop.prevent="take($event.dataTransfer?.files)"
     >
       <label
-        >one item a row; maker and marking are needed, the rest as far as known
+        >one item per row; maker and marking are required
         <textarea
           v-model="text"
           name="price-list"
@@ -55,7 +55,7 @@ async function send(): Promise<void> {
           {{ count(read.offers, 'price') }}.
         </p>
         <div v-if="read.refused_count" class="refused" role="alert">
-          <b>Not taken: {{ count(read.refused_count, 'row') }}</b>
+          <b>Not imported: {{ count(read.refused_count, 'row') }}</b>
           <p v-for="each in read.refused.slice(0, 20)" :key="each.row">
             row {{ each.row }} <span class="fig">{{ each.marking }}</span> {{ each.why }}
           </p>
@@ -64,7 +64,7 @@ async function send(): Promise<void> {
       </template>
       <div class="acts">
         <button type="submit" class="go small" :disabled="busy || !text.trim()">
-          {{ busy ? 'Reading…' : 'Read it in' }}
+          {{ busy ? 'Reading…' : 'Import' }}
         </button>
         <label class="plain file"
           >choose a file<input

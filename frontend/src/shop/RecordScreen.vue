@@ -24,7 +24,7 @@ const loaded = ref(false)
 let latest = 0
 const ago = (days: number): string => new Date(Date.now() - days * 86_400_000).toISOString().slice(0, 10)
 const DAYS = [
-  ['', 'any day'],
+  ['', 'any date'],
   [ago(0), 'today'],
   [ago(1), 'yesterday'],
 ] as const
@@ -90,13 +90,13 @@ onMounted(() => void load())
       <label
         >job <input v-model.lazy="asked.job" name="job" class="fig" maxlength="12" placeholder="any"
       /></label>
-      <ChoiceChips label="on which day" :options="DAYS" :chosen="asked.day" @choose="asked.day = $event">
-        <input v-model="asked.day" name="day" type="date" aria-label="another day" :max="DAYS[1][0]" />
+      <ChoiceChips label="date" :options="DAYS" :chosen="asked.day" @choose="asked.day = $event">
+        <input v-model="asked.day" name="day" type="date" aria-label="another date" :max="DAYS[1][0]" />
       </ChoiceChips>
     </form>
     <section class="rows" aria-label="changes">
       <p v-if="refusal" class="stop" role="alert">{{ refusal.message }} {{ refusal.hint }}</p>
-      <p v-else-if="loaded && !changes.length" class="faint">Nothing was changed there.</p>
+      <p v-else-if="loaded && !changes.length" class="faint">No changes found.</p>
       <template v-for="group in days" :key="group.day">
         <h2>{{ group.day }}</h2>
         <article v-for="each in group.rows" :key="each.audit_id">
@@ -120,7 +120,7 @@ onMounted(() => void load())
               v-if="each.job_number"
               class="plain"
               :to="{ name: 'line', params: { number: each.job_number } }"
-              >to the job</RouterLink
+              >go to the job</RouterLink
             >
             <dl>
               <template v-for="line in differences(each.before, each.after)" :key="line.path">

@@ -96,7 +96,7 @@ onMounted(() => {
       <section aria-label="instruments">
         <h1>Instruments</h1>
         <p v-if="!own.length" class="faint">
-          None yet. Until then a reading has the usual uncertainty of its kind of instrument.
+          None yet. Until then the usual uncertainty of each kind of instrument is assumed.
         </p>
         <article v-for="each in own" :key="each.name" class="tool">
           <VerdictMark :state="each.overdue ? 'does_not_hold' : 'holds'" silent />
@@ -136,7 +136,7 @@ onMounted(() => {
           <button type="submit" class="go small">Keep</button>
           <button type="button" class="plain" @click="adding = false">Leave</button>
         </form>
-        <h1 class="second">Calipers that send</h1>
+        <h1 class="second">Connected calipers</h1>
         <article v-for="each in caliper.calipers" :key="each.caliper_id" class="tool">
           <VerdictMark :state="each.state === 'linked' ? 'holds' : 'not_proven'" silent />
           <div>
@@ -157,7 +157,7 @@ onMounted(() => {
           <label
             >port <input v-model="link.port" name="caliper-port" inputmode="numeric" maxlength="5" required
           /></label>
-          <button type="submit" class="plain">Link it</button>
+          <button type="submit" class="plain">Connect</button>
         </form>
         <BackupCard />
       </section>

@@ -26,7 +26,7 @@ const chosen = defineModel<string>({ required: true })
         >
       </button>
     </div>
-    <p v-if="!chosen" class="att">Look before anything is chosen: the builds take different parts.</p>
+    <p v-if="!chosen" class="att">Check this before choosing parts: the builds take different ones.</p>
   </div>
 </template>
 

@@ -12,7 +12,7 @@ const emit = defineEmits<{ check: [cause: string, result: 'found' | 'cleared'] }
 const open = ref<string | null>(null)
 const LIES: Record<string, string> = {
   outside: 'not the bearing or seal',
-  fitting: 'how it was fitted',
+  fitting: 'fitting',
   seat: 'shaft or seat',
   part: 'the part itself',
 }
@@ -39,7 +39,7 @@ defineExpose({
       </h3>
       <p><b>Check first:</b> {{ each.check }}</p>
       <template v-if="(leading && i === 0) || open === each.cause || each.checked">
-        <p><b>So that the new part lives:</b> {{ each.change }}</p>
+        <p><b>To protect the new part:</b> {{ each.change }}</p>
         <p v-if="open === each.cause" class="faint">
           <span v-for="reason in each.reasons" :key="reason.sign"
             >{{ reason.words }}: {{ reason.reason }} ({{ reason.strength }}, {{ reason.source }}).
@@ -53,7 +53,7 @@ defineExpose({
           :aria-pressed="checked[each.cause] === 'found'"
           @click="emit('check', each.cause, 'found')"
         >
-          checked: it is so
+          confirmed
         </button>
         <button
           type="button"
@@ -61,7 +61,7 @@ defineExpose({
           :aria-pressed="checked[each.cause] === 'cleared'"
           @click="emit('check', each.cause, 'cleared')"
         >
-          checked: it is not
+          ruled out
         </button>
         <button type="button" class="plain" @click="open = open === each.cause ? null : each.cause">
           {{ open === each.cause ? 'less' : 'why' }}

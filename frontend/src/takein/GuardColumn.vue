@@ -11,10 +11,10 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ acknowledge: [caution: string] }>()
 const STAGES: Record<string, string> = {
-  strip: 'before it is opened',
-  inspect: 'at inspection',
-  fit: 'at fitting',
-  prove: 'at the first run',
+  strip: 'before opening',
+  inspect: 'inspection',
+  fit: 'fitting',
+  prove: 'first run',
 }
 const MARKS: Record<string, string> = {
   on_shelf: 'holds',
@@ -38,9 +38,9 @@ const worst = computed(() => {
   const spares = props.answer?.spares ?? []
   const late = spares.filter((each) => each.state === 'too_late').length
   const unknown = spares.filter((each) => each.state === 'not_known').length
-  if (late) return `${late} would come too late: order before it is opened.`
-  if (unknown) return `${unknown} of ${spares.length} not known.`
-  return spares.length ? 'All can be had in time.' : ''
+  if (late) return `${late} would arrive too late: order before opening.`
+  if (unknown) return `${unknown} of ${spares.length} unknown.`
+  return spares.length ? 'All available in time.' : ''
 })
 function time(at: string): string {
   return new Date(at).toLocaleString('en-GB', {

@@ -53,7 +53,7 @@ async function keep(): Promise<void> {
     :style="{ width: '700px' }"
     @update:visible="emit('close')"
   >
-    <p>What tells them apart?</p>
+    <p>How do you tell them apart?</p>
     <div class="pairs">
       <button
         v-for="(pair, i) in PAIRS"
@@ -69,17 +69,17 @@ async function keep(): Promise<void> {
       </button>
     </div>
     <form v-if="builds.length" @submit.prevent="keep">
-      <label>the question<input v-model="question" name="question" maxlength="160" /></label>
+      <label>question<input v-model="question" name="question" maxlength="160" /></label>
       <div v-for="each in builds" :key="each.picture" class="build">
         <TellingPicture :picture="each.picture" :name="each.answer" />
-        <label>what is seen<input v-model="each.answer" maxlength="120" /></label>
+        <label>what you see<input v-model="each.answer" maxlength="120" /></label>
         <label>build<input v-model="each.build" maxlength="40" /></label>
         <label>serials<input v-model="each.serial_range" maxlength="60" /></label>
-        <label class="wide">what it takes<input v-model="each.differs" maxlength="160" /></label>
+        <label class="wide">parts it takes<input v-model="each.differs" maxlength="160" /></label>
       </div>
       <p v-if="refusal" class="stop" role="alert">{{ refusal.message }}</p>
       <button class="go" type="submit">
-        <span>Ask this at every job on this model</span><kbd>Enter</kbd>
+        <span>Ask this on every job with this model</span><kbd>Enter</kbd>
       </button>
     </form>
   </Dialog>

@@ -77,7 +77,7 @@ useKeys([
   },
   { key: 'w', words: 'why this cause', run: () => first.value?.toggle() },
   { key: 's', words: 'symptoms', run: () => (stage.value = 'symptom') },
-  { key: 'e', words: 'evidence found inside', run: () => (stage.value = 'evidence') },
+  { key: 'e', words: 'found on strip-down', run: () => (stage.value = 'evidence') },
   {
     key: 'h',
     words: 'history of the unit',
@@ -85,7 +85,7 @@ useKeys([
   },
   {
     key: 'Ctrl+Enter',
-    words: 'to the Line',
+    words: 'go to Strip-down',
     run: () => void router.push({ name: 'line', params: { number } }),
     inFields: true,
   },
@@ -101,7 +101,7 @@ onMounted(async () => {
   <main class="take">
     <p v-if="take.loadRefusal.value" class="note">
       {{ take.loadRefusal.value.message }}
-      <button type="button" class="plain" @click="take.load">Look again</button>
+      <button type="button" class="plain" @click="take.load">Try again</button>
     </p>
     <div class="columns">
       <UnitColumn
@@ -116,20 +116,20 @@ onMounted(async () => {
       <section class="why" aria-label="signs and causes">
         <template v-if="answer && leading">
           <p class="share" :class="{ att: outside }">
-            <b>{{ outside ? 'Look outside the bearing and seal first.' : 'Likely the unit itself.' }}</b>
-            <span class="faint">{{ Math.round(answer.causes.outside_weight * 100) }} of 100 outside</span>
+            <b>{{ outside ? 'Look outside the bearing and seal first.' : 'Most likely the unit itself.' }}</b>
+            <span class="faint">{{ Math.round(answer.causes.outside_weight * 100) }} % outside the unit</span>
           </p>
           <CauseList ref="first" :causes="[leading]" leading :checked="sheet.checked" @check="check" />
         </template>
         <p v-else-if="answer" class="faint nothing">
-          Tick what was told and what is seen: the likely cause and the cheap check to do first stand here.
+          Tick the symptoms and what you see. The likely cause and the cheap check to do first appear here.
         </p>
         <div class="tabs">
           <button type="button" :aria-pressed="stage === 'symptom'" @click="stage = 'symptom'">
-            told: {{ count('symptom') }} <kbd>s</kbd>
+            symptoms: {{ count('symptom') }} <kbd>s</kbd>
           </button>
           <button type="button" :aria-pressed="stage === 'evidence'" @click="stage = 'evidence'">
-            found inside: {{ count('evidence') }} <kbd>e</kbd>
+            found on strip-down: {{ count('evidence') }} <kbd>e</kbd>
           </button>
           <EarlierVersions
             class="earlier"
@@ -151,7 +151,7 @@ onMounted(async () => {
           />
         </div>
         <p v-if="onLine.length" class="faint">
-          from the Line: <b>{{ onLine.join(', ') }}</b>
+          found on strip-down: <b>{{ onLine.join(', ') }}</b>
         </p>
         <CauseList
           v-if="answer && answer.causes.causes.length > 1"

@@ -22,13 +22,13 @@ const sheet = defineModel<TakeInSheet>({ required: true })
 const trade = useTrade()
 const LISTS = [
   ['energy', 'energies', 'stored in it'],
-  ['fluid', 'fluids', 'what is in it'],
-  ['work', 'works', 'to be done'],
-  ['duty', 'duties', 'what depends on it'],
+  ['fluid', 'fluids', 'contents'],
+  ['work', 'works', 'work planned'],
+  ['duty', 'duties', 'duty'],
 ] as const
 const ACCESS = [
-  { name: 'cheap', words: 'cheap' },
-  { name: 'costly', words: 'costly' },
+  { name: 'cheap', words: 'low' },
+  { name: 'costly', words: 'high' },
 ]
 const wordsOf = (kind: string) => (trade.tables?.words ?? []).filter((each) => each.kind === kind)
 /** A kind of unit brings what usually belongs to it; nothing that was ticked goes. */
@@ -82,8 +82,8 @@ const alike = computed({
       name="symptom"
       maxlength="200"
       rows="2"
-      aria-label="what is wrong, in the shop's words"
-      placeholder="what is wrong, in the shop's words"
+      aria-label="symptom, in the customer's words"
+      placeholder="symptom, in the customer's words"
     />
     <EarlierNotes :number="number" :serial="sheet.serial" />
     <div class="pairs">
@@ -100,7 +100,7 @@ const alike = computed({
       <label>serial<input v-model="sheet.serial" name="serial" maxlength="60" /></label>
       <label class="wide">maker's plate<input v-model="sheet.plate" name="plate" maxlength="200" /></label>
       <label>since<input v-model="sheet.since" name="since" maxlength="60" /></label>
-      <label>may lie open, days<input v-model="days" name="lie-open" inputmode="numeric" /></label>
+      <label>max. downtime, days<input v-model="days" name="lie-open" inputmode="numeric" /></label>
       <label>identical units<input v-model="alike" name="units-alike" inputmode="numeric" /></label>
       <RouterLink class="plain past" :to="{ name: 'job-history', params: { number } }"
         >history of the unit <kbd>h</kbd></RouterLink
@@ -108,7 +108,7 @@ const alike = computed({
     </div>
     <datalist id="models"><option v-for="each in models" :key="each.name" :value="each.name" /></datalist>
     <ChipGroup
-      words="coming back to it is"
+      words="cost of rework"
       :options="ACCESS"
       :chosen="[sheet.access]"
       @toggle="sheet.access = $event as TakeInSheet['access']"
@@ -126,7 +126,7 @@ const alike = computed({
       @toggle="sheet[list] = toggled(sheet[list], $event)"
     />
     <label class="planned"
-      >parts it will need, one a line
+      >parts needed, one per row
       <textarea
         :value="spares"
         name="spares"
@@ -136,7 +136,7 @@ const alike = computed({
       />
     </label>
     <label class="planned"
-      >what is planned
+      >planned work
       <textarea v-model="sheet.planned" name="planned" rows="2" maxlength="2000" />
     </label>
     <RefusedNote :refused="refused" :not-understood="notUnderstood" />

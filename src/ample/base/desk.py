@@ -91,7 +91,7 @@ class Desk:
 def _first_answer(t: Transaction, doer: Doer, key: str, fingerprint: str) -> tuple[int, str]:
     earlier = kept.first_answer(t, doer.person_id, key)
     if earlier is None or earlier["answer"] is None:
-        raise Conflict("in_work", "The same request is being worked on.", None, "Ask again.")
+        raise Conflict("in_work", "Already being processed.", None, "Try again in a moment.")
     if earlier["fingerprint"] != fingerprint:
         raise BadInput("key_used", "This idempotency key was used for another request.", "Idempotency-Key")
     return int(earlier["status"]), str(earlier["answer"])

@@ -37,7 +37,7 @@ def read_line(line: str) -> Heard:
     alive = _ALIVE.fullmatch(line)
     if alive:
         return Heard(battery_percent=_charge(alive.group(1)))
-    return Heard(trouble=f"a line that is none of a caliper's: “{_shown(line)}”")
+    return Heard(trouble=f"not a line from a caliper: “{_shown(line)}”")
 
 
 def _charge(text: str | None) -> int | None:

@@ -69,14 +69,10 @@ class CaliperLink(threading.Thread):
                 data = line.recv(1024)
             except TimeoutError:
                 if time.monotonic() - heard_at > SILENT_SECONDS:
-                    return "silent: is it switched off?"
+                    return "no data: is it switched off?"
                 continue
             if not data:
-                return (
-                    "cut off in the middle of a line: nothing was taken of it"
-                    if buffer.cut_off
-                    else "the link was lost"
-                )
+                return "cut off in the middle of a line: ignored" if buffer.cut_off else "the link was lost"
             heard_at = time.monotonic()
             for text in buffer.feed(data):
                 self._take(read_line(text) if text else Heard(trouble="a line without an end"))

@@ -82,7 +82,7 @@ class SheetKind:
     alias: str = ""
     action: str = ""
     in_files: bool = True
-    unjudged: tuple[str, str] = ("not_judged", "There is nothing to judge yet.")
+    unjudged: tuple[str, str] = ("not_judged", "Nothing to check yet.")
 
     @property
     def recorded_as(self) -> str:

@@ -90,9 +90,9 @@ def save(
     if before.version != version:
         raise Conflict(
             "changed_meanwhile",
-            f"Someone else changed this meanwhile: {kind.title.lower()} of {subject.title}.",
+            f"Someone else has changed this: {kind.title.lower()} of {subject.title}.",
             None,
-            "Both are shown; nothing is lost.",
+            "Both versions are shown. Nothing is lost.",
             {"version": before.version, "sheet": before.sheet.model_dump(mode="json", by_alias=True)},
         )
     if not from_file:
@@ -192,7 +192,7 @@ def sign(t: Transaction, doer: Doer, kind: SheetKind, subject: Subject, version:
     now = standing(t, kind, subject, host, lock=True)
     if now.sheet_id is None or now.version != version:
         raise Conflict(
-            "changed_meanwhile", "This was changed after you looked.", "version", "Look at it again, then sign.",
+            "changed_meanwhile", "This changed after you opened it.", "version", "Check it again, then sign.",
             {"version": now.version, "sheet": now.sheet.model_dump(mode="json", by_alias=True)},
         )  # fmt: skip
     queries.add_signature(t, now.sheet_id, version, doer.person_id, doer.now, "")

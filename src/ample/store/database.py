@@ -36,7 +36,7 @@ _AS_OF_ONE_MOMENT = "SET TRANSACTION ISOLATION LEVEL REPEATABLE READ, READ ONLY"
 TRIES = 4
 ANSWER_SECONDS = 4.0
 PATIENCE_SECONDS = 2.2  # no new attempt is begun after this: a person gets an answer within five seconds
-KEPT_HINT = "What you typed is kept; it will be saved when they are back."
+KEPT_HINT = "What you typed is kept and will be saved later."
 
 
 class DatabaseAway(AmpleError):
@@ -47,7 +47,7 @@ class DatabaseAway(AmpleError):
     def __init__(
         self,
         code: str = "database_away",
-        message: str = "The shop's records cannot be reached just now.",
+        message: str = "The shop's records cannot be reached at the moment.",
         hint: str = KEPT_HINT,
     ) -> None:
         super().__init__(code, message, None, hint)
@@ -57,8 +57,8 @@ class DatabaseAway(AmpleError):
         """There is no room on the disk."""
         return DatabaseAway(
             "database_full",
-            "The disk of the shop's records is full: nothing more can be stored.",
-            "Free some space. What you typed is kept; it will be saved then.",
+            "The disk is full. Nothing more can be saved.",
+            "Free some space. What you typed is kept and will be saved then.",
         )
 
 
@@ -67,9 +67,9 @@ def _unwell(number: int) -> DatabaseAway | None:
     if number in _GONE:
         return DatabaseAway()
     if number in _BUSY:
-        return DatabaseAway("database_busy", "The shop's records are busy just now.")
+        return DatabaseAway("database_busy", "The shop's records are busy.")
     if number in _READ_ONLY:
-        return DatabaseAway("database_read_only", "The shop's records can be read but not changed just now.")
+        return DatabaseAway("database_read_only", "The shop's records are read-only at the moment.")
     if number in _FULL:
         return DatabaseAway.full()
     return None
@@ -79,9 +79,7 @@ class NameTaken(Conflict):
     """What must be there once is there already, as the database compares: capitals and accents alike."""
 
     def __init__(self) -> None:
-        super().__init__(
-            "name_taken", "There is one of this name already.", None, "Choose it, or give another name."
-        )
+        super().__init__("name_taken", "That name exists already.", None, "Choose it, or use another name.")
 
 
 @dataclass(frozen=True)

@@ -17,7 +17,7 @@ from ample.shop.people.brake import TooManyTries
 from ample.store import DatabaseAway
 from ample.web.health import why_away
 
-WORDS = {413: "That is larger than what is taken here; nothing of it was stored."}
+WORDS = {413: "That is too large. Nothing was saved."}
 log = logging.getLogger("ample.web")
 
 
@@ -73,7 +73,7 @@ def handle_errors(app: Flask, home: Path) -> None:
         log.exception("unforeseen error %s", reference)
         body = {
             "code": "unforeseen",
-            "message": f"Something went wrong here that was not foreseen. Reference {reference}.",
+            "message": f"An unexpected error occurred. Reference {reference}.",
             "field": None,
             "hint": "Nothing you typed is lost. Tell the owner the reference.",
             "current": None,

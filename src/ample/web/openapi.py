@@ -30,7 +30,7 @@ TOKEN = {
 KEY = {
     "name": "Idempotency-Key", "in": "header", "required": True,
     "schema": {"type": "string", "pattern": "^[A-Za-z0-9_-]{8,64}$"},
-    "description": "a fresh one for each thing that is to be done once; a repeat with it gets the first answer",
+    "description": "a new one for each action; a repeat with the same key gets the first answer",
 }  # fmt: skip
 REFUSALS = {
     "401": "Nobody is signed in.",

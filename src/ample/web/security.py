@@ -113,7 +113,7 @@ def _let_in(needs: str) -> None:
     if needs == ANYONE:
         return
     if not current_user.is_authenticated:
-        raise NotSignedIn("not_signed_in", "Sign in first.", None, "Your session has ended or never began.")
+        raise NotSignedIn("not_signed_in", "Sign in first.", None, "Your session has ended.")
     if needs == OWN_DOOR:
         return
     if current_user.person.choose_secret:
@@ -121,7 +121,7 @@ def _let_in(needs: str) -> None:
             "choose_secret",
             "Choose a PIN or password of your own first.",
             None,
-            "The one you signed in with is known to whoever gave it to you.",
+            "Whoever gave you the first one knows it.",
         )
     if needs != SIGNED_IN:
         refuse_without(needs, current_user.person.name, current_user.rights)
@@ -133,9 +133,9 @@ def _refuse_foreign_host(trusted: frozenset[str]) -> None:
     if name is None or name.group(1).lower() not in trusted:
         raise AmpleError(
             "unknown_host",
-            "This shop does not go by that name.",
+            "Unknown host name.",
             None,
-            "AMPLE_ADDRESS says its name; AMPLE_HOSTS lists others.",
+            "AMPLE_ADDRESS sets the shop's name; AMPLE_HOSTS lists others.",
         )
 
 
@@ -146,4 +146,4 @@ def _refuse_foreign_origin(trusted: frozenset[str]) -> None:
     parts = urlsplit(origin)
     host = parts.hostname or ""
     if (f"[{host}]" if ":" in host else host) not in trusted:
-        raise NotAllowed("foreign_origin", "Another site's page may not write here.", None, None)
+        raise NotAllowed("foreign_origin", "Requests from other sites are refused.", None, None)

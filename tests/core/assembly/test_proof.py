@@ -56,7 +56,7 @@ def test_a_set_point_is_judged_by_its_mean_with_its_doubt(readings, doubt, state
 
 def test_what_was_left_loose_says_so_while_it_is_open():
     found = judged(set_points=[{"key": "aaaa", "what": "Air gap", "least": 1, "most": 2, "left_loose": True}])
-    assert found.open[0].words == "Air gap is not set. It was left loose until then."
+    assert found.open[0].words == "Air gap is not set. Left loose until then."
 
 
 def test_end_play_says_the_turn_and_the_leaves():
@@ -133,7 +133,7 @@ def test_a_reading_that_does_not_pass_fails_its_check_whoever_says_that_it_holds
     assert judged(facts, checks=[held | {"reading": "4"}]).checks[0].state == "fails"
     passed = judged(facts, checks=[held | {"reading": "12"}])
     assert (passed.checks[0].state, passed.open) == ("holds", ())
-    assert judged(facts).open[0].words == "No leak (shaft) has not been looked at."
+    assert judged(facts).open[0].words == "No leak (shaft) is not checked."
 
 
 def test_which_change_helped_is_known_of_one_only():
@@ -217,4 +217,4 @@ def test_a_setting_in_words_is_proposed_without_a_figure():
     }
     lines = LineSheet.model_validate({"lines": [{"key": "main", "name": "shaft"}], "parts": [part]})
     [one] = judged(ProofFacts(lines, (), TODAY)).proposed
-    assert (one.value, one.unit, one.because) == (None, "", "Read as third from the mark when it came apart.")
+    assert (one.value, one.unit, one.because) == (None, "", "Read as third from the mark at strip-down.")

@@ -98,6 +98,7 @@ def test_the_level_is_where_least_squares_puts_it_when_all_is_clear():
     assert found.time_constant_min == pytest.approx(tau, rel=0.06)
 
 
+@pytest.mark.long
 def test_the_band_of_four_in_five_holds_the_level_in_a_world_apart():
     rng = np.random.default_rng(11)
     held = 0

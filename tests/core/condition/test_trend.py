@@ -152,6 +152,7 @@ def holds(pairs):
     return sum(band.low <= made.limit_on <= band.high for made, band in told) / len(told)
 
 
+@pytest.mark.long
 def test_the_band_holds_about_what_it_says_in_a_world_apart():
     pairs = [pair for sort in REACHING for pair in world(sort, 25, 17)]
     assert 0.7 <= holds(pairs) <= 0.93  # 100 draws: two standard errors are 8 points

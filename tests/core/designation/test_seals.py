@@ -179,7 +179,7 @@ def test_what_a_part_is_often_made_of_is_said_as_unproven(text, usual):
     reading = decode(text)[0]
     assumed = [span.meaning for span in reading.spans if span.attribute == "material"]
     assert len(assumed) == 1
-    assert f"often {usual}, not proven" in assumed[0]
+    assert f"often {usual}, not confirmed" in assumed[0]
     assert "material" not in reading.attributes
 
 

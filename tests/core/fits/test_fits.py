@@ -78,7 +78,7 @@ def test_a_coarse_instrument_cannot_tell_and_a_better_one_is_named():
     )
     assert seat.decision == "cannot_tell"
     assert seat.better_instrument == "bore gauge"
-    assert any("fills the zone" in note for note in seat.notes)
+    assert any("as wide as the zone" in note for note in seat.notes)
 
 
 def test_the_older_edition_guards_more():
@@ -104,7 +104,7 @@ def test_creep_falls_as_the_fit_tightens():
 def test_a_still_ring_is_loose_by_intent():
     seat = check_seat(MeasuredSeat("housing", SIZE_6205, [[52.02, 52.02]], FINE, "H7", duty=Duty("shaft")))
     assert seat.creep_probability == 0
-    assert "by intent" in seat.creep_reason
+    assert "is intended" in seat.creep_reason
     turning = check_seat(
         MeasuredSeat("housing", SIZE_6205, [[52.02, 52.02]], FINE, "H7", duty=Duty("housing"))
     )

@@ -33,16 +33,16 @@ def test_other_kinds_are_not_judged_as_if_they_were_one(kind, bore_shape, why):
     spec = BearingSpec("x", "x", 20, 47, 14, kind=kind, bore_shape=bore_shape)
     assert not_judged(spec) == why
     if why:
-        assert not_judged_words(spec).endswith("the readings are kept.")
+        assert not_judged_words(spec).endswith("The readings are kept.")
 
 
 # J7 of a 40 mm bore runs from -11 to +14 µm (ISO 286-2); a caliper's doubt is wider than that.
 @pytest.mark.parametrize(
     ("readings_um", "words"),
     [
-        ((1, 4, 7), "they lie in the zone, but nearer to a limit than the doubt"),
-        ((10, 14, 18), "they lie on both sides of a limit, by less than the doubt"),
-        ((15, 16, 17), "they lie outside the zone, but by less than the doubt"),
+        ((1, 4, 7), "they are in the zone but within the measurement uncertainty of a limit"),
+        ((10, 14, 18), "they are within the measurement uncertainty of a limit, on both sides"),
+        ((15, 16, 17), "they are outside the zone but within the measurement uncertainty of a limit"),
     ],
 )
 def test_where_undecided_readings_lie_is_said_as_it_is(readings_um, words):

@@ -143,7 +143,7 @@ def test_stated_condition_counts():
 
 @pytest.mark.parametrize("condition", ["drowned", "NEW"])
 def test_unknown_conditions_are_refused(condition):
-    with pytest.raises(BadInput, match="no condition"):
+    with pytest.raises(BadInput, match="Unknown condition"):
         Observation("bore", (25.0,), CALIPER, condition)
 
 

@@ -76,7 +76,7 @@ def test_a_dust_lip_is_better_and_says_what_it_costs():
 def test_a_metal_case_in_the_place_of_rubber_wants_another_bore():
     found = attribute(interchange_seals(lip(**SAME), lip("lip_metal", **SAME)), "kind")
     assert found.judgement == "change"
-    assert "smooth round bore" in found.consequence
+    assert "smooth, round bore" in found.consequence
 
 
 def test_an_unsaid_rubber_is_never_taken_as_the_same():
@@ -108,7 +108,7 @@ def test_another_hardness_is_said():
     soft, hard = ring(hardness_shore_a="70", **SAME), ring(hardness_shore_a="90", **SAME)
     found = interchange_seals(soft, hard)
     assert found.verdict == "fits_with_differences"
-    assert "gap and pressure" in attribute(found, "hardness").consequence
+    assert "larger gaps and more pressure" in attribute(found, "hardness").consequence
     assert attribute(interchange_seals(soft, soft), "hardness").judgement == "same"
 
 
@@ -118,7 +118,7 @@ def test_a_conical_spring_of_the_other_hand_lets_go_of_the_shaft():
     assert interchange_seals(left, left).verdict == "drop_in"
     unsaid = attribute(interchange_seals(left, face(**SAME)), "hand")
     assert unsaid.judgement == "unknown"
-    assert "which way the shaft turns" in unsaid.consequence
+    assert "direction of rotation" in unsaid.consequence
 
 
 def test_the_hand_of_a_bellows_seal_does_not_matter():

@@ -96,7 +96,7 @@ def test_a_taper_bore_has_its_own_clearance():
 def test_groups_hold_their_kinds():
     assert {"taper", "inch_taper", "inch_cone", "inch_cup"} == BEARING.kinds_meant("taper")
     assert BEARING.kinds_meant("cylindrical_nu") == {"cylindrical_nu"}
-    with pytest.raises(BadInput, match="no kind"):
+    with pytest.raises(BadInput, match="not a kind"):
         BEARING.kinds_meant("gear")
 
 

@@ -150,7 +150,7 @@ def test_colour_is_a_weak_hint():
 def test_what_swelled_in_oil_was_the_wrong_rubber():
     found = rubber_by_evidence(Clues(stood_in="mineral_oil", swelling="much"))
     assert found.chances[0].rubber == "EPDM"
-    assert any("wrong rubber" in words for words in found.words)
+    assert any("wrong material" in words for words in found.words)
 
 
 @pytest.mark.parametrize(

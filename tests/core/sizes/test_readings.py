@@ -47,5 +47,5 @@ def test_no_reading_is_refused():
 
 
 def test_unknown_instrument_is_refused():
-    with pytest.raises(BadInput, match="no instrument"):
+    with pytest.raises(BadInput, match="Unknown instrument"):
         default_instrument("guess")

@@ -139,12 +139,12 @@ def _lip(place: _Place) -> Iterator[Contradiction]:
     if front in ("air", "dirt") and back in HELD_BACK and not (front == "dirt" and back == "grease"):
         yield Contradiction(
             "lip_away", "wrong", place.part.key, f"Its lip faces the {front}; the {back} is on the other side.",
-            "A lip goes toward what it holds back, the spring side toward the oil.",
+            "The lip faces what it seals in; the spring side faces the oil.",
         )  # fmt: skip
     elif front == "water" and back == "oil" and not _second_border(place, other):
         yield Contradiction(
-            "one_lip_for_two", "ask", place.part.key, "It holds back the water; nothing holds back the oil.",
-            "Between oil and water stand two lips, one each way.",
+            "one_lip_for_two", "ask", place.part.key, "It seals out the water; nothing seals in the oil.",
+            "Between oil and water there must be two lips, one facing each way.",
         )  # fmt: skip
 
 
@@ -172,8 +172,8 @@ def _backup(place: _Place) -> Iterator[Contradiction]:
         if ring is not None and ring.kind in ("o_ring", "piston_seal") and _only_there(place, side, other):
             yield Contradiction(
                 "backup_on_pressure", "wrong", place.part.key,
-                "The backup ring stands between the pressure and the ring.",
-                "It closes the gap behind the ring: on the side away from the pressure.",
+                "The backup ring is on the pressure side of the O-ring.",
+                "It closes the gap behind the ring, on the side away from the pressure.",
             )  # fmt: skip
 
 
@@ -194,16 +194,16 @@ def _cup(place: _Place) -> Iterator[Contradiction]:
         mate = place.beside(side)
         if mate is not None and mate.kind == "taper_cup":
             yield Contradiction(
-                "cone_outward", "wrong", place.part.key, "The cone's wide end looks toward its cup.",
-                "A cone goes into its cup with the narrow end.",
+                "cone_outward", "wrong", place.part.key, "The cone's wide end faces its cup.",
+                "A cone enters its cup narrow end first.",
             )  # fmt: skip
     if place.part.kind == "taper_cup" and side:
         other = "right" if side == "left" else "left"
         mate = place.beside(other)
         if place.sees(side) == "shoulder" or (mate is not None and mate.kind == "taper_cone"):
             yield Contradiction(
-                "cup_inward", "wrong", place.part.key, "The cup's wide end looks inward, away from its cone.",
-                "A cone enters at the wide end; the narrow end stands against the shoulder.",
+                "cup_inward", "wrong", place.part.key, "The cup's wide end faces inward, away from its cone.",
+                "The cone enters at the wide end; the narrow end seats against the shoulder.",
             )  # fmt: skip
 
 
@@ -216,8 +216,8 @@ def _pair(place: _Place) -> Iterator[Contradiction]:
         if wide[0] == wide[1]:
             yield Contradiction(
                 "tapers_same_way", "wrong", place.part.key,
-                "Both tapers look the same way: nothing holds thrust the other way.",
-                "Two tapers on a shaft stand against each other, face to face or back to back.",
+                "Both taper bearings face the same way: nothing takes thrust the other way.",
+                "Two taper bearings on a shaft oppose each other, face to face or back to back.",
             )  # fmt: skip
 
 
@@ -233,7 +233,7 @@ def _circlip(place: _Place) -> Iterator[Contradiction]:
         yield Contradiction(
             "rounded_on_load", "ask" if guessed else "wrong", place.part.key,
             "Its rounded edge is on the loaded side.",
-            "The sharp edge goes to the loaded wall, away from the part it holds; a rounded edge climbs out.",
+            "The sharp edge goes to the loaded wall, away from the part it retains; a rounded edge climbs out.",
         )  # fmt: skip
     elif other == "bevelled":
         yield Contradiction(
@@ -273,13 +273,13 @@ def _held(part: LinePart) -> Iterator[Contradiction]:
         return
     if held.hand == "left":
         yield Contradiction(
-            "left_hand", "loud", part.key, "LEFT-HAND thread: turns off clockwise.",
-            "Forced the wrong way it shears; say so on the sheet and with paint.",
+            "left_hand", "loud", part.key, "LEFT-HAND thread: undo it clockwise.",
+            "Forced the wrong way it shears. Note it on the sheet and mark it with paint.",
         )  # fmt: skip
     if held.compound == "both":
         yield Contradiction(
             "locker_and_anti_seize", "wrong", part.key, "Thread-locker and anti-seize on one thread.",
-            "The one undoes the other: locker where it shakes, anti-seize where it corrodes.",
+            "They work against each other: thread-locker for vibration, anti-seize for corrosion.",
         )  # fmt: skip
     if held.torque is not None:
         most, asked = most_torque_nm(held.thread), torque_nm(held.torque, held.torque_unit)
@@ -287,21 +287,21 @@ def _held(part: LinePart) -> Iterator[Contradiction]:
         if most is not None and asked > most:
             yield Contradiction(
                 "torque_too_much", "wrong", part.key,
-                f"{asked:.0f} N·m on {held.thread}: even the strongest usual screw yields at about {most:.0f} N·m.",
-                "Torque is often mistaken between in-lb, ft-lb and N·m: look at the source again.",
+                f"{asked:.0f} N·m on {held.thread}: even the strongest common screw yields at about {most:.0f} N·m.",
+                "Torque is often confused between in-lb, ft-lb and N·m. Check the source again.",
                 "ISO 898-1:2013, SAE J429 (from memory), nut factor 0.2",
             )  # fmt: skip
         elif usual is not None and asked > usual:
             yield Contradiction(
                 "torque_over_usual", "ask", part.key,
-                f"{asked:.0f} N·m on {held.thread}: a usual screw (8.8, grade 5) yields at about {usual:.0f} N·m.",
-                "Read the marks on its head before it is tightened so far.",
+                f"{asked:.0f} N·m on {held.thread}: a common screw (8.8, grade 5) yields at about {usual:.0f} N·m.",
+                "Read the head marking before tightening that far.",
                 "ISO 898-1:2013, SAE J429 (from memory), nut factor 0.2",
             )  # fmt: skip
         elif not held.torque_source:
             yield Contradiction(
-                "torque_without_source", "ask", part.key, "A torque without its source.",
-                "Say where it comes from: plate, manual, table or habit.",
+                "torque_without_source", "ask", part.key, "Torque without a source.",
+                "State the source: plate, manual, table or practice.",
             )  # fmt: skip
 
 
@@ -311,12 +311,12 @@ def _set(part: LinePart) -> Iterator[Contradiction]:
             yield Contradiction(
                 "settings_differ", "wrong", part.key,
                 f"Two readings of the {each.what.replace('_', ' ')} differ: {each.first} and {each.second}.",
-                "Read it a third time before it is moved; afterwards nobody knows.",
+                "Take a third reading before it is moved.",
             )  # fmt: skip
         elif each.first and not each.second:
             yield Contradiction(
                 "setting_once", "ask", part.key,
-                f"The {each.what.replace('_', ' ')} was read once only.", "A second reading finds a slip of the first.",
+                f"The {each.what.replace('_', ' ')} was read only once.", "A second reading catches an error in the first.",
             )  # fmt: skip
 
 
@@ -355,20 +355,20 @@ def _tied(sheet: LineSheet, tie: Tie) -> Iterator[Contradiction]:
     first = parts[0]
     along = [each.key for each in sheet.on(tie.line)]
     places = [along.index(each.key) for each in parts if each.key in along]
-    words = tie.words or "What is tied together"
+    words = tie.words or "Tied parts"
     if len(places) < len(parts):
         yield Contradiction(
-            "tie_left", "wrong", first.key, f"{words}: it has left its shaft.",
+            "tie_left", "wrong", first.key, f"{words}: not on its shaft any more.",
             "A shim or spacer belongs to one shaft and one end: the stack was set with it.",
         )  # fmt: skip
     elif max(places) - min(places) + 1 > len(places):
         yield Contradiction(
-            "tie_apart", "wrong", first.key, f"{words}: something stands between.",
-            "What was tied lay together when it came off.",
+            "tie_apart", "wrong", first.key, f"{words}: something is between them now.",
+            "Tied parts were next to each other when removed.",
         )  # fmt: skip
     elif len(along) > 2 and _end(places, len(along)) not in ("", tie.end):
         yield Contradiction(
-            "tie_end", "wrong", first.key, f"{words}: it stands at the {_end(places, len(along))} end now.",
+            "tie_end", "wrong", first.key, f"{words}: now at the {_end(places, len(along))} end now.",
             "A shim or spacer belongs to one shaft and one end: the stack was set with it.",
         )  # fmt: skip
     yield from _thickness(tie, parts)

@@ -118,12 +118,14 @@ def _check(
         raise BadInput("bad_readings", f"1 to {MOST_READINGS} pairs, pushed and pulled.", "readings_mm")
     for number, pair in enumerate(readings):
         if not all(math.isfinite(each) and abs(each) <= MOST_MM for each in pair):
-            raise BadInput("bad_reading", "A dial does not read that.", f"readings_mm[{number}]", "mm")
+            raise BadInput(
+                "bad_reading", "That is outside the range of a dial gauge.", f"readings_mm[{number}]", "mm"
+            )
     if not (math.isfinite(least) and math.isfinite(most) and least <= most and max(-least, most) <= MOST_MM):
-        raise BadInput("bad_range", "The least play wanted is not above the most.", "wanted_mm")
+        raise BadInput("bad_range", "The minimum play must not exceed the maximum.", "wanted_mm")
     if not 0 <= dial <= 1:
         raise BadInput("bad_uncertainty", "0 to 1 mm.", "dial_uncertainty_mm")
     if pitch is not None and not 0 < pitch <= MOST_MM:
-        raise BadInput("bad_pitch", "A pitch is above zero.", "pitch_mm")
+        raise BadInput("bad_pitch", "The pitch must be above zero.", "pitch_mm")
     if len(leaves) > MOST_LEAVES or not all(0 < each <= MOST_MM for each in leaves):
-        raise BadInput("bad_leaves", f"At most {MOST_LEAVES} leaves, each above zero.", "leaves_mm")
+        raise BadInput("bad_leaves", f"At most {MOST_LEAVES} shims, each above zero.", "leaves_mm")

@@ -39,7 +39,7 @@ def torque_nm(value: float, unit: str) -> float:
         11.3
     """
     if unit not in NM_PER:
-        raise BadInput("no_such_unit", f"“{unit[:10]}” is no unit of torque.", "torque_unit")
+        raise BadInput("no_such_unit", f"Unknown torque unit “{unit[:10]}”.", "torque_unit")
     return value * NM_PER[unit]
 
 

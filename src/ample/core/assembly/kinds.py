@@ -72,5 +72,5 @@ def part_kind(kind: str) -> PartKind:
     """
     found = part_kinds().get(kind)
     if found is None:
-        raise BadInput("no_such_kind", f"“{kind[:30]}” is no kind of part.", "kind")
+        raise BadInput("no_such_kind", f"Unknown kind of part “{kind[:30]}”.", "kind")
     return found

@@ -44,18 +44,18 @@ def _judged(item: LooseItem) -> LooseCount:
     if item.left_over is not None:
         if item.left_over:
             are = "is" if item.left_over == 1 else "are"
-            words = f"{item.left_over} of {item.came_out} {item.what} {are} left over: something was closed without."
+            words = f"{item.left_over} of {item.came_out} {item.what} {are} left over: something was reassembled without them."
             return LooseCount(item.key, "left_over", words)
-        return LooseCount(item.key, "closed", f"All {item.what} went back.")
+        return LooseCount(item.key, "closed", f"All {item.what} refitted.")
     if item.tray is None:
-        return LooseCount(item.key, "not_counted", f"{item.what}: the tray has not been counted.")
+        return LooseCount(item.key, "not_counted", f"{item.what}: not counted yet.")
     short = item.came_out - item.tray
     if short > 0:
         are = "is" if short == 1 else "are"
         words = f"{short} of {item.came_out} {item.what} {are} missing from the tray."
         return LooseCount(item.key, "missing", words)
     if short < 0:
-        words = f"{-short} more {item.what} in the tray than came out: whose are they?"
+        words = f"{-short} more {item.what} in the tray than were removed: where are they from?"
         return LooseCount(item.key, "too_many", words)
     return LooseCount(item.key, "counted", f"{item.tray} of {item.came_out} {item.what} in the tray.")
 
@@ -82,7 +82,7 @@ def needles_per_cup(cup_mm: float, needle_mm: float) -> tuple[int, float]:
         22
     """
     if not (0 < needle_mm < cup_mm / 2):
-        raise BadInput("bad_needle", "A needle is smaller than half its cup.", "needle_mm")
+        raise BadInput("bad_needle", "A needle must be smaller than half its cup.", "needle_mm")
     radius = (cup_mm - needle_mm) / 2
     angle = math.asin(needle_mm / (2 * radius))
     count = math.floor(math.pi / angle + 1e-9)

@@ -66,7 +66,7 @@ def known_of(sheet: LineSheet, key: str) -> KnownOfPart:
     """
     part = next((each for each in sheet.parts if each.key == key), None)
     if part is None:
-        raise NotKnown("no_such_part", "That part is not on the line.", "key")
+        raise NotKnown("no_such_part", "That part is not on the strip-down.", "key")
     line = next(each for each in sheet.lines if each.key == part.line)
     kind = part_kind(part.kind)
     along = sheet.on(line.key)

@@ -117,4 +117,4 @@ def _check(readings: Sequence[tuple[float, float]], ambient_c: float, limit_c: f
     if not -60 <= ambient_c <= 150:
         raise BadInput("bad_temperature", "−60 to 150 °C.", "ambient_c")
     if not ambient_c < limit_c <= 1000:
-        raise BadInput("bad_limit", "The limit lies above the temperature at the start.", "limit_c")
+        raise BadInput("bad_limit", "The limit must be above the temperature at the start.", "limit_c")

@@ -170,14 +170,14 @@ def find_causes(
 def _check(signs: list[str], results: dict[str, str]) -> None:
     for sign in signs:
         if sign not in known_signs():
-            raise BadInput("no_such_sign", f"“{sign[:40]}” is no known sign.", "signs")
+            raise BadInput("no_such_sign", f"Unknown sign “{sign[:40]}”.", "signs")
     for cause, result in results.items():
         if cause not in known_causes() or result not in CHECKED:
             raise BadInput(
                 "no_such_check",
-                f"“{cause[:40]}: {result[:20]}” is no result of a check.",
+                f"“{cause[:40]}: {result[:20]}” is not a result of a check.",
                 "checked",
-                "A check is found or cleared.",
+                "Use found or cleared.",
             )
 
 

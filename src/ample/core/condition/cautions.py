@@ -35,12 +35,12 @@ class Situation:
 
     def __post_init__(self) -> None:
         if self.unit not in known_units():
-            raise BadInput("no_such_unit", f"“{self.unit[:30]}” is no kind of unit.", "unit")
+            raise BadInput("no_such_unit", f"Unknown kind of unit “{self.unit[:30]}”.", "unit")
         lists = ("energy", self.energies), ("fluid", self.fluids), ("work", self.works), ("duty", self.duties)
         for kind, names in lists:
             for name in names:
                 if (kind, name) not in known_words():
-                    raise BadInput("no_such_word", f"“{name[:30]}” is no known {kind}.", kind)
+                    raise BadInput("no_such_word", f"Unknown {kind} “{name[:30]}”.", kind)
 
     def holds(self, when: str) -> bool:
         """Whether a caution's condition is met."""

@@ -14,17 +14,17 @@ from ample.core.tables import read_table
 HERE = Path(__file__).parent
 VERDICTS = ("open", "reuse", "regrease", "dress", "ask", "move_lip", "sleeve", "machine_shop", "replace")
 VERDICT_WORDS = {
-    "open": "not judged yet",
+    "open": "not inspected yet",
     "reuse": "use again",
     "regrease": "clean and regrease",
-    "ask": "ask a second person",
+    "ask": "second person decides",
     "ask_supplier": "ask the supplier",
     "dress": "dress",
     "move_lip": "move the lip",
     "sleeve": "sleeve",
     "machine_shop": "to the machine shop",
     "replace": "replace",
-    "reclaim": "reclaim: no longer made",
+    "reclaim": "recondition: no longer made",
 }
 ACCESS = ("cheap", "costly")
 LARGEST_MM = 500.0
@@ -149,7 +149,7 @@ def _answers(text: str) -> tuple[CardAnswer, ...]:
 def _condition(text: str) -> Condition:
     found = re.fullmatch(r"\s*(\w+)(=|>)([\w|.]+)\s*", text)
     if found is None:
-        raise ValueError(f"card_rules.csv: “{text}” is no condition")
+        raise ValueError(f"card_rules.csv: unknown condition “{text}”")
     name, sign, value = found.groups()
     if sign == ">":
         return Condition(name, (), float(value))
@@ -198,7 +198,7 @@ def card_of(card: str) -> Card:
     """
     found = known_cards().get(card)
     if found is None:
-        raise BadInput("no_such_card", f"“{card[:30]}” is no condition card.", "card")
+        raise BadInput("no_such_card", f"Unknown condition card “{card[:30]}”.", "card")
     return found
 
 
@@ -251,12 +251,12 @@ def _check_findings(card: Card, findings: Mapping[str, str]) -> None:
     for name, answer in findings.items():
         question = card.question(name)
         if question is None:
-            raise BadInput("no_such_question", f"This card does not ask “{name[:30]}”.", f"findings.{name}")
+            raise BadInput("no_such_question", f"Unknown question “{name[:30]}”.", f"findings.{name}")
         if question.measured:
             _length_mm(name, answer)
         elif answer not in {each.name for each in question.answers}:
             raise BadInput(
-                "no_such_answer", f"“{answer[:30]}” is no answer to “{question.words}”.", f"findings.{name}",
+                "no_such_answer", f"“{answer[:30]}” is not an answer to “{question.words}”.", f"findings.{name}",
                 f"One of {', '.join(each.words for each in question.answers)}.",
             )  # fmt: skip
 
@@ -268,6 +268,9 @@ def _length_mm(name: str, answer: str) -> float:
         value = -1.0
     if not 0 <= value <= LARGEST_MM:
         raise BadInput(
-            "bad_depth", f"“{answer[:20]}” is no length from 0 to 500 mm.", f"findings.{name}", "In mm: 0.08."
+            "bad_depth",
+            f"“{answer[:20]}” is not a length from 0 to 500 mm.",
+            f"findings.{name}",
+            "In mm: 0.08.",
         )
     return value

@@ -52,5 +52,5 @@ def keep_advice(kind: str) -> KeepAdvice:
     """
     found = keep_table().get(kind)
     if found is None:
-        raise BadInput("no_such_kind", f"“{kind[:30]}” is no kind of part.", "kind")
+        raise BadInput("no_such_kind", f"Unknown kind of part “{kind[:30]}”.", "kind")
     return found

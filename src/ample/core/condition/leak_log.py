@@ -157,7 +157,7 @@ def _amount(number: int, entry: LogEntry) -> float:
     bare = text.lower().removesuffix("°c").removesuffix("c").removesuffix("l")
     value = plain_figure(bare, field)
     if value is None:
-        raise BadInput("no_figure", f"“{text[:20]}” is no figure.", field, "Such as 0.4 or 62.")
+        raise BadInput("no_figure", f"“{text[:20]}” is not a number.", field, "For example 0.4 or 62.")
     least = 0.0 if entry.what == "topped_up" else -100.0
     if not least <= value <= 100_000:
         raise BadInput("figure_outside", f"“{text[:20]}” cannot be.", field)
@@ -192,8 +192,8 @@ def check_log(sheet: LeakLog, facts: LogFacts) -> None:
     keys = set()
     for number, each in enumerate(sheet.entries):
         if each.key in keys:
-            raise BadInput("same_key", "Two entries have one key.", f"sheet.entries[{number}].key")
+            raise BadInput("same_key", "Two entries have the same key.", f"sheet.entries[{number}].key")
         keys.add(each.key)
         if each.on > facts.today:
-            raise BadInput("to_come", "That day is still to come.", f"sheet.entries[{number}].on")
+            raise BadInput("to_come", "That date is in the future.", f"sheet.entries[{number}].on")
     judge_log(sheet, facts)

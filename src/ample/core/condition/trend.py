@@ -177,9 +177,9 @@ def _check(log: Sequence[Reading], limit: float, today: date, lead_days: int, ap
             raise BadInput("bad_day", f"Days from {FIRST_DAY.year} to {LAST_DAY.year}.", name)
     for number, each in enumerate(log):
         if not math.isfinite(each.value):
-            raise BadInput("no_number", "A reading is a number.", f"readings[{number}].value")
+            raise BadInput("no_number", "A reading must be a number.", f"readings[{number}].value")
     if not math.isfinite(limit):
-        raise BadInput("no_number", "The limit is a number.", "limit")
+        raise BadInput("no_number", "The limit must be a number.", "limit")
     for name, days in (("lead_days", lead_days), ("approval_days", approval_days)):
         if not 0 <= days <= 3650:
             raise BadInput("bad_days", "0 to 3650 days.", name)
@@ -189,13 +189,13 @@ def _planned(log: Sequence[Reading], early: float | None, limit: float) -> float
     """Where one plans: as said, else between the first readings and the limit."""
     if early is not None:
         if not math.isfinite(early) or _as_good_as(early, limit):
-            raise BadInput("early_at_limit", "Planning begins before the limit.", "early")
+            raise BadInput("early_at_limit", "The planning limit must be reached before the limit.", "early")
         return early
     if not log:
         return limit
     first = _first(log)
     if _as_good_as(first, limit):
-        raise BadInput("at_the_limit", "The first readings are at the limit already.", "limit")
+        raise BadInput("at_the_limit", "The first readings are already at the limit.", "limit")
     return math.sqrt(first * limit) if min(first, limit) > 0 else (first + limit) / 2
 
 

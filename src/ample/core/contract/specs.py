@@ -46,7 +46,7 @@ def _check_attributes(changes: dict[str, Any], field: str) -> None:
         if name in changes and changes[name] not in known:
             raise BadInput(
                 "no_such_value",
-                f"“{str(changes[name])[:20]}” is no {name.replace('_', ' ')}.",
+                f"Unknown {name.replace('_', ' ')} “{str(changes[name])[:20]}”.",
                 f"{field}.{name.replace('tolerance_', '')}",
                 f"One of {', '.join(known)}.",
             )
@@ -61,7 +61,7 @@ def _spec_of_marking(text: str, field: str) -> BearingSpec:
     if not readings:
         raise BadInput(
             "not_a_designation",
-            f"“{text[:30]}” is no bearing whose size is held here.",
+            f"No size available for bearing “{text[:30]}”.",
             field,
             "Give bore, outside and width instead.",
         )
@@ -109,7 +109,7 @@ def _spec_of_sizes(asked: SpecRequest, field: str) -> BearingSpec:
             "no_size", "Give a designation, or bore, outside and width.", field, "d_mm, D_mm, B_mm"
         )
     if asked.D_mm <= asked.d_mm:
-        raise BadInput("bad_sizes", "The outside must be larger than the bore.", f"{field}.D_mm")
+        raise BadInput("bad_sizes", "The outside diameter must be larger than the bore.", f"{field}.D_mm")
     name = f"{asked.d_mm:g}x{asked.D_mm:g}x{asked.B_mm:g}"
     return BearingSpec(name, "", asked.d_mm, asked.D_mm, asked.B_mm)
 

@@ -32,14 +32,14 @@ def bore_of_code(code: str) -> float:
     digits = code.removeprefix("/")
     plain = digits.replace(".", "", 1)
     if not (plain.isascii() and plain.isdigit()) or len(digits) > 6 or (float(digits) <= 0 and code != "00"):
-        raise BadInput("no_bore_code", f"“{code[:12]}” is no bore code.", "text")
+        raise BadInput("no_bore_code", f"Unknown bore code “{code[:12]}”.", "text")
     if code.startswith("/") or len(digits) == 1:
         return float(digits)
     if code in _FIRST:
         return _FIRST[code]
     if len(code) == 2 and 4 <= int(code) <= 96:
         return int(code) * 5.0
-    raise BadInput("no_bore_code", f"“{code[:12]}” is no bore code: they run from 00 to 96.", "text")
+    raise BadInput("no_bore_code", f"Unknown bore code “{code[:12]}”. Bore codes run from 00 to 96.", "text")
 
 
 def code_of_bore(bore_mm: float) -> str:
@@ -63,7 +63,7 @@ def code_of_bore(bore_mm: float) -> str:
         ['03', '05', '/22']
     """
     if bore_mm < 10:
-        raise BadInput("no_bore_code", "Under 10 mm the last digit is the bore.", "bore_mm")
+        raise BadInput("no_bore_code", "Below 10 mm the last digit is the bore.", "bore_mm")
     if bore_mm in _CODE_OF:
         return _CODE_OF[bore_mm]
     fives = bore_mm / 5

@@ -27,7 +27,7 @@ def checked_dialect(name: str, rows: Sequence[Mapping[str, str]]) -> Dialect:
         The dialect.
 
     Raises:
-        BadInput: When a row cannot be used, a code stands twice with one meaning, or a code is not
+        BadInput: When a row cannot be used, a code appears twice with the same meaning, or a code is not
             reached because another hides it.
 
     Source: the project's contract; docs/dialects.md.

@@ -150,21 +150,23 @@ def _kinds(text: str, number: int) -> frozenset[str]:
     unknown = sorted(names - set(bearing_kinds()) - set(GROUPS))
     if unknown:
         raise BadInput(
-            "bad_code", f"Row {number}: “{unknown[0][:30]}” is no kind of bearing.", "codes",
+            "bad_code", f"Row {number}: Unknown kind of bearing “{unknown[0][:30]}”.", "codes",
             f"A kind, or a group: {', '.join(GROUPS)}.",
         )  # fmt: skip
     return names
 
 
 def _check_shadows(name: str, codes: list[Code]) -> None:
-    """No code stands twice with one meaning for one kind of bearing."""
+    """No code appears twice with the same meaning for one kind of bearing."""
     seen: set[tuple[str, str, tuple[tuple[str, str], ...], str]] = set()
     for code in codes:
         for kind in code.kinds or {""}:
             key = (code.place, code.code, code.sets, kind)
             if key in seen:
                 raise BadInput(
-                    "bad_code", f"The code {code.code} of “{name}” stands twice with one meaning.", "codes"
+                    "bad_code",
+                    f"The code {code.code} of “{name}” appears twice with the same meaning.",
+                    "codes",
                 )
             seen.add(key)
 

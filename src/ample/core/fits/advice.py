@@ -33,7 +33,7 @@ class Duty:
             if value not in known:
                 raise BadInput(
                     "no_such_duty",
-                    f"“{value[:20]}” is no load case.",
+                    f"Unknown load case “{value[:20]}”.",
                     f"duty.{name}",
                     f"One of {', '.join(known)}.",
                 )
@@ -46,9 +46,9 @@ class Duty:
     def words(self) -> str:
         """The load case as it is said."""
         case = {
-            "shaft": "the shaft turns, the load stands still",
-            "housing": "the housing turns, the load stands still",
-            "shaking": "the load shakes or has no fixed direction",
+            "shaft": "rotating load on the inner ring (shaft rotates, load stationary)",
+            "housing": "rotating load on the outer ring (housing rotates, load stationary)",
+            "shaking": "indeterminate load",
         }[self.turning]
         return f"{case}; {self.load} load"
 
@@ -104,7 +104,7 @@ def zone_advice(part: str, size_mm: float, duty: Duty) -> ZoneAdvice:
         'k5'
     """
     if part not in ("shaft", "housing"):
-        raise BadInput("no_such_part", f"“{part[:20]}” is no seat.", "part", "shaft or housing")
+        raise BadInput("no_such_part", f"Unknown seat “{part[:20]}”.", "part", "shaft or housing")
     slides = "yes" if duty.slides else "no"
     for row in _table().rows:
         fits_case = (
@@ -125,7 +125,7 @@ def _advised(row: dict[str, str], part: str, duty: Duty) -> ZoneAdvice:
     zone, other, reason = row["zone"], row["other_zone"], row["reason"]
     if part == "housing" and duty.split and zone not in (*TIGHTEST_IN_SPLIT, "G7"):
         zone, other = "J7", "H7"
-        reason += " A split housing is never tighter than J: it would pinch the ring."
+        reason += " Never tighter than J in a split housing: it would pinch the ring."
     return ZoneAdvice(part, zone, other, reason, row["schools"], _table().source)
 
 

@@ -82,7 +82,9 @@ def clearance_after_fitting(
     if not -20 <= warmer_inner_k <= 100:
         raise BadInput("temperature_out_of_range", "−20 to 100 K.", "warmer_inner_k")
     if not 0 <= hollow_mm < d:
-        raise BadInput("bad_hollow", "The bore of a hollow shaft is smaller than it.", "hollow_mm")
+        raise BadInput(
+            "bad_hollow", "The bore of a hollow shaft must be smaller than the shaft.", "hollow_mm"
+        )
     rolls = "roller" if kind in ROLLERS else "ball"
     inner, outer = raceway_mm(d, D, "inner", rolls), raceway_mm(d, D, "outer", rolls)
     k, k0, h, h0 = d / inner, hollow_mm / d, outer / D, 1 / HOUSING_OVER_OUTSIDE
@@ -148,9 +150,9 @@ def clearance_left(
     if not table or table.endswith("_taper_bore") or table in NOT_RADIAL:
         raise BadInput(
             "no_radial_clearance",
-            f"A {bearing_kinds()[spec.kind].words} is not bought with a radial clearance on a straight seat.",
+            f"A {bearing_kinds()[spec.kind].words} has no radial clearance group for a cylindrical seat.",
             "designation",
-            "Its setting or its axial clearance is looked at when it is fitted.",
+            "Its setting or axial clearance is checked when fitted.",
         )
     sizes = (spec.d_mm, spec.D_mm, spec.B_mm)
     return clearance_after_fitting(
@@ -198,15 +200,15 @@ def _advice(running: Range, suits: str | None) -> str:
 def _words(group: str, running: Range, suits: str | None, suited: Range | None) -> str:
     advice = _advice(running, suits)
     if advice == "ok":
-        return f"With {_name(group)} it is likely to run at {signed(round(running.likely))} µm."
+        return f"With {_name(group)} it is likely to run with {signed(round(running.likely))} µm."
     if suits is None or suited is None:
-        return "No clearance group leaves it free: the seat is too tight."
+        return "No clearance group leaves clearance: the seat is too tight."
     if advice == "take_group":
         return (
-            f"With {_name(group)} it is likely to run at {signed(round(running.likely))} µm; {_name(suits)} "
+            f"With {_name(group)} it is likely to run with {signed(round(running.likely))} µm; {_name(suits)} "
             f"at {signed(round(suited.likely))} µm: take {_name(suits)} here."
         )
     return (
-        f"With {_name(group)} it is likely to run at {signed(round(running.likely))} µm, at the tightest "
-        f"{signed(round(running.min))}: a wider group is the safer choice where it runs warm."
+        f"With {_name(group)} it is likely to run with {signed(round(running.likely))} µm, at the tightest "
+        f"{signed(round(running.min))}: a larger group is safer where it runs warm."
     )

@@ -114,7 +114,7 @@ def warming_for(
         (132, 110.0, 'rings')
     """
     if inside_mm is not None and not 0 < inside_mm <= 2000:
-        raise BadInput("bad_size", "A bore lies above 0 mm.", "inside_mm")
+        raise BadInput("bad_size", "A bore must be above 0 mm.", "inside_mm")
     if not -60 <= ambient_c <= 60:
         raise BadInput("bad_temperature", "−60 to 60 °C.", "ambient_c")
     limit, because = _limit(closure, greased)
@@ -166,7 +166,7 @@ def chilling_for(inside_mm: float, interference_um: Range, ambient_c: float = AM
         ''
     """
     if not 0 < inside_mm <= 2000:
-        raise BadInput("bad_size", "A bore lies above 0 mm.", "inside_mm")
+        raise BadInput("bad_size", "A bore must be above 0 mm.", "inside_mm")
     strain = (max(interference_um.max, 0.0) / 1000 + inside_mm * EASE_SHARE) / inside_mm
     needed = ambient_c - strain / ALPHA_COLD_PER_K
     if needed > DRY_ICE_C:

@@ -29,7 +29,7 @@ def raceway_mm(inside_mm: float, outside_mm: float, ring: str, rolls: str = "bal
         30.4
     """
     if not 0 < inside_mm < outside_mm:
-        raise BadInput("bad_sizes", "The outside must be larger than the bore.", "D_mm")
+        raise BadInput("bad_sizes", "The outside diameter must be larger than the bore.", "D_mm")
     share = 4 if rolls == "ball" else 3
     own, other = (inside_mm, outside_mm) if ring == "inner" else (outside_mm, inside_mm)
     return (share * own + other) / (share + 1)

@@ -73,10 +73,10 @@ def not_judged_words(spec: BearingSpec) -> str:
 
     Example:
         >>> not_judged_words(BearingSpec("HK2020", "HK", 20, 26, 20, kind="drawn_cup"))
-        'There are no rules here for the seats of a drawn cup needle bearing. Go by the maker’s table; the readings are kept.'
+        'No seat rules for this kind (drawn cup needle bearing). Use the maker’s table. The readings are kept.'
     """
     if not_judged(spec) == "taper_bore":
-        why = "A taper bore is fitted by how far it is driven up, not to a zone"
+        why = "A taper bore is fitted by drive-up, not to a tolerance zone"
     else:
-        why = f"There are no rules here for the seats of a {bearing_kinds()[spec.kind].words}"
-    return f"{why}. Go by the maker’s table; the readings are kept."
+        why = f"No seat rules for this kind ({bearing_kinds()[spec.kind].words})"
+    return f"{why}. Use the maker’s table. The readings are kept."

@@ -173,11 +173,11 @@ def check_seat(seat: MeasuredSeat) -> SeatCheck:
 def _check_asked(seat: MeasuredSeat) -> None:
     part, zone = seat.part, seat.zone
     if part not in ("shaft", "housing"):
-        raise BadInput("no_such_part", f"“{part[:20]}” is no seat.", "part", "shaft or housing")
+        raise BadInput("no_such_part", f"Unknown seat “{part[:20]}”.", "part", "shaft or housing")
     if seat.edition not in GUARD:
-        raise BadInput("no_such_edition", "ISO 14253-1 is held as 2013 and 2017.", "edition")
+        raise BadInput("no_such_edition", "Use ISO 14253-1:2013 or 2017.", "edition")
     if seat.finish not in SMOOTHING_MM:
-        raise BadInput("no_such_finish", "A seat is ground or turned.", "finish")
+        raise BadInput("no_such_finish", "A seat is either ground or turned.", "finish")
     if zone[:1].isalpha() and zone[:1].isupper() is not (part == "housing"):
         letter = "capital" if part == "housing" else "small"
         raise BadInput(
@@ -200,9 +200,9 @@ def _at_reference(seat: MeasuredSeat) -> list[list[float]]:
             if not abs(value - nominal) <= FARTHEST_SHARE * nominal:
                 raise BadInput(
                     "not_this_seat",
-                    f"{value:g} mm cannot be a reading of a {nominal:g} mm seat.",
+                    f"{value:g} mm is not plausible for a {nominal:g} mm seat.",
                     f"readings_mm[{plane}][{direction}]",
-                    "Look at the decimal point, the unit and the nominal size.",
+                    "Check the decimal point, the unit and the nominal size.",
                 )
     return [[to_reference_temperature(value, seat.part_c, scale_c) for value in row] for row in rows]
 

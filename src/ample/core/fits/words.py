@@ -44,32 +44,32 @@ def reason(
         f"readings from {signed(min(local))} to {signed(max(local))}"
     )
     if decision == "accept":
-        return f"{said}: inside by more than the doubt."
+        return f"{said}: conforms, guard band included."
     if decision == "reject":
         side = "above" if max(local) - zone.upper_um > zone.lower_um - min(local) else "below"
-        return f"{said}: {side} it by more than the doubt."
+        return f"{said}: {side} it by more than the measurement uncertainty."
     where = f"{said}: {_beside_limits(zone.lower_um, zone.upper_um, local)}"
     if better:
-        return f"{where}. A {better.name} would settle it."
+        return f"{where}. A {better.name} would decide it."
     ends = (min(local), max(local))
     gap = min(abs(value - limit) for value in ends for limit in (zone.lower_um, zone.upper_um))
-    return f"{where}. It takes ±{max(2 * gap / guard, 0.1):.1f} µm or better to settle it."
+    return f"{where}. It takes ±{max(2 * gap / guard, 0.1):.1f} µm or better to decide."
 
 
 def _beside_limits(lower: float, upper: float, local: Sequence[float]) -> str:
     """Where readings that decide nothing lie: in the zone, on both sides of a limit, or out of it."""
     inside = [lower <= value <= upper for value in local]
     if all(inside):
-        return "they lie in the zone, but nearer to a limit than the doubt"
+        return "they are in the zone but within the measurement uncertainty of a limit"
     if any(inside):
-        return "they lie on both sides of a limit, by less than the doubt"
-    return "they lie outside the zone, but by less than the doubt"
+        return "they are within the measurement uncertainty of a limit, on both sides"
+    return "they are outside the zone but within the measurement uncertainty of a limit"
 
 
 def creep_reason(creep: Creep | None) -> str:
     """What the chance of creep rests on."""
     if creep is None:
-        return "The load stands still on this ring: loose is by intent, and it does not creep."
+        return "Stationary load on this ring: a loose fit is intended, and it does not creep."
     return (
         f"It needs {creep.needed_um:.1f} µm to hold under {creep.load_n:.0f} N ({creep.load_share:.0%} of an "
         "estimated rating)."
@@ -79,7 +79,7 @@ def creep_reason(creep: Creep | None) -> str:
 def repairs(part: str, worn_um: float, likely_um: float, still: bool) -> tuple[str, ...]:
     """Ways back for a rejected seat, by how far it is out; `still` when the load does not turn about its ring."""
     if worn_um <= 0:
-        tight = "grind or hone it back into the zone, or take a wider clearance group after a look at the clearance left"
+        tight = "grind or hone it into the zone, or use a larger clearance group after checking the remaining clearance"
         return (f"Too tight: {tight}.", MACHINE_SHOP)
     ways = []
     if worn_um <= COMPOUND_FILLS_UM and still:
@@ -89,13 +89,13 @@ def repairs(part: str, worn_um: float, likely_um: float, still: bool) -> tuple[s
         )
     if worn_um <= TIGHT_IN_THE_MEAN_UM and likely_um > 0:
         ways.append(
-            "Still tight in the mean: a bearing chosen for a small bore may hold; say so on the sheet."
+            "Still tight on average: a bearing selected for a small bore may be enough. Note it on the sheet."
         )
     if worn_um > TIGHT_IN_THE_MEAN_UM:
         ways.append("Sleeve it: turn down or bore out, press a ring, finish to the zone.")
     ways.append("Build up (plate, spray or weld) and grind to the zone.")
     if part == "shaft" and worn_um > NEW_SHAFT_OVER_UM:
-        ways.append("A new shaft may be the cheaper way.")
+        ways.append("A new shaft may cost less.")
     return (*ways, MACHINE_SHOP)
 
 
@@ -106,7 +106,7 @@ def notes(
     said = []
     if 2 * guard_um >= zone.upper_um - zone.lower_um:
         said.append(
-            f"Nothing can be accepted in {zone.zone} with this {instrument.name}: its doubt fills the zone."
+            f"Nothing can be accepted in {zone.zone} with this {instrument.name}: its measurement uncertainty is as wide as the zone."
         )
     if form.cylindricity_um > limit_um:
         said.append(
@@ -114,10 +114,10 @@ def notes(
             "the seat's shape."
         )
     if any(len(plane.readings_um) < 2 for plane in form.planes):
-        said.append("One direction in a plane does not show whether it is round.")
+        said.append("One direction per plane does not show out-of-roundness.")
     if len(form.planes) < 2:
         said.append("One plane does not show taper.")
-    said.append("Two-point readings do not see a three-lobed seat.")
+    said.append("Two-point readings do not show a three-lobed seat.")
     if instrument.note:
         said.append(instrument.note)
     return tuple(said)

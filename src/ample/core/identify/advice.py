@@ -37,7 +37,7 @@ def advice(
         found += _of_retaining(read)
     if name == "face_seal" and observations and kind == "face_conical":
         found.append(
-            "A conical spring drives one way only: order it by the way the shaft turns, seen from the drive."
+            "A conical spring drives in one direction only: order it by the direction of rotation, seen from the drive."
         )
     if name == "washer" and "thickness" in read:
         found += _of_shim(read["thickness"])
@@ -48,30 +48,30 @@ def _of_lip_seal(read: dict[str, float]) -> list[str]:
     found = []
     if "outside" in read and "housing_bore" not in read:
         found.append(
-            "A seal's outside is made 0.1 to 0.35 mm over its bore and has lost some of that: measure the housing bore."
+            "A seal is made 0.1 to 0.35 mm larger than its bore and loses some of it in use: measure the housing bore."
         )
     if ("free_lip" in read or "free_lip_no_spring" in read) and not {"shaft", "shaft_track"} & read.keys():
         found.append(
-            "A free lip is made under size and wears open: measure the shaft beside the track, not the lip."
+            "A free lip is undersize when new and opens with wear: measure the shaft beside the sealing track, not the lip."
         )
     if {"shaft", "shaft_track"} <= read.keys():
         groove = (read["shaft"] - read["shaft_track"]) / 2
         if groove > 0.01:
             found.append(
-                f"The track is {groove:.2f} mm deep: it is kept for the seat check. Felt with a nail: move the lip, sleeve or regrind."
+                f"The sealing track is {groove:.2f} mm deep; kept for the seat check. If a fingernail catches in it: move the lip, sleeve or regrind."
             )
     elif "shaft_track" in read:
-        found.append("Read in the track a shaft is worn small: measure beside the track as well.")
+        found.append("In the sealing track a shaft is worn undersize: measure beside the track as well.")
     return found
 
 
 def _of_v_ring(read: dict[str, float]) -> list[str]:
     if "shaft" in read:
         return [
-            "A V-ring turns with the shaft and seals on a face: look at that face, and set the ring to its fitted width."
+            "A V-ring rotates with the shaft and seals on a face: check that face, and set the ring to its fitted width."
         ]
     return [
-        "A V-ring is stretched on: its free inside is about a tenth under the shaft. Measure the shaft when it is at hand."
+        "A V-ring is stretched on: its free inside diameter is about 10 % under the shaft. Measure the shaft if you have it."
     ]
 
 
@@ -89,11 +89,9 @@ def _of_ring(read: dict[str, float], likeliest: str) -> list[str]:
             f"Flattened: {max(one, other):.2f} by {min(one, other):.2f} mm is about {(one * other) ** 0.5:.2f} mm round."
         )
     elif one and not other:
-        found.append("Measure the section the other way as well: a set ring is flat.")
+        found.append("Measure the section in the other direction too: a ring with set is flat.")
     if "inside" in read and not {"groove_diameter", "groove_depth"} & read.keys():
-        found.append(
-            "A used ring has stretched or shrunk: the groove says more than the ring when both are at hand."
-        )
+        found.append("A used ring has stretched or shrunk: if you have the groove, measure that.")
     return found
 
 
@@ -113,7 +111,7 @@ def _between(words: str, value_mm: float) -> list[str]:
         other = f"{metric} mm" if sure.endswith("in") else f"{said} in ({inch:.2f} mm)"
         return [f"The {words} reads as {sure}; the nearest in the other measure is {other}."]
     return [
-        f"The {words} lies between {metric} mm and {said} in ({inch:.2f} mm): read it again in another place before ordering."
+        f"The {words} lies between {metric} mm and {said} in ({inch:.2f} mm): measure it again in another place before ordering."
     ]
 
 
@@ -134,5 +132,5 @@ def _of_shim(thickness_mm: float) -> list[str]:
     """1.5 mm is 59 thou and 3 mm is 118: not 60 thou, not an eighth."""
     for metric, thou, said in ((1.5, 59, "60 thou"), (3.0, 118, "1/8 in")):
         if abs(thickness_mm - metric) < 0.03:
-            return [f"{metric:g} mm is 0.{thou:03d} in: as a shim {said} is another thickness."]
+            return [f"{metric:g} mm is 0.{thou:03d} in: as a shim {said} is a different thickness."]
     return []

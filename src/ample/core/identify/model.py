@@ -64,7 +64,7 @@ class Observation:
         if self.condition is not None and self.condition not in CONDITIONS:
             raise BadInput(
                 "no_such_condition",
-                f"“{self.condition[:20]}” is no condition.",
+                f"Unknown condition “{self.condition[:20]}”.",
                 "condition",
                 f"One of {', '.join(CONDITIONS)}.",
             )

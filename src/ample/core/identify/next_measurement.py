@@ -206,7 +206,7 @@ def _blurred(state: State, feature: Feature, at_hand: Instrument, possible: Limi
 def _reason(state: State, name: str) -> tuple[str, str]:
     """What to do, and why."""
     if name == "marking":
-        return "Read the marking", "it says at once what the sizes only narrow down."
+        return "Read the marking", "it tells at once what sizes only narrow down."
     feature = state.catalogue.family.feature(name)
     chance, possible = _by_value(state, feature)
     nominal = possible.nominal_mm
@@ -219,5 +219,5 @@ def _reason(state: State, name: str) -> tuple[str, str]:
         first, second = sorted(likely[:2])
         return ask, f"it tells {first:g} from {second:g} mm."
     if len(likely) == 1:
-        return ask, f"it confirms {likely[0]:g} mm or shows that the part is none of these."
-    return ask, f"it leaves fewest of the {len(likely)} sizes still possible."
+        return ask, f"it confirms {likely[0]:g} mm or rules all of these out."
+    return ask, f"it narrows down the {len(likely)} possible sizes most."

@@ -138,7 +138,7 @@ def identify(
     told = seen or Seen()
     names = [each.feature for each in read]
     if len(set(names)) != len(names):
-        raise BadInput("feature_twice", "A feature is given twice; put repeats together.", "observations")
+        raise BadInput("feature_twice", "A feature is given twice. List repeats together.", "observations")
     posterior = measure(catalogue, read, unlisted_of(catalogue.family, _kinds_open(catalogue, told)))
     evidence = marking_likelihood(catalogue, markings)
     weighed = _weighed(catalogue, posterior, evidence, kind_likelihood(catalogue, told))
@@ -359,7 +359,7 @@ def _clash(
     )
     return (
         f"The marking says {first}, the size says {spec.designation} ({spec.size_text}). "
-        f"The {likelier} is the likelier; look at both again."
+        f"The {likelier} is more likely. Check both again."
     )
 
 

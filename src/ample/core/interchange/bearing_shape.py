@@ -54,7 +54,7 @@ def _widths(old: BearingSpec, new: BearingSpec) -> list[AttributeJudgement]:
 def _ring_width(name: str, old: float, new: float) -> AttributeJudgement:
     if abs(old - new) <= SAME_MM:
         return same(name, f"{old:g} mm")
-    text = "One ring is of another width: look at the shoulder, the spacer and the standout it meets."
+    text = "One ring has a different width: check the shoulder, the spacer and the standout."
     return AttributeJudgement(
         name, f"{old:g} mm", f"{new:g} mm", "change", text, "fits_with_differences", "by size"
     )
@@ -80,12 +80,12 @@ def _kind(old: BearingSpec, new: BearingSpec) -> list[AttributeJudgement]:
     if old.kind in _AXIAL and new.kind in _AXIAL and _AXIAL[old.kind] != _AXIAL[new.kind]:
         points.append(f"Load along the shaft: {_AXIAL[new.kind]}; the old one {_AXIAL[old.kind]}.")
     if seen.get("tilts") == "yes" and then.get("tilts") == "no":
-        points.append("It does not give way to a tilted shaft.")
+        points.append("It does not accommodate misalignment.")
     if after.group == "taper" or new.kind == "angular_contact":
-        points.append("It must be set against a second one.")
+        points.append("It must be adjusted against a second bearing.")
     if before.scheme != after.scheme:
-        points.append("It is held in another way; look at every face it touches.")
-    text = " ".join(points) or "Judge load, speed and lubrication anew."
+        points.append("It is located differently; check every face it touches.")
+    text = " ".join(points) or "Check load, speed and lubrication again."
     severity = "not_interchangeable" if seen.get("lies") != then.get("lies") else "needs_change"
     return [
         AttributeJudgement("kind", before.words, after.words, "change", text, severity, "common practice")
@@ -99,9 +99,7 @@ def _angle(old: BearingSpec, new: BearingSpec) -> list[AttributeJudgement]:
     before, after = (f"{a}°" if a.isdigit() else a or "not marked" for a in (old.angle, new.angle))
     if old.angle == new.angle:
         return [same("contact angle", before, "by marking")]
-    text = (
-        "Another angle shares radial and axial load differently and changes stiffness; never mix in a pair."
-    )
+    text = "Another contact angle shares radial and axial load differently and changes stiffness. Never mix in a pair."
     return [AttributeJudgement("contact angle", before, after, "change", text, "needs_change", "by marking")]
 
 
@@ -111,9 +109,9 @@ def _width(name: str, old: float, new: float) -> AttributeJudgement:
         return same(name, words[0])
     change = abs(new - old)
     if new > old:
-        text = f"{change:.3g} mm wider: trim a spacer or shoulder by that much, or it stands proud; look at the stack and the circlip."
+        text = f"{change:.3g} mm wider: trim a spacer or shoulder by that much, or it protrudes. Check the stack and the circlip."
     else:
-        text = f"{change:.3g} mm narrower: shim that much, or it can move endways."
+        text = f"{change:.3g} mm narrower: shim by that much, or it can move axially."
     return AttributeJudgement(name, *words, "change", text, "needs_change", "by size")
 
 
@@ -122,10 +120,10 @@ def _snap_ring(old: BearingSpec, new: BearingSpec) -> AttributeJudgement:
     if old.snap_ring == new.snap_ring:
         return same("ring groove", words[0], "by marking")
     if old.snap_ring == "none":
-        text = "It has a ring groove that nothing needs: leave its ring off."
+        text = "It has a snap ring groove that is not needed: leave the ring off."
         severity = "fits_with_differences"
     elif new.snap_ring == "none":
-        text = "The groove that located the old one is missing: the housing must hold it another way."
+        text = "The groove that located the old one is missing: the housing must locate it some other way."
         severity = "needs_change"
     else:
         text = "Order the snap ring with it, or leave it off."

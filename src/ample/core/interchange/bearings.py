@@ -99,21 +99,21 @@ def _closure(old: BearingSpec, new: BearingSpec, duty: Running) -> AttributeJudg
     better = after.dirt > before.dirt
     points = []
     if after.sides and not before.sides:
-        points.append("It holds its own grease: oil or grease of the unit no longer reaches it.")
+        points.append("It is greased for life: oil or grease from the unit no longer reaches it.")
     if before.sides and not after.sides:
-        points.append("Nothing holds its grease and dirt gets in: the unit must lubricate and shield it.")
+        points.append("Nothing retains its grease and dirt gets in: the unit must lubricate and shield it.")
     if before.sides and after.sides and before.sides != after.sides:
-        points.append("Closed on another number of sides: look which side needs it.")
+        points.append("Sealed on a different number of sides: check which side needs it.")
     if after.contact and not before.contact:
-        points.append("Contact seals drag and run warmer; its speed is less.")
+        points.append("Contact seals drag and run warmer; lower speed rating.")
     if before.contact and not after.contact:
-        points.append("Shuts out less dirt and water; less drag.")
+        points.append("Less protection against dirt and water; less drag.")
     if not points:
-        points.append("Shuts out more dirt." if better else "Shuts out less dirt.")
+        points.append("Better protected against dirt." if better else "Less protection against dirt.")
     if duty.dirty and not better:
-        points.append("In this dirt that is the wrong way.")
+        points.append("Not enough protection for these dirty surroundings.")
     if after.contact and duty.temperature_c is not None and duty.temperature_c > SEAL_LIMIT_C:
-        points.append(f"Ordinary rubber seals end at about {SEAL_LIMIT_C:g} °C.")
+        points.append(f"Standard rubber seals are limited to about {SEAL_LIMIT_C:g} °C.")
     return AttributeJudgement(
         "closure", before.words, after.words, "better" if better else "worse", " ".join(points),
         "fits_with_differences", "by marking",
@@ -133,8 +133,8 @@ def _clearance(old: BearingSpec, new: BearingSpec) -> AttributeJudgement:
     amount = f" by about {abs(change):.0f} µm" if change is not None else ""
     text = (
         f"{'More' if wider else 'Less'} clearance{amount}: "
-        + ("safe where it is fitted tight or runs warm; noisier and less stiff." if wider
-           else "it may run without any once fitted and warm; work out what is left on Seats.")
+        + ("safe with a tight fit or when running warm; noisier and less stiff." if wider
+           else "it may have none left once mounted and warm; check the remaining clearance on Seats.")
     )  # fmt: skip
     judgement = "change" if wider else "worse"
     return AttributeJudgement("clearance", *words, judgement, text, "fits_with_differences", "ISO 5753-1")
@@ -157,11 +157,11 @@ def _class(old: BearingSpec, new: BearingSpec) -> AttributeJudgement:
     finer = CLASS_ORDER.index(after) > CLASS_ORDER.index(before)
     if finer:
         return AttributeJudgement(
-            "class", before, after, "better", "Closer made; seats worked to the old class still suit it.",
+            "class", before, after, "better", "Tighter tolerance class; seats made for the old class still fit.",
             "drop_in", "ISO 492",
         )  # fmt: skip
     return AttributeJudgement(
-        "class", before, after, "worse", "Runs less true: not where the old class was asked for.",
+        "class", before, after, "worse", "Lower running accuracy: not where the old class was specified.",
         "fits_with_differences", "ISO 492",
     )  # fmt: skip
 
@@ -171,16 +171,16 @@ def _cage(old: BearingSpec, new: BearingSpec, duty: Running) -> AttributeJudgeme
     if old.cage == new.cage:
         return same("cage", words[0], "by marking")
     if "standard" in (old.cage, new.cage):
-        text = "One cage is not marked: ask which it is where heat, speed or shocks matter."
+        text = "One cage is not marked: ask which it is if heat, speed or shocks matter."
         return AttributeJudgement("cage", *words, "unknown", text, "fits_with_differences", "assumed")
-    text = "Another cage."
+    text = "Different cage."
     judgement = "change"
     if new.cage == "polyamide":
         hot = duty.temperature_c is not None and duty.temperature_c > POLYAMIDE_LIMIT_C
-        text = f"Polyamide ends at about {POLYAMIDE_LIMIT_C:g} °C and some oils attack it."
+        text = f"Polyamide is limited to about {POLYAMIDE_LIMIT_C:g} °C and some oils attack it."
         judgement = "worse" if hot else "change"
     elif old.cage == "polyamide":
-        text, judgement = "Stands more heat than polyamide; heavier, less quiet.", "change"
+        text, judgement = "Withstands more heat than polyamide; heavier, noisier.", "change"
     return AttributeJudgement("cage", *words, judgement, text, "fits_with_differences", "common practice")
 
 
@@ -195,7 +195,7 @@ def _extras(old: BearingSpec, new: BearingSpec) -> AttributeJudgement:
     if "flange" in before ^ after:
         missing = "flange" in before
         text = (
-            "Its flange is missing: nothing stops it in the housing."
+            "Its flange is missing: nothing locates it in the housing."
             if missing
             else "It has a flange: the housing must be faced or counterbored for it."
         )
@@ -227,7 +227,7 @@ def _load_and_speed(
     if abs(share) < 0.02:
         load = same("load", load_words[0], spread)
     else:
-        text = f"Carries about {abs(share):.0%} {'more' if share > 0 else 'less'}; life goes with the third power."
+        text = f"Carries about {abs(share):.0%} {'more' if share > 0 else 'less'}; rating life varies with the third power."
         load = AttributeJudgement(
             "load", *load_words, "better" if share > 0 else "worse", text,
             "drop_in" if share > 0 else "fits_with_differences", spread,
@@ -249,10 +249,10 @@ def _speed(before: Ratings, after: Ratings, duty: Running) -> AttributeJudgement
     if abs(share) < 0.02 and not over:
         return same("speed", words[0], basis)
     if over:
-        text = f"This runs at {duty.rpm:g} rev/min: more than it is likely to stand."
+        text = f"This runs at {duty.rpm:g} rev/min: probably above its speed rating."
         return AttributeJudgement("speed", *words, "worse", text, "fits_with_differences", basis)
     judgement = "better" if share > 0 else "worse"
-    text = "Stands more speed." if share > 0 else "Stands less speed."
+    text = "Higher speed rating." if share > 0 else "Lower speed rating."
     severity = "drop_in" if share > 0 else "fits_with_differences"
     return AttributeJudgement("speed", *words, judgement, text, severity, basis)
 

@@ -110,7 +110,7 @@ def _with_basis(wanted: Requirement, judged: AttributeJudgement) -> AttributeJud
     if known is None:
         return replace(judged, known="assumed")
     if known.basis == "unknown" and name != "material":
-        text = "Nobody has said which the old one has: look at it before ordering."
+        text = "Not known for the old one: check it before ordering."
         return replace(
             judged, old="not known", judgement="unknown", consequence=text, known="unknown",
             severity="fits_with_differences",
@@ -138,9 +138,9 @@ def _pieces(wanted: Arrangement, offered: Arrangement) -> list[AttributeJudgemen
     if wanted and not offered:
         text = "A matched pair is ground together: two singles do not make one."
     elif offered and not wanted:
-        text = "A matched pair is offered where one was: twice the width."
+        text = "A matched pair is offered in place of a single: twice the width."
     else:
-        text = "Arranged the other way it takes its load, and its preload, the other way."
+        text = "In the other arrangement it carries load and preload in the other direction."
     return [
         AttributeJudgement("pieces", *words, "change", text, "needs_change", "by marking", known="stated")
     ]
@@ -154,14 +154,14 @@ def _unread(wanted: Sequence[str], offered: Sequence[str]) -> list[AttributeJudg
         if text.upper() in there:
             found.append(replace(same(f"“{text}”", "on both", "by marking"), known="stated"))
         else:
-            words = f"“{text}” is marked on the old part and has no meaning here: ask the supplier what it stands for."
+            words = f"“{text}” is marked on the old part and not understood: ask the supplier what it means."
             found.append(AttributeJudgement(
                 f"“{text}”", "with it", "without it", "unknown", words, "fits_with_differences", "by marking",
                 known="stated",
             ))  # fmt: skip
     for text in offered:
         if text.upper() not in {each.upper() for each in wanted}:
-            words = f"“{text}” is marked on the offered part and has no meaning here: ask what it stands for."
+            words = f"“{text}” is marked on the offered part and not understood: ask what it means."
             found.append(AttributeJudgement(
                 f"“{text}”", "without it", "with it", "unknown", words, "fits_with_differences", "by marking",
                 known="stated",
@@ -178,11 +178,13 @@ def _medium(medium: str, offered: PartSpec) -> list[AttributeJudgement]:
     if stands >= STANDS_WELL:
         return [
             replace(
-                same("medium", words, "from memory"), consequence=f"{rubber} stands {words}.", known="seen"
+                same("medium", words, "from memory"),
+                consequence=f"{rubber} is suitable for {words}.",
+                known="seen",
             )
         ]
     if stands < FAILS:
-        text, severity, judgement = f"{rubber} does not stand {words}.", "not_interchangeable", "worse"
+        text, severity, judgement = f"{rubber} does not withstand {words}.", "not_interchangeable", "worse"
     else:
         text, severity, judgement = (
             f"{rubber} in {words}: ask the supplier.",
@@ -198,7 +200,7 @@ def _settled_by_medium(judged: AttributeJudgement, medium: AttributeJudgement) -
     """Which rubber the old one was need not be known where the one offered stands what it is to stand in."""
     if judged.name != "rubber" or judged.known != "unknown":
         return judged
-    text = f"Which rubber it was is not known. {medium.consequence}"
+    text = f"The old material is not known. {medium.consequence}"
     return replace(judged, judgement="change", severity="drop_in", consequence=text)
 
 

@@ -53,7 +53,7 @@ def interchange_of(old: PartSpec, new: PartSpec, duty: Running | None = None) ->
             "different_families",
             f"A {words[old.family == 'bearing']} is not compared with a part of another family.",
             "to",
-            "Name a part of the same family.",
+            "Choose a part of the same family.",
         )
     if isinstance(old, BearingSpec) and isinstance(new, BearingSpec):
         return interchange(old, new, duty)
@@ -101,10 +101,10 @@ def _sizes(old: SealSpec, new: SealSpec) -> list[AttributeJudgement]:
             found.append(same(words, said[0]))
         elif name in _WIDE_MM.get(old.family, ()):
             more = "wider" if two > one else "narrower"
-            text = f"{abs(two - one):g} mm {more}: look at the depth of its place before it is ordered."
+            text = f"{abs(two - one):g} mm {more}: check the depth of its housing before ordering."
             found.append(AttributeJudgement(words, *said, "change", text, "needs_change", "by size"))
         else:
-            text = f"{abs(two - one):.2f} mm {'larger' if two > one else 'smaller'}: it is another size."
+            text = f"{abs(two - one):.2f} mm {'larger' if two > one else 'smaller'}: a different size."
             found.append(AttributeJudgement(words, *said, "change", text, "not_interchangeable", "by size"))
     return sorted(found, key=lambda each: each.name)
 
@@ -122,7 +122,7 @@ def _kind(old: SealSpec, new: SealSpec) -> AttributeJudgement:
     if {old.kind, new.kind} <= _PLAIN_LIPS:
         judgement, text = _lip(kinds[old.kind], kinds[new.kind])
         return AttributeJudgement("kind", *words, judgement, text, "fits_with_differences", "by marking")
-    text = "Another kind of part: its place must be made for it."
+    text = "A different kind of part: its groove or housing must be made for it."
     return AttributeJudgement("kind", *words, "change", text, "needs_change", "by marking")
 
 
@@ -132,18 +132,18 @@ def _lip(old: Kind, new: Kind) -> tuple[str, str]:
     if new.told["dust"] != old.told["dust"]:
         judgement = "better" if new.told["dust"] == "yes" else "worse"
         points.append(
-            "Keeps dirt out better; the second lip needs room, some grease and costs a little drag."
+            "Better protected against dirt; the second lip needs space and grease, and adds a little drag."
             if judgement == "better"
-            else "Keeps less dirt out: it has no second lip."
+            else "Less protection against dirt: no second lip."
         )
     if new.told["cover"] != old.told["cover"]:
         points.append(
-            "A metal cover wants a smooth round bore."
+            "A metal case needs a smooth, round bore."
             if new.told["cover"] == "metal"
-            else "A rubber cover seals in a scored or light-metal bore as well."
+            else "A rubber-covered case also seals in a scored or light-alloy bore."
         )
     if not points:
-        points.append("Another case of metal: look how deep it stands and where it is pressed.")
+        points.append("A different metal case: check its depth and where it is pressed.")
     return judgement, " ".join(points)
 
 
@@ -157,7 +157,7 @@ def _rubber(old: SealSpec, new: SealSpec, duty: Running) -> list[AttributeJudgem
     if one == two and one:
         found.append(same("rubber", one, "by marking"))
     elif not one or not two:
-        text = "Which rubber it was, or is, nobody has said: settle it by the medium, a marking or the supplier's paper."
+        text = "The material is not known: decide by the medium, a marking or the supplier's certificate."
         found.append(
             AttributeJudgement("rubber", *said, "unknown", text, "fits_with_differences", "by marking")
         )
@@ -168,11 +168,9 @@ def _rubber(old: SealSpec, new: SealSpec, duty: Running) -> list[AttributeJudgem
             if well >= 0.9 and known[two].stands[m] < 0.5
         ]
         heat = known[two].heat_c - known[one].heat_c
-        text = f"{'Stands' if heat >= 0 else 'Stands only'} {known[two].heat_c:g} °C instead of {known[one].heat_c:g} °C."
+        text = f"{'Stands' if heat >= 0 else 'Limited to'} {known[two].heat_c:g} °C instead of {known[one].heat_c:g} °C."
         if lost:
-            text += (
-                f" It does not stand {', '.join(lost)} as the old one did: not without knowing the medium."
-            )
+            text += f" It does not withstand {', '.join(lost)} as the old one did: find out the medium first."
         hot = duty.temperature_c is not None and duty.temperature_c > known[two].heat_c
         worse = bool(lost) or heat < 0
         severity = "not_interchangeable" if hot else "needs_change" if lost else "fits_with_differences"
@@ -188,7 +186,7 @@ def _rubber(old: SealSpec, new: SealSpec, duty: Running) -> list[AttributeJudgem
 def _hardness(old: str, new: str) -> AttributeJudgement:
     if old == new:
         return same("hardness", old, "by marking")
-    text = "Harder stands more gap and pressure, softer seals on rougher faces."
+    text = "Harder bridges larger gaps and more pressure; softer seals on rougher surfaces."
     return AttributeJudgement("hardness", old, new, "change", text, "fits_with_differences", "by marking")
 
 
@@ -206,7 +204,7 @@ def _face_seal(old: SealSpec, new: SealSpec) -> list[AttributeJudgement]:
     if one and one == two:
         found.append(same("faces", one, "by marking"))
     elif one and two:
-        text = "Another pair of faces: both halves are changed together, and the medium decides."
+        text = "Different face materials: change both halves together; the medium decides."
         found.append(
             AttributeJudgement("faces", one, two, "change", text, "fits_with_differences", "by marking")
         )
@@ -218,7 +216,7 @@ def _hand(old: str, new: str) -> AttributeJudgement:
     if old and old == new:
         return same("hand", said[0], "by marking")
     if old and new:
-        text = "A conical spring drives one way only: turned the other way it lets go of the shaft."
+        text = "A conical spring drives in one direction only: in the other it slips on the shaft."
         return AttributeJudgement("hand", *said, "change", text, "not_interchangeable", "by marking")
-    text = "A conical spring drives one way only: say which way the shaft turns, seen from the drive, before ordering."
+    text = "A conical spring drives in one direction only: state the direction of rotation, seen from the drive, before ordering."
     return AttributeJudgement("hand", *said, "unknown", text, "fits_with_differences", "by marking")

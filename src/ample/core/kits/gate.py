@@ -137,31 +137,33 @@ def quantity(facts: GateFacts) -> tuple[GateLight, ...]:
 
 def _identity(facts: GateFacts) -> GateLight:
     if facts.probability is None or facts.wanted is None:
-        return GateLight("identity", "not_looked_at", "Nobody has said what the part is.")
+        return GateLight("identity", "not_looked_at", "Not identified yet.")
     for clash in facts.wanted.clashes:
-        words = f"The {clash.name.replace('_', ' ')}: {clash.marked} is marked, {clash.confirmed} is said."
+        words = f"The {clash.name.replace('_', ' ')}: {clash.marked} is marked, {clash.confirmed} confirmed."
         return GateLight("identity", "not_proven", words)
     if facts.clash:
         return GateLight("identity", "not_proven", facts.clash)
     if facts.worst_sigmas is not None and facts.worst_sigmas > WORST_SIGMAS:
-        words = f"A reading is {facts.worst_sigmas:.0f} σ outside the limits of the size chosen."
+        words = f"A reading is {facts.worst_sigmas:.0f} σ outside new-part limits of the size chosen."
         return GateLight("identity", "does_not_hold", words)
     if facts.features_read < 2 and not facts.marking_read:
-        return GateLight("identity", "not_proven", "It rests on fewer than two sizes and no marking.")
+        return GateLight("identity", "not_proven", "Based on fewer than two sizes and no marking.")
     if facts.probability < PROVEN_CHANCE:
-        since = " The evidence has changed since it was confirmed." if facts.changed_since else ""
-        return GateLight("identity", "not_proven", f"Only {facts.probability:.0%} sure of the size.{since}")
+        since = " The evidence has changed since then." if facts.changed_since else ""
+        return GateLight(
+            "identity", "not_proven", f"Only {facts.probability:.0%} confidence in the size.{since}"
+        )
     if facts.from_file:
-        words = "The job file says so, and the readings agree: confirm it here."
+        words = "Identified in the job file, and the readings agree. Confirm it here."
         return GateLight("identity", "not_proven", words)
     shown = min(facts.probability, 0.999)
-    return GateLight("identity", "holds", f"Size sure to {shown:.1%}.")
+    return GateLight("identity", "holds", f"Size identified with {shown:.1%} confidence.")
 
 
 def _interchange(facts: GateFacts) -> GateLight:
     found = facts.interchange
     if found is None:
-        return GateLight("interchange", "not_looked_at", "No replacement is chosen yet.")
+        return GateLight("interchange", "not_looked_at", "No replacement chosen yet.")
     if found.contradictions:
         told = [
             f"{each.name} ({each.old} wanted, {each.new} offered)"
@@ -183,13 +185,13 @@ def _seat(side: str, seat: SeatFact | None) -> GateLight:
     if seat is None:
         return GateLight(side, "not_looked_at", f"The {side} has not been measured.")
     if seat.decision == "not_judged":
-        return GateLight(side, "not_proven", f"Not judged. {seat.reason}")
+        return GateLight(side, "not_proven", f"Not checked. {seat.reason}")
     if seat.decision == "reject":
         return GateLight(side, "does_not_hold", seat.reason)
     if seat.decision != "accept":
         return GateLight(side, "not_proven", seat.reason)
     if seat.creep_probability > 1 - PROVEN_CHANCE:
-        words = f"In its zone, but the ring creeps with {seat.creep_probability:.0%} chance under this load."
+        words = f"In its zone, but there is a {seat.creep_probability:.0%} chance of ring creep at this load."
         return GateLight(side, "not_proven", words)
     return GateLight(side, "holds", seat.reason)
 
@@ -197,7 +199,7 @@ def _seat(side: str, seat: SeatFact | None) -> GateLight:
 def _place(side: str, facts: GateFacts) -> GateLight:
     """The place of a seal, ring or small part: met only by sizes that suit it."""
     if facts.fitted is None or facts.wanted is None:
-        return GateLight(side, "not_looked_at", "Its place has not been measured.")
+        return GateLight(side, "not_looked_at", "Its groove or housing has not been measured.")
     found = place_of(facts.fitted, side, {each.feature: each for each in facts.wanted.measured})
     return GateLight(side, found.state, found.words)
 
@@ -223,10 +225,10 @@ def strip_down(facts: GateFacts) -> tuple[GateLight, ...]:
     line = facts.line
     if not line.contradictions and not line.not_judged:
         return ()
-    told = [f"{line.contradictions} contradiction(s) are unanswered."] if line.contradictions else []
+    told = [f"{line.contradictions} unresolved contradiction(s)."] if line.contradictions else []
     if line.not_judged:
-        told.append(f"Not judged yet: {', '.join(line.not_judged)}.")
-    return (GateLight("strip_down", "not_proven", f"On the strip-down of its line: {' '.join(told)}"),)
+        told.append(f"Not inspected yet: {', '.join(line.not_judged)}.")
+    return (GateLight("strip_down", "not_proven", f"On the strip-down: {' '.join(told)}"),)
 
 
 def build(facts: GateFacts) -> tuple[GateLight, ...]:
@@ -245,5 +247,5 @@ def stock(facts: GateFacts) -> tuple[GateLight, ...]:
     if shelf is None:
         return ()
     where = f" in {shelf.place}" if shelf.place else ""
-    words = f"{shelf.quantity} of {shelf.marking}{where} on the shop's own shelf: take those first."
+    words = f"{shelf.quantity} of {shelf.marking}{where} in stock: use these first."
     return (GateLight("stock", "not_proven", words),)

@@ -57,7 +57,7 @@ def place_of(spec: PartSpec, side: str, measured: Mapping[str, Measured]) -> Pla
     """
     places = PLACES.get(spec.family)
     if places is None:
-        return PlaceFact("holds", "Nothing there to be measured for it.")
+        return PlaceFact("holds", "Nothing to measure there.")
     features, words = places[0 if side == "shaft" else 1]
     found = (_feature(spec, measured[name], measured) for name in features if name in measured)
     judged = [each for each in found if each is not None]
@@ -83,10 +83,10 @@ def _feature(spec: PartSpec, read: Measured, measured: Mapping[str, Measured]) -
     asked = f"{low:.2f} to {high:.2f} mm"
     out = max(low - read.mean_mm, read.mean_mm - high, 0.0)
     if out <= _ROUNDING_MM:
-        return PlaceFact("holds", f"The {size} suits it ({asked}).")
+        return PlaceFact("holds", f"The {size} is within range ({asked}).")
     if out <= read.expanded_uncertainty_mm:
-        return PlaceFact("not_proven", f"The {size} is at the edge of {asked}: measure it more closely.")
-    return PlaceFact("does_not_hold", f"The {size} does not suit {spec.size_text}: it wants {asked}.")
+        return PlaceFact("not_proven", f"The {size} is at the limit of {asked}: measure it more accurately.")
+    return PlaceFact("does_not_hold", f"The {size} is out of range for {spec.size_text}: it needs {asked}.")
 
 
 def _track(shaft: Measured, track: Measured) -> PlaceFact:
@@ -94,12 +94,13 @@ def _track(shaft: Measured, track: Measured) -> PlaceFact:
     depth = (shaft.mean_mm - track.mean_mm) / 2
     doubt = max(shaft.expanded_uncertainty_mm, track.expanded_uncertainty_mm) / 2
     if depth <= TRACK_DEPTH_MM:
-        return PlaceFact("holds", f"The track is {max(depth, 0.0):.2f} mm deep.")
+        return PlaceFact("holds", f"The sealing track is {max(depth, 0.0):.2f} mm deep.")
     if depth - doubt <= TRACK_DEPTH_MM:
         return PlaceFact(
-            "not_proven", f"The track is {depth:.2f} ±{doubt:.2f} mm deep: draw a nail across it."
+            "not_proven",
+            f"The sealing track is {depth:.2f} ±{doubt:.2f} mm deep: draw a fingernail across it.",
         )
     return PlaceFact(
         "does_not_hold",
-        f"The track is {depth:.2f} mm deep: a new lip leaks there. Move the lip, or sleeve the shaft.",
+        f"The sealing track is {depth:.2f} mm deep: a new lip would leak. Move the lip, or sleeve the shaft.",
     )

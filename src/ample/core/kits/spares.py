@@ -49,15 +49,17 @@ def judge_spare(spare: Spare, may_lie_open_days: int | None) -> SpareJudgement:
     if spare.in_stock is not None and spare.in_stock >= spare.quantity:
         return SpareJudgement("on_shelf", f"{spare.in_stock} on the shelf.")
     if spare.in_stock is None and spare.lead_days is None:
-        return SpareJudgement("not_known", "Neither stock nor lead time is known: ask before it is opened.")
+        return SpareJudgement("not_known", "Neither stock nor lead time is known: ask before opening.")
     some = f"{spare.in_stock} of {spare.quantity} on the shelf; " if spare.in_stock else ""
     if spare.lead_days is None:
-        return SpareJudgement("not_known", f"{some}nobody offers it: ask before it is opened.")
+        return SpareJudgement("not_known", f"{some}no supplier offers it: ask before opening.")
     if may_lie_open_days is None:
-        return SpareJudgement("not_known", f"{some}{spare.lead_days} days to come: how long may it lie open?")
+        return SpareJudgement(
+            "not_known", f"{some}{spare.lead_days} days lead time: what is the max. downtime?"
+        )
     if spare.lead_days <= may_lie_open_days:
-        return SpareJudgement("in_time", f"{some}{spare.lead_days} days to come, in time.")
+        return SpareJudgement("in_time", f"{some}{spare.lead_days} days lead time, in time.")
     late = spare.lead_days - may_lie_open_days
     return SpareJudgement(
-        "too_late", f"{some}{spare.lead_days} days to come: {late} too late. Order before opening."
+        "too_late", f"{some}{spare.lead_days} days lead time: {late} too late. Order before opening."
     )

@@ -91,7 +91,7 @@ def verdicts_of(parts: Sequence[LinePart], access: str) -> dict[str, Verdict]:
         advice = keep_advice(part.kind)
         keep = part.keep or advice.keep
         if keep == "always_new" and answer.verdict not in ("replace", "reclaim"):
-            why = advice.reason if not part.keep else "Renewed here by choice."
+            why = advice.reason if not part.keep else "Renewed by choice."
             renewed = VerdictReason(
                 verdict="replace", reason=f"Always new: {why}", other_school="", source=advice.source
             )

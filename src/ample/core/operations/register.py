@@ -87,7 +87,7 @@ def parse_request(model: type[Model], data: object) -> Model:
     except ValidationError as error:
         raise bad_request(error) from error
     except (OverflowError, ValueError) as error:
-        raise BadInput("bad_number", "A number is too large to be used.", None) from error
+        raise BadInput("bad_number", "A number is too large.", None) from error
 
 
 def bad_request(error: ValidationError) -> BadInput:
@@ -124,16 +124,16 @@ OPERATIONS: dict[str, Operation] = _register(
     ("internal-clearance", "Radial internal clearance", contract.InternalClearanceRequest, contract.InternalClearanceAnswer, clearance_of_ring),
     ("decode", "Read a marking, whole or half worn", contract.DecodeRequest, contract.DecodeAnswer, decode_marking),
     ("kinds", "Kinds of part by picture, and the questions that tell them", contract.KindsRequest, contract.KindsAnswer, kinds_of_family),
-    ("encode", "Write a part's marking in several habits", contract.EncodeRequest, contract.EncodeAnswer, encode_part),
+    ("encode", "Write a part's marking in several styles", contract.EncodeRequest, contract.EncodeAnswer, encode_part),
     ("rubber", "Which rubber a ring is of, by evidence", contract.RubberRequest, contract.RubberAnswer, rubber),
     ("needles", "How many needles belong, and whether some are lost", contract.NeedlesRequest, contract.NeedleCount, needles),
-    ("identify", "Rank what a worn part can be", contract.IdentifyRequest, contract.IdentifyAnswer, identify_part),
-    ("interchange", "Judge one bearing in the place of another", contract.InterchangeRequest, contract.Interchange, judge_interchange),
+    ("identify", "Rank what a worn part could be", contract.IdentifyRequest, contract.IdentifyAnswer, identify_part),
+    ("interchange", "Compare a replacement with the original", contract.InterchangeRequest, contract.Interchange, judge_interchange),
     ("seat", "Judge a measured shaft or housing seat", contract.SeatRequest, contract.SeatCheck, seat),
     ("zone-advice", "The zone a seat should have", contract.ZoneAdviceRequest, contract.ZoneChoice, advised_zones),
     ("fitted-clearance", "Clearance before fitting, after it and running", contract.FittedClearanceRequest, contract.ClearanceAfterFitting, fitted_clearance),
-    ("causes", "Rank the likely causes of what was told and seen", contract.CausesRequest, contract.CausesAnswer, job.causes),
-    ("cautions", "What can hurt someone here, and what is refused", contract.CautionsRequest, contract.CautionsAnswer, job.cautions),
+    ("causes", "Rank the likely causes of what was reported and seen", contract.CausesRequest, contract.CausesAnswer, job.causes),
+    ("cautions", "Hazards, and what is refused", contract.CautionsRequest, contract.CautionsAnswer, job.cautions),
     ("inspect", "Judge a part by its condition card", contract.InspectRequest, Verdict, job.inspect),
     ("line-check", "Contradictions, verdicts and counts of a line", contract.LineCheckRequest, contract.LineCheckAnswer, job.line_check),
     ("fit-up-plan", "The strip-down reversed into steps of fitting up", contract.FitUpRequest, FitUpPlan, job.fit_up),

@@ -52,7 +52,7 @@ def check_take_in(sheet: TakeInSheet, facts: TakeInFacts) -> None:
         BadInput: For an unknown unit, sign, energy, fluid, work, duty or cause.
     """
     if len(sheet.title) < LEAST_TITLE:
-        raise BadInput("no_title", "Say what the unit is.", "sheet.title")
+        raise BadInput("no_title", "Enter what the unit is.", "sheet.title")
     try:
         job.causes(contract.CausesRequest(signs=sheet.signs, checked=dict(sheet.checked)))
         _cautions(sheet)

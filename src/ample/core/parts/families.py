@@ -183,7 +183,7 @@ class Family:
         if found is None:
             raise BadInput(
                 "no_such_kind",
-                f"“{name[:30]}” is no kind of {self.words}.",
+                f"“{name[:30]}” is not a kind of {self.words}.",
                 field,
                 f"One of {', '.join(self.kinds)}; or a group: {', '.join(self.groups)}.",
             )
@@ -210,7 +210,7 @@ class Family:
         if answer not in values:
             raise BadInput(
                 "no_such_answer",
-                f"“{answer[:30]}” is no answer to “{asked[question].words}”.",
+                f"“{answer[:30]}” is not an answer to “{asked[question].words}”.",
                 f"answers.{question}",
                 f"One of {', '.join(values)}.",
             )

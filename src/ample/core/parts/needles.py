@@ -66,10 +66,10 @@ def needle_count(
             )
     pitch = inside + needle_mm
     if inside <= 0 or needle_mm >= pitch:
-        raise BadInput("no_row", "No row of such needles fits there.", "needle_mm")
+        raise BadInput("no_row", "No row of such needles fits.", "needle_mm")
     count = math.floor(math.pi / math.asin(needle_mm / pitch) + 1e-9)
     if count > MOST_NEEDLES:
-        raise BadInput("too_many", f"More than {MOST_NEEDLES} needles: look at the unit.", "needle_mm")
+        raise BadInput("too_many", f"More than {MOST_NEEDLES} needles: check the unit.", "needle_mm")
     gap = count * (pitch * math.sin(math.pi / count) - needle_mm)
     missing = max(count - counted, 0) if counted is not None else 0
     return NeedleCount(
@@ -86,9 +86,11 @@ def _alarm(count: int, missing: int, counted: int | None, gap: float, needle: fl
         return ""
     if missing:
         lost = "One needle is" if missing == 1 else f"{missing} needles are"
-        return f"{lost} missing: look in the unit and the tray before anything turns; count again at closing."
+        return f"{lost} missing: look in the unit and the tray before anything turns, and count again at reassembly."
     if counted > count:
-        return f"{counted} counted, but {count} fit: needles of another row or another size are among them."
+        return (
+            f"{counted} counted, but {count} fit: they include needles from another row or of another size."
+        )
     if gap > 0.9 * needle:
-        return "All there, but the gap is nearly a needle wide: check the needle's diameter, one too few tilts the row."
+        return "All there, but the gap is nearly a needle wide: check the needle diameter; one too few tilts the row."
     return ""

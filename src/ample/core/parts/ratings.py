@@ -66,7 +66,7 @@ def estimated_ratings(d_mm: float, D_mm: float, B_mm: float, closure: str = "ope
         14000.0
     """
     if not (0 < d_mm < D_mm and B_mm > 0):
-        raise BadInput("bad_sizes", "The outside must be larger than the bore.", "D_mm")
+        raise BadInput("bad_sizes", "The outside diameter must be larger than the bore.", "D_mm")
     ball = min(BALL_SHARE * (D_mm - d_mm), 0.63 * B_mm)
     pitch = (D_mm + d_mm) / 2
     gamma = min(ball / pitch, 0.4)

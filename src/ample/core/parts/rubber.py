@@ -60,7 +60,7 @@ class Clues:
             if value and value not in known:
                 raise BadInput(
                     "no_such_value",
-                    f"“{value[:20]}” is none of the choices.",
+                    f"“{value[:20]}” is not one of the choices.",
                     name,
                     f"One of {', '.join(known)}.",
                 )
@@ -73,7 +73,7 @@ class Clues:
         air, water = self.mass_air_g, self.mass_water_g
         if air is not None and water is not None and not (0 < air < 100_000 and -100 < water < air):
             raise BadInput("bad_weighing", "In water it must weigh less than in air.", "mass_water_g",
-                           "A ring that floats is not of rubber that this test knows.")  # fmt: skip
+                           "A ring that floats cannot be identified by this test.")  # fmt: skip
         if not 0 < self.scale_g <= 5:
             raise BadInput("bad_scale", "The scale's step lies between 0 and 5 g.", "scale_g")
 
@@ -202,32 +202,32 @@ def _words(clues: Clues, chances: list[tuple[str, float]], settled: bool) -> tup
     best, chance = chances[0]
     said = []
     if settled:
-        said.append(f"Order it in {best} ({known[best].words}): its density is of nothing else here.")
+        said.append(f"Order it in {best} ({known[best].words}): no other material here has its density.")
     else:
         others = ", ".join(f"{name} {share:.0%}" for name, share in chances[1:4] if share > 0.02)
-        said.append(f"Likeliest {best} ({chance:.0%}){'; also ' + others if others else ''}: not proven.")
+        said.append(f"Likeliest {best} ({chance:.0%}){'; also ' + others if others else ''}: not confirmed.")
     two = {name for name, share in chances if share > 0.03}
     if {"NBR", "EPDM"} <= two:
         said.append(
             "NBR and EPDM cannot be told by density, hardness or colour, and each fails in the other's medium: "
-            "order by the medium, or ask the supplier for the paper."
+            "order by the medium, or ask the supplier for a certificate."
         )
     if clues.colour:
-        said.append("The colour is a weak hint and proves nothing.")
+        said.append("Colour is a weak hint and proves nothing.")
     if clues.swelling == "much" and clues.stood_in:
         medium = clues.stood_in.replace("_", " ")
         good = [name for name, rubber in known.items() if rubber.stands[clues.stood_in] >= 0.9]
-        said.append(
-            f"It swelled in {medium}: whatever it was, it was the wrong rubber there. {', '.join(good)} stand it."
-        )
+        said.append(f"It swelled in {medium}: it was the wrong material there. {', '.join(good)} stand it.")
     elif clues.stood_in:
         medium = clues.stood_in.replace("_", " ")
         bad = [name for name, share in chances if share > 0.1 and known[name].stands[clues.stood_in] < 0.2]
         if bad:
-            said.append(f"{', '.join(bad)} would not stand {medium}: do not order it for this place.")
+            said.append(
+                f"{', '.join(bad)} would not withstand {medium}: do not order it for this application."
+            )
     if clues.hardened:
-        said.append("It has hardened with age and heat: its first hardness was lower.")
+        said.append("It has hardened with age and heat: it was softer when new.")
     said.append(
-        "Burnt fluoro rubber leaves an acid that eats skin and bone: do not touch charred rings, ask who may dispose of them."
+        "Burnt fluoro rubber leaves an acid that eats skin and bone: do not touch charred rings; ask who may dispose of them."
     )
     return tuple(said)

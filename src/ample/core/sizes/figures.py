@@ -9,7 +9,7 @@ from ample.core.errors import BadInput
 _FIGURE = re.compile(r"\s*([-+−]?)(\d{1,9}(?:[.,]\d{1,9})?)\s*")
 
 
-def plain_figure(text: str, field: str, hint: str = "Such as 0.4 or 62.") -> float | None:
+def plain_figure(text: str, field: str, hint: str = "For example 0.4 or 62.") -> float | None:
     """Read a plain figure, without a unit.
 
     Args:
@@ -33,7 +33,7 @@ def plain_figure(text: str, field: str, hint: str = "Such as 0.4 or 62.") -> flo
         return None
     found = _FIGURE.fullmatch(text)
     if found is None:
-        raise BadInput("no_figure", f"“{text.strip()[:20]}” is no figure.", field, hint)
+        raise BadInput("no_figure", f"“{text.strip()[:20]}” is not a number.", field, hint)
     value = float(found[2].replace(",", "."))
     return -value if found[1] in ("-", "−") else value
 

@@ -82,7 +82,7 @@ def default_instrument(kind: str) -> Instrument:
     if kind not in known:
         raise BadInput(
             "unknown_instrument",
-            f"“{kind[:30]}” is no instrument known here.",
+            f"Unknown instrument “{kind[:30]}”.",
             "instrument",
             f"Use one of {', '.join(known)}.",
         )

@@ -260,7 +260,7 @@ def _read_one(clean: str, start: int, unit: Unit, typed: str) -> tuple[Length, i
     if diameter:
         at = diameter.end()
     if at < len(clean) and clean[at] in "+-":
-        raise BadInput("not_above_zero", "A size has no sign: it is above zero.", "text")
+        raise BadInput("not_above_zero", "A size must be above zero, without a sign.", "text")
     value, end, is_fraction = _read_number(clean, at, typed)
     factor = _UNITS["in" if is_fraction else unit][1]
     written_unit: Unit = "in" if is_fraction else unit
@@ -274,9 +274,9 @@ def _read_one(clean: str, start: int, unit: Unit, typed: str) -> tuple[Length, i
     if exact > LONGEST_MM:
         raise BadInput(
             "too_large",
-            "More than 20 m: that is no size of a part.",
+            "More than 20 m is not a part size.",
             "text",
-            "Look at the decimal point.",
+            "Check the decimal point.",
         )
     return Length(exact, written_unit, typed), _skip_space(clean, end)
 
@@ -290,7 +290,7 @@ def _read_number(clean: str, at: int, typed: str) -> tuple[Fraction, int, bool]:
         if below == 0 or 128 % below:
             raise BadInput(
                 "not_a_fraction",
-                f"“{top}/{bottom}” is no workshop fraction: they go in halves down to 1/128.",
+                f"“{top}/{bottom}” is not a workshop fraction: use halves down to 1/128.",
                 "text",
                 "Write it as a decimal.",
             )
@@ -311,7 +311,7 @@ def _check_digits(digits: str) -> None:
             "too_many_digits",
             f"A number here has at most {MOST_DIGITS} digits.",
             "text",
-            "No instrument reads so finely.",
+            "No instrument reads that finely.",
         )
 
 

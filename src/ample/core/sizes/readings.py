@@ -55,7 +55,7 @@ def combine(values_mm: tuple[float, ...], instrument: Instrument, reach: Reach) 
         52.02
     """
     if not values_mm:
-        raise BadInput("no_reading", "There is no reading to work with.", "values")
+        raise BadInput("no_reading", "There are no readings.", "values")
     count = len(values_mm)
     mean = fmean(values_mm)
     scatter = instrument.scatter_mm
@@ -105,9 +105,9 @@ def to_reference_temperature(
         if not -60 <= degrees <= 200:
             raise BadInput(
                 "temperature_out_of_range",
-                "A part is measured between −60 and 200 °C.",
+                "Measure between −60 and 200 °C.",
                 name,
-                "Let it come to room temperature.",
+                "Let it reach room temperature.",
             )
     return value_mm * (
         1 - part_per_k * (part_c - REFERENCE_C) + instrument_per_k * (instrument_c - REFERENCE_C)

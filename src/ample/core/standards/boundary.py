@@ -194,4 +194,4 @@ def _check(sizes: tuple[BoundarySize, ...]) -> None:
         if not (diameters and widths and all(w > 0 for w in widths)):
             raise ValueError(f"{size.designation}: its sizes cannot be right")
         if not re.fullmatch(r"[A-Za-z0-9/.\-x ]{2,24}", size.designation):
-            raise ValueError(f"“{size.designation}” is no designation")
+            raise ValueError(f"“{size.designation}” is not a designation")

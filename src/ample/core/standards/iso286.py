@@ -85,10 +85,10 @@ def standard_tolerance_um(size_mm: float, grade: int) -> float:
     if not FINEST_GRADE <= grade <= COARSEST_GRADE:
         raise BadInput(
             "no_such_grade",
-            f"IT{grade} is not held here: grades run from IT{FINEST_GRADE} to IT{COARSEST_GRADE}.",
+            f"IT{grade} is not available here: grades run from IT{FINEST_GRADE} to IT{COARSEST_GRADE}.",
             "zone",
         )
-    value = _column("iso286_it.csv", f"it{grade}_um").at(size_mm, "ISO 286 as held here")
+    value = _column("iso286_it.csv", f"it{grade}_um").at(size_mm, "ISO 286 as available here")
     if value is None:
         raise BadInput("no_such_zone", f"IT{grade} does not exist at {size_mm:g} mm.", "zone")
     return value
@@ -121,7 +121,7 @@ def limits(size_mm: float, zone: str) -> DeviationLimits:
     if not found or letter.lower() not in _LETTERS or not (letter.islower() or letter.isupper()):
         raise BadInput(
             "no_such_zone",
-            f"“{zone[:20]}” is no tolerance zone held here.",
+            f"Unknown tolerance zone “{zone[:20]}”.",
             "zone",
             "Write a letter and a grade: k6 for a shaft, H7 for a hole (c to u).",
         )
@@ -195,9 +195,9 @@ def _delta(letter: str, grade: int, size_mm: float) -> float:
 
 
 def _fundamental(column: str, size_mm: float, letter: str, grade: int) -> float:
-    value = _column("iso286_shafts.csv", column).at(size_mm, "ISO 286 as held here")
+    value = _column("iso286_shafts.csv", column).at(size_mm, "ISO 286 as available here")
     if value is None:
-        raise _no_zone(letter, grade, size_mm, "the standard gives no value there")
+        raise _no_zone(letter, grade, size_mm, "the standard gives no value")
     return value
 
 

@@ -127,14 +127,14 @@ def ring_limits(
     if kind not in _RING_TABLES:
         raise BadInput(
             "kind_not_held",
-            f"Ring tolerances of “{kind[:20]}” bearings are not held.",
+            f"No ring tolerances available for “{kind[:20]}” bearings.",
             "kind",
             f"One of {', '.join(_RING_TABLES)}.",
         )
     held = _rings(kind)
     names = list(dict.fromkeys(name for name, _ in held))
     if ring not in names:
-        raise BadInput("no_such_ring", f"“{ring[:20]}” is no ring.", "ring", f"One of {', '.join(names)}.")
+        raise BadInput("no_such_ring", f"Unknown ring “{ring[:20]}”.", "ring", f"One of {', '.join(names)}.")
     steps = held.get((ring, tolerance_class))
     if steps is None:
         classes = [cls for name, cls in held if name == ring]
@@ -207,7 +207,7 @@ def internal_clearance(kind: str, bore_mm: float, group: str = "N") -> Clearance
     if kind not in kinds:
         raise BadInput(
             "kind_not_held",
-            f"Internal clearance of “{kind[:20]}” is not held.",
+            f"No internal clearance available for “{kind[:20]}”.",
             "kind",
             f"One of {', '.join(kinds)}.",
         )

@@ -13,7 +13,7 @@ def tables(sheet: BenchSheet, judged: BenchJudged | None) -> tuple[Table, ...]:
     """Readings by feature, what is seen and said of the part, and what it can be."""
     family = FAMILIES[sheet.family] if sheet.family else None
     said = {
-        "lies there as": family.words if family else "", "marking": sheet.marking, "condition": sheet.condition,
+        "family": family.words if family else "", "marking": sheet.marking, "condition": sheet.condition,
         "kind": sheet.kind.replace("_", " "), "medium": sheet.medium,
         "temperature °C": "" if sheet.temperature_c is None else f"{sheet.temperature_c:g}",
         "how many": "" if sheet.needed is None else str(sheet.needed),
@@ -26,13 +26,13 @@ def tables(sheet: BenchSheet, judged: BenchJudged | None) -> tuple[Table, ...]:
     own = (
         Table("readings", ("feature", "read", "instrument"), readings),
         Table(
-            "seen and said", ("what", "said"), tuple((name, value) for name, value in said.items() if value)
+            "seen and stated", ("what", "said"), tuple((name, value) for name, value in said.items() if value)
         ),
     )
     if judged is None or judged.found is None:
         return own
     rows = tuple((each.designation, f"{each.probability:.1%}") for each in judged.found.candidates)
-    return (*own, Table("what it can be", ("part", "probability"), rows))
+    return (*own, Table("candidates", ("part", "probability"), rows))
 
 
 BENCH = SheetKind(

@@ -14,7 +14,7 @@ from ample.core.assembly.fit_up.sheet import (
 )
 from ample.sheets.kind import Columns, SheetKind, Table
 
-HEADINGS = ("no.", "step", "way round", "driver", "lubricant", "torque", "check", "done", "reached", "note")
+HEADINGS = ("no.", "step", "orientation", "driver", "lubricant", "torque", "check", "done", "reached", "note")
 
 
 def tables(sheet: FitUpSheet, judged: FitUpJudged | None) -> tuple[Table, ...]:
@@ -38,7 +38,7 @@ def tables(sheet: FitUpSheet, judged: FitUpJudged | None) -> tuple[Table, ...]:
         ticked,
         Table("fit-up", HEADINGS, tuple(steps)),
         Table("cannot be kept", ("what", ), tuple(given_up)),
-        Table("on no step", ("what", "came out"), tuple(left)),
+        Table("in no step", ("what", "removed"), tuple(left)),
     )  # fmt: skip
 
 

@@ -22,7 +22,7 @@ def tables(sheet: ProofSheet, judged: ProofJudged | None) -> tuple[Table, ...]:
         Table("end play", ("what", "from mm", "to mm", "pushed and pulled"), tuple(
             (each.what, _said(each.least_mm), _said(each.most_mm),
              " | ".join(f"pushed {pair.pushed} pulled {pair.pulled}" for pair in each.pairs)) for each in sheet.plays)),
-        Table("fills", ("what", "side", "wanted l", "filled l", "level", "bled"), tuple(
+        Table("fills", ("what", "side", "specified l", "filled l", "level", "bled"), tuple(
             (each.what, each.side, _said(each.wanted_l), each.filled_l, each.level, "yes" if each.bled else "")
             for each in sheet.fills)),
         Table("runs", ("what", "rpm", "minutes", "at start °C", "limit °C", "read °C"), tuple(

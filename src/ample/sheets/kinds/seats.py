@@ -67,5 +67,5 @@ SEATS = SheetKind(
     shown={"fitted": FittedBearing | None},
     order_checks=order_checks,
     alias="seats",
-    unjudged=("not_identified", "This part has not been identified yet."),
+    unjudged=("not_identified", "This part is not identified yet."),
 )

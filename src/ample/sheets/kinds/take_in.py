@@ -16,8 +16,8 @@ def tables(sheet: TakeInSheet, judged: TakeInJudged | None) -> tuple[Table, ...]
     known = {
         "title": sheet.title, "owner": sheet.owner, "symptom": sheet.symptom, "kind of unit": unit.words if unit else sheet.unit,
         "plate": sheet.plate, "model": sheet.model, "build": sheet.build, "serial number": sheet.serial,
-        "since when": sheet.since, "days it may lie open": "" if sheet.lie_open_days is None else str(sheet.lie_open_days),
-        "opening it again": sheet.access, "units alike": str(sheet.units_alike), "planned": sheet.planned,
+        "since when": sheet.since, "max. downtime, days": "" if sheet.lie_open_days is None else str(sheet.lie_open_days),
+        "cost of rework": sheet.access, "units alike": str(sheet.units_alike), "planned": sheet.planned,
         "for the next person": sheet.note_next,
     }  # fmt: skip
     words, signs = known_words(), known_signs()
@@ -31,9 +31,9 @@ def tables(sheet: TakeInSheet, judged: TakeInJudged | None) -> tuple[Table, ...]
         seen += [(kind, words.get((kind, name), name)) for name in names]
     own = (
         Table("unit", ("what", "said"), tuple((name, said) for name, said in known.items() if said)),
-        Table("seen and to be done", ("kind", "what"), tuple(seen)),
-        Table("causes looked at", ("cause", "result"), tuple(sheet.checked.items())),
-        Table("parts asked for", ("part", "how many"), tuple((each.name, str(each.quantity)) for each in sheet.spares)),
+        Table("seen and planned", ("kind", "what"), tuple(seen)),
+        Table("causes checked", ("cause", "result"), tuple(sheet.checked.items())),
+        Table("parts needed", ("part", "how many"), tuple((each.name, str(each.quantity)) for each in sheet.spares)),
     )  # fmt: skip
     if judged is None:
         return own

@@ -190,7 +190,7 @@ def choose_identity(
     if item.family != part.family:
         raise BadInput(
             "other_family",
-            f"{item.marking} is a {FAMILIES[item.family].words}; this part lies here as a {FAMILIES[part.family].words}.",
+            f"{item.marking} is a {FAMILIES[item.family].words}; this part is recorded as a {FAMILIES[part.family].words}.",
             "item_id",
         )
     sheet = sheet_of(t, part)
@@ -218,7 +218,7 @@ def _be_sure(judged: dict[str, Any], item: Item, sure: bool) -> None:
     """What is unlikely, does not fit or contradicts itself is asked once more, in words."""
     wanted: Requirement = from_json(judged["requirement"])
     doubts = [
-        f"The marking says {each.marked}, and you say {each.confirmed}."
+        f"The marking says {each.marked}, but you chose {each.confirmed}."
         for each in wanted.clashes
         if not (each.name == "size" and judged["clash"])
     ]
@@ -226,16 +226,16 @@ def _be_sure(judged: dict[str, Any], item: Item, sure: bool) -> None:
         doubts.append(judged["clash"])
     if judged["worst_sigmas"] is not None and judged["worst_sigmas"] > WORST_SIGMAS:
         doubts.append(
-            f"A reading is {judged['worst_sigmas']:.0f} σ outside the limits of a new {item.designation}."
+            f"A reading is {judged['worst_sigmas']:.0f} σ outside new-part limits of {item.designation}."
         )
     if judged["probability"] < EVEN_CHANCE:
-        doubts.append(f"The readings give it {judged['probability']:.0%}.")
+        doubts.append(f"The readings give it only {judged['probability']:.0%}.")
     if doubts and not sure:
         raise Conflict(
             "be_sure",
             " ".join(doubts),
             "sure",
-            f"Confirm {item.designation} all the same, or measure again.",
+            f"Confirm {item.designation} anyway, or measure again.",
         )
 
 
@@ -299,7 +299,7 @@ def judge_again(t: Transaction, part_id: int, index: ShopIndex, instrument_of: I
     if item.family == part.family:
         judged = judged_identity(sheet, part.family, item, index, instrument_of)
     else:
-        words = f"It was confirmed as {item.marking}, and lies here as a {FAMILIES[part.family].words} now."
+        words = f"It was confirmed as {item.marking}, and is now recorded as a {FAMILIES[part.family].words}."
         judged = {
             "probability": 0.0, "worst_sigmas": None, "clash": words, "features_read": len(sheet.observations),
             "marking_read": False, "requirement": _required(sheet, part.family, None, index, instrument_of),
@@ -313,9 +313,9 @@ def same_version(earlier: dict[str, object] | None, version: int) -> None:
     if held != version:
         raise Conflict(
             "changed_meanwhile",
-            "Someone else has decided this meanwhile.",
+            "Someone else has decided this in the meantime.",
             None,
-            "Look at their choice, then choose again.",
+            "Check their choice, then choose again.",
             {"version": held, "item_id": earlier["item_id"] if earlier else None},
         )
 

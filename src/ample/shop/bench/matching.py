@@ -83,9 +83,9 @@ def _wanted(t: Transaction, part: PartHead) -> tuple[Item, Requirement]:
     if row is None or wanted is None:
         raise BadInput(
             "not_identified",
-            "This part has not been identified yet.",
+            "This part is not identified yet.",
             "part_id",
-            "Say on the Bench what it is.",
+            "Identify it on the Bench.",
         )
     return known_item(t, row["item_id"]), wanted
 

@@ -30,18 +30,18 @@ def add_caliper(t: Transaction, doer: Doer, new: NewCaliper) -> CalipersAnswer:
     if not may_be_at(new.host, queries.networks(t)):
         raise BadInput(
             "address_not_allowed",
-            f"{new.host} is not among the addresses that the owner allowed for calipers.",
+            f"{new.host} is not an allowed caliper address.",
             "host",
-            "The owner allows addresses on the Shop's page People.",
+            "The owner can allow addresses under Shop, People.",
         )
     held = queries.caliper_named(t, new.name)
     if (held["version"] if held else 0) != new.version:
         raise Conflict(
             "changed_meanwhile",
-            f"{held['name']} is linked at {held['host']}:{held['port']} already." if held else
-            f"{new.name} is not linked any more.",
+            f"{held['name']} is already connected at {held['host']}:{held['port']} already." if held else
+            f"{new.name} is not connected any more.",
             "name",
-            "Unlink it first, or change the link that you see.",
+            "Disconnect it first, or edit the connection shown.",
             {"version": held["version"] if held else 0},
         )  # fmt: skip
     if held:
@@ -67,8 +67,8 @@ def set_networks(t: Transaction, doer: Doer, asked: SetNetworks) -> CalipersAnsw
     held = queries.networks(t)
     if sorted(asked.seen) != sorted(held):
         raise Conflict(
-            "changed_meanwhile", "Someone else has changed the addresses meanwhile.", None,
-            "Look again, then change them.", {"networks": held},
+            "changed_meanwhile", "Someone else has changed the addresses.", None,
+            "Reload, then change them.", {"networks": held},
         )  # fmt: skip
     wanted = sorted({checked_network(each) for each in asked.networks})
     queries.set_networks(t, wanted)

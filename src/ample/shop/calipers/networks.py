@@ -17,7 +17,7 @@ class NotAllowedThere(OSError):
     """An address outside the networks that the owner has allowed."""
 
     def __init__(self) -> None:
-        super().__init__(1, "its address is not among those that the owner allowed")
+        super().__init__(1, "its address is not allowed")
 
 
 def checked_network(text: str) -> str:
@@ -33,14 +33,14 @@ def checked_network(text: str) -> str:
     except ValueError:
         raise BadInput(
             "bad_network", f"“{text[:43]}” is not an address or network.", "networks",
-            "Such as 192.168.1.30, or 192.168.1.0/24 for all that begin so.",
+            "For example 192.168.1.30, or 192.168.1.0/24 for the whole range.",
         ) from None  # fmt: skip
     least = LARGEST_V4 if network.version == 4 else LARGEST_V6
     odd = network.is_link_local or network.is_multicast or network.is_unspecified or network.is_reserved
     if odd or not network.is_private or network.prefixlen < least:
         raise BadInput(
             "network_not_of_a_shop",
-            f"{network} cannot be allowed: calipers are on the shop's own network.",
+            f"{network} cannot be allowed: calipers must be on the shop's own network.",
             "networks",
             f"Give private addresses, at most a /{least}.",
         )

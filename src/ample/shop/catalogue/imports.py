@@ -35,10 +35,10 @@ def keep_dialect(t: Transaction, doer: Doer, new: NewDialect) -> DialectsAnswer:
     if (held["version"] if held else 0) != new.version:
         raise Conflict(
             "changed_meanwhile",
-            f"{held['name']} is there already, as someone else has left it." if held else
-            f"{new.name} is not there any more.",
+            f"{held['name']} exists already." if held else
+            f"{new.name} no longer exists.",
             "name",
-            "Look at its codes, then change those.",
+            "Check its codes, then change them.",
             {"version": held["version"] if held else 0},
         )  # fmt: skip
     if held is None:

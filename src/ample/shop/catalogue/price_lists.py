@@ -60,7 +60,7 @@ def _cells(text: str) -> Iterator[tuple[int, dict[str, str]]]:
     if "maker" not in names or "marking" not in names:
         raise BadInput(
             "no_columns",
-            "The first row has to name the columns; maker and marking are needed.",
+            "The first row must name the columns; maker and marking are required.",
             "text",
             EXAMPLE,
         )
@@ -69,7 +69,7 @@ def _cells(text: str) -> Iterator[tuple[int, dict[str, str]]]:
         raise BadInput("unknown_column", f"Unknown column “{unknown[0][:30]}”.", "text", EXAMPLE)
     for count, row in enumerate(reader, start=1):
         if count > MOST_ROWS:
-            raise BadInput("too_long", f"At most {MOST_ROWS} rows at once.", "text", "Part the list.")
+            raise BadInput("too_long", f"At most {MOST_ROWS} rows at once.", "text", "Split the list.")
         if any(cell.strip() for cell in row):
             yield reader.line_num, dict(zip(names, (cell.strip() for cell in row), strict=False))
 
@@ -104,7 +104,7 @@ def _spec(marking: str, dialects: tuple[Dialect, ...]) -> BearingSpec | SealSpec
             f"“{' '.join(reading.unread)[:30]}” in the marking is unknown: add it to the maker's codes.",
         )
     if len(reading.dimensions) < 2:
-        raise BadInput("no_size", "The marking does not tell the size.")
+        raise BadInput("no_size", "The marking does not give the size.")
     return spec_of_reading(reading) if reading.family == "bearing" else seal_of_reading(reading)
 
 

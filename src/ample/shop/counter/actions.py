@@ -36,7 +36,7 @@ def answer_line(t: Transaction, index: ShopIndex, text: str, instrument_of: Inst
     if not found.readings:
         found.by_size = _by_size(index, text, instrument_of)
     if not (found.jobs or found.units or found.readings or found.by_size):
-        found.not_read = "Nothing here reads as a marking, a size or a job."
+        found.not_read = "No marking, size or job found in this."
     return found
 
 
@@ -67,7 +67,7 @@ def _with_stock(t: Transaction, reading: contract.MarkingReading) -> CounterRead
     spec = spec_of_reading(reading) if len(size) > 1 else None
     return CounterReading(
         reading=reading,
-        size_text=spec.size_text if spec else f"bore {next(iter(size.values())):g}, size not held here",
+        size_text=spec.size_text if spec else f"bore {next(iter(size.values())):g}, size not in the tables",
         ball_mm=element_mm(spec.kind, spec.d_mm, spec.D_mm, spec.T_mm or spec.B_mm) if spec else None,
         assumed=assumed,
         stock=stock,

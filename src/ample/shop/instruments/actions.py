@@ -34,7 +34,7 @@ def known_instruments(t: Transaction, today: date) -> list[InstrumentRecord]:
             scatter_mm=each.scatter_mm,
             calibrated_on=None,
             overdue=False,
-            words="no certificate: the usual doubt is taken",
+            words="no certificate: standard uncertainty assumed",
             version=0,
         )
         for each in usual
@@ -46,9 +46,9 @@ def keep_instrument(t: Transaction, doer: Doer, save: InstrumentSave) -> Instrum
     doer.must("instruments")
     today = doer.now.date()
     if save.name in USUAL_KINDS:
-        raise BadInput("name_taken", f"“{save.name}” is the usual kind: give it a name of its own.", "name")
+        raise BadInput("name_taken", f"“{save.name}” is the usual kind: choose another name.", "name")
     if save.calibrated_on > today:
-        raise BadInput("in_the_future", "It cannot have been calibrated after today.", "calibrated_on")
+        raise BadInput("in_the_future", "The calibration date is in the future.", "calibrated_on")
     held = queries.version_of(t, save.name)
     if held != save.version:
         raise Conflict(
@@ -56,7 +56,7 @@ def keep_instrument(t: Transaction, doer: Doer, save: InstrumentSave) -> Instrum
             f"There is a “{save.name}” already." if not save.version else
             f"Someone else has changed “{save.name}” meanwhile.",
             "name",
-            "Look at it, then change it.",
+            "Check it, then change it.",
             {"version": held},
         )  # fmt: skip
     queries.keep_instrument(t, save.model_dump())
@@ -83,7 +83,7 @@ def instrument_finder(records: list[InstrumentRecord]) -> Callable[[str], Instru
         if not record.overdue:
             return instrument
         note = (
-            f"{record.name} is overdue for calibration: its doubt is taken {OVERDUE_FACTOR:g} times as wide."
+            f"{record.name} is overdue for calibration: its uncertainty is taken {OVERDUE_FACTOR:g}× as wide."
         )
         return instrument.widened(OVERDUE_FACTOR, note)
 
@@ -92,4 +92,4 @@ def instrument_finder(records: list[InstrumentRecord]) -> Callable[[str], Instru
 
 def _words(overdue: bool, calibrated_on: date) -> str:
     said = f"checked in {calibrated_on:%B %Y}"
-    return f"{said}: overdue, doubt widened" if overdue else said
+    return f"{said}: overdue, uncertainty widened" if overdue else said

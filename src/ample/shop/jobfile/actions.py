@@ -78,7 +78,7 @@ def _tie_unit(t: Transaction, doer: Doer, job_id: int, unit: UnitFile, notes: li
     if here is not None:
         tie_job(t, job_id, here.unit_id)
         notes.append(
-            f"Unit {here.title} no. {here.serial} is here already: its own log stays, the file's is left out."
+            f"Unit {here.title} no. {here.serial} exists already: its own log is kept, the file's is ignored."
         )
         return
     made = add_unit(t, unit.model_dump(include={"title", "model", "serial", "place"}))
@@ -124,7 +124,7 @@ def import_job(
     taken = jobs.job_by_number(t, file.number) is not None
     job = take_in.open_unit(t, doer, NewJob(title=file.take_in.title))
     if taken or not file.number:
-        notes.append(f"Number {file.number} is taken here: the job is {job.number} now.")
+        notes.append(f"Number {file.number} is taken: the job is now {job.number}.")
     else:
         jobs.set_number(t, job.job_id, file.number)
     queries.set_opened(t, job.job_id, _bare(file.opened_at))
@@ -139,12 +139,12 @@ def import_job(
         _import_part(t, doer, number, part, index, instrument_of, notes)
     files.read_in(t, doer, job_subject(t, number, lock=True), file.sheets, HOST)
     if file.acknowledged:
-        notes.append("Cautions that were acknowledged elsewhere are to be acknowledged here again.")
+        notes.append("Cautions acknowledged elsewhere must be acknowledged here again.")
     if any(part.identification for part in file.tray):
-        notes.append("What the parts were identified as is shown as from the file: confirm it here.")
+        notes.append("Identifications are shown as from the file. Confirm them here.")
     if file.decisions:
         notes.append(
-            "Decisions of second persons are shown as from the file: decide here again where it matters."
+            "Second-person decisions are shown as from the file. Decide again here where it matters."
         )
     record(t, doer, "job", job.job_id, "imported", None, {"number": file.number, "notes": notes})
     return Imported(job=known_job(t, number), notes=notes)

@@ -42,7 +42,7 @@ def import_job() -> Response:
     """Make a job of a file that was written out (JSON of the shape that the export answers, at most 64 MB)."""
     data = request.get_json(silent=True)
     if data is None:
-        raise BadInput("no_job_file", "This is no JSON file of a job.", "file")
+        raise BadInput("no_job_file", "This is not a job file.", "file")
     file = parse_request(JobFile, data)
     index = current_index()
     return desk().once(lambda t, doer: actions.import_job(t, doer, file, index, todays_instruments(t)), 201)

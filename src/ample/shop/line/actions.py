@@ -245,9 +245,9 @@ def decide(t: Transaction, doer: Doer, number: str, key: str, choice: DecideRequ
     if dict(part.findings) != choice.findings:
         raise Conflict(
             "changed_meanwhile",
-            "The findings have changed since you looked.",
+            "The findings have changed since you opened them.",
             "findings",
-            "Look at them again, then decide.",
+            "Check them again, then decide.",
             {"findings": dict(part.findings)},
         )
     computed = inspect_part(
@@ -257,11 +257,13 @@ def decide(t: Transaction, doer: Doer, number: str, key: str, choice: DecideRequ
         part.obtainable,
     )
     if computed.verdict == "open":
-        raise BadInput("not_judged", "Nobody has looked at this part yet.", "key", "Fill in its card first.")
+        raise BadInput(
+            "not_judged", "This part has not been inspected yet.", "key", "Fill in its card first."
+        )
     if held.rows[key]["judged_by"] == doer.person_id:
         raise NotAllowed(
             "same_person",
-            f"{doer.name} has judged this part: a second person decides.",
+            f"{doer.name} inspected this part. A second person must decide.",
             "verdict",
             "Ask someone else to sign in and decide.",
         )
@@ -280,7 +282,7 @@ def decide(t: Transaction, doer: Doer, number: str, key: str, choice: DecideRequ
 def _known_part(sheet: LineSheet, key: str) -> LinePart:
     part = next((each for each in sheet.parts if each.key == key), None)
     if part is None:
-        raise BadInput("no_such_part", "That part is not on the line.", "key", "Save the line first.")
+        raise BadInput("no_such_part", "That part is not on the strip-down.", "key", "Save the line first.")
     return part
 
 
@@ -293,7 +295,7 @@ def _build_is_said(t: Transaction, job_id: int) -> None:
             "build_not_said",
             f"{model.question} The builds take different parts.",
             "build",
-            "Say so at Take in.",
+            "Answer it at Take in.",
         )
 
 
@@ -312,7 +314,7 @@ def send_to_bench(t: Transaction, doer: Doer, number: str, key: str) -> SentToBe
             "not_bought_by_size",
             f"A {part_kind(part.kind).words} is not bought by size.",
             "key",
-            "Only bearings, seals and rings are identified on the Bench.",
+            "Only bearings, seals and rings can be identified on the Bench.",
         )
     new = add_part(
         t, doer, number, NewPart(name=known.name, surroundings=known.surroundings, marking=known.marking)

@@ -152,13 +152,13 @@ def add_line(t: Transaction, doer: Doer, new: AddLine, instrument_of: Instrument
     match = bench.match(t, new.part_id)
     if match is None:
         raise BadInput(
-            "no_match", "Nothing is chosen yet to replace this part.", "part_id", "Choose on Match."
+            "no_match", "No replacement is chosen for this part yet.", "part_id", "Choose on Match."
         )
     item = known_item(t, match["item_id"])
     offer = _offer(t, item, new.supplier_id)
     order_id = queries.open_order_of(t, offer.supplier_id) or queries.add_order(t, offer.supplier_id)
     if queries.live_line_of(t, new.part_id) is not None:
-        raise Conflict("on_a_sheet", "This part is on an order sheet already.", "part_id")
+        raise Conflict("on_a_sheet", "This part is already on an order.", "part_id")
     line_id = queries.add_line(
         t, {"order_id": order_id, "part_id": new.part_id} | _ordered(t, part, item, offer, new.quantity)
     )
@@ -191,9 +191,9 @@ def _offer(t: Transaction, item: Item, supplier_id: int | None) -> Offer:
 def _open_line(t: Transaction, line_id: int) -> dict[str, Any]:
     line = queries.line(t, line_id)
     if line is None:
-        raise NotKnown("no_such_line", f"There is no order line {line_id}.", "line_id")
+        raise NotKnown("no_such_line", f"There is no order item {line_id}.", "line_id")
     if line["state"] != "open":
-        raise Conflict("placed", "The sheet has been placed: its lines stand.", "line_id")
+        raise Conflict("placed", "The order is placed. Its items cannot be changed.", "line_id")
     return line
 
 
@@ -201,7 +201,7 @@ def _same_line(line: dict[str, Any], version: int) -> None:
     if line["version"] != version:
         raise Conflict(
             "changed_meanwhile",
-            "Someone else changed this line meanwhile.",
+            "Someone else has changed this item.",
             None,
             "Look at it again.",
             {"version": line["version"], "quantity": line["quantity"]},
@@ -229,7 +229,7 @@ def change_item(
     part = known_part(t, line["part_id"], lock=True)
     match = bench.match(t, part.part_id)
     if match is None:
-        raise BadInput("no_match", "Nothing is chosen to replace this part.", "part_id", "Choose on Match.")
+        raise BadInput("no_match", "No replacement is chosen for this part.", "part_id", "Choose on Match.")
     item = known_item(t, match["item_id"])
     head = queries.sheets(t, line["order_id"])[0]
     offer = _offer(t, item, head["supplier_id"])
@@ -255,12 +255,12 @@ def withdraw_line(
     doer.must("place_order")
     line = queries.line(t, line_id)
     if line is None:
-        raise NotKnown("no_such_line", f"There is no order line {line_id}.", "line_id")
+        raise NotKnown("no_such_line", f"There is no order item {line_id}.", "line_id")
     if line["state"] == "open":
-        raise Conflict("not_placed", "This order has not been placed: take the item off it.", "line_id")
+        raise Conflict("not_placed", "This order is not placed yet. Remove the item instead.", "line_id")
     _same_line(line, asked.version)
     if line["withdrawn_at"] is not None:
-        raise Conflict("withdrawn", "This item has been cancelled already.", "line_id")
+        raise Conflict("withdrawn", "This item is already cancelled.", "line_id")
     values = {"line_id": line_id, "version": asked.version, "reason": asked.reason.strip()}
     queries.withdraw(t, values | {"person_id": doer.person_id, "now": doer.now})
     queries.touch_order(t, line["order_id"])
@@ -271,7 +271,7 @@ def withdraw_line(
 def drop_line(
     t: Transaction, doer: Doer, line_id: int, version: int, instrument_of: InstrumentOf
 ) -> OrderSheet:
-    """Take a line off an open sheet, if it is still as it was seen."""
+    """Remove an item an open sheet, if it is still as it was seen."""
     doer.must("delete")
     line = _open_line(t, line_id)
     _same_line(line, version)
@@ -293,15 +293,17 @@ def pass_light(
     if light.facts_mark != asked.facts_mark:
         raise Conflict(
             "changed_meanwhile",
-            f"What is known of the {asked.light} has changed since you looked.",
+            f"What is known of the {asked.light} has changed since you opened it.",
             "light",
             "Look at it again, then decide.",
             light.model_dump(mode="json"),
         )
     if light.state == "holds":
-        raise BadInput("nothing_to_pass", f"The {asked.light} holds: there is nothing to pass.", "light")
+        raise BadInput(
+            "nothing_to_pass", f"The {asked.light} check is met. There is nothing to override.", "light"
+        )
     if not asked.reason.strip():
-        raise BadInput("no_reason", "A pass needs a reason in words.", "reason")
+        raise BadInput("no_reason", "An override needs a reason.", "reason")
     queries.add_pass(
         t,
         {
@@ -322,24 +324,24 @@ def pass_light(
 def place(
     t: Transaction, doer: Doer, order_id: int, asked: PlaceOrder, instrument_of: InstrumentOf
 ) -> OrderSheet:
-    """Place a sheet: only through the gate, only as it was seen."""
+    """Place an order: only through the gate, only as it was seen."""
     doer.must("place_order")
     queries.sheets(t, order_id, lock=True)
     found = sheet(t, order_id, instrument_of)
     if found.state == "placed":
-        raise Conflict("placed", "This sheet has been placed already.", "order_id")
+        raise Conflict("placed", "This order is already placed.", "order_id")
     doer.must_stay_within(found.total)
     if not found.ready:
         waiting = sum(line.open_lights for line in found.lines)
         raise BadInput(
             "gate_shut",
-            f"{waiting} point(s) are neither proven nor passed with a reason.",
+            f"{waiting} check(s) are open and not overridden.",
             "order_id",
-            "Prove them, or pass each with a reason.",
+            "Settle them, or override each with a reason.",
         )
     if not queries.place(t, order_id, doer.person_id, doer.now, asked.version):
         raise Conflict(
-            "changed_meanwhile", "The sheet has changed since you saw it.", None, "Look again, then place it.",
+            "changed_meanwhile", "The order has changed since you opened it.", None, "Check it again, then place it.",
             {"version": found.version},
         )  # fmt: skip
     record(t, doer, "order", order_id, "placed", None, {"total": str(found.total)})

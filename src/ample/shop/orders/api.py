@@ -56,7 +56,7 @@ def orders() -> Response:
     return desk().read(lambda t: actions.orders_of(t, todays_instruments(t)))
 
 
-@api.post("/orders/lines", summary="Put a part on a sheet", responses={201: OrderSheet, **_WRITES})
+@api.post("/orders/lines", summary="Add a part to an order", responses={201: OrderSheet, **_WRITES})
 @needs("signed_in")
 def add_line(body: AddLine) -> Response:
     """Put a part on a supplier's open sheet."""
@@ -74,7 +74,7 @@ def change_line(path: LinePath, body: ChangeLine) -> Response:
 
 @api.put(
     "/orders/lines/<int:line_id>/item",
-    summary="Put what is chosen now on the order",
+    summary="Order the new choice",
     responses={200: OrderSheet, **_WRITES},
 )
 @needs("signed_in")
@@ -98,10 +98,10 @@ def withdraw_line(path: LinePath, body: WithdrawLine) -> Response:
     )
 
 
-@api.delete("/orders/lines/<int:line_id>", summary="Take a line off", responses={200: OrderSheet, **_WRITES})
+@api.delete("/orders/lines/<int:line_id>", summary="Remove an item", responses={200: OrderSheet, **_WRITES})
 @needs("delete")
 def drop_line(path: LinePath, query: SeenQuery) -> Response:
-    """Take a line off an open sheet."""
+    """Remove an item an open sheet."""
     return desk().once(
         lambda t, doer: actions.drop_line(t, doer, path.line_id, query.version, todays_instruments(t))
     )
@@ -109,7 +109,7 @@ def drop_line(path: LinePath, query: SeenQuery) -> Response:
 
 @api.post(
     "/orders/lines/<int:line_id>/passes",
-    summary="Pass a light with a reason",
+    summary="Override a check with a reason",
     responses={200: OrderSheet, **_WRITES},
 )
 @needs("override")
@@ -118,16 +118,16 @@ def pass_light(path: LinePath, body: PassLight) -> Response:
     return desk().once(lambda t, doer: actions.pass_light(t, doer, path.line_id, body, todays_instruments(t)))
 
 
-@api.post("/orders/<int:order_id>/place", summary="Place a sheet", responses={200: OrderSheet, **_WRITES})
+@api.post("/orders/<int:order_id>/place", summary="Place an order", responses={200: OrderSheet, **_WRITES})
 @needs("place_order")
 def place(path: OrderPath, body: PlaceOrder) -> Response:
-    """Place a sheet through the gate."""
+    """Place an order through the gate."""
     return desk().once(lambda t, doer: actions.place(t, doer, path.order_id, body, todays_instruments(t)))
 
 
 @api.get(
     "/orders/<int:order_id>/sheet.csv",
-    summary="A sheet as CSV",
+    summary="An order as CSV",
     responses={200: {"content": {"text/csv": {}}}, 404: ErrorAnswer, 422: ErrorAnswer},
 )
 @needs("signed_in")

@@ -44,7 +44,7 @@ def _row(found: OrderSheet, line: OrderLine) -> dict[str, object]:
         **(_required(wanted) if wanted else {}),
         "differences": "; ".join(f"{each.name}: {each.old} wanted, {each.new} ordered" for each in line.differences),
         "unproven_and_passed": "; ".join(
-            f"{light.light}: {light.words} Passed by {light.passed_by}: {light.passed_reason}"
+            f"{light.light}: {light.words} Overridden by {light.passed_by}: {light.passed_reason}"
             for light in line.lights if light.passed_reason
         ),
         "cancelled": line.withdrawn_reason or "",

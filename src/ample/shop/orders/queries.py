@@ -192,7 +192,7 @@ def strip_down_of(t: Transaction, part_ids: list[int]) -> list[dict[str, Any]]:
 
 
 def drop_line(t: Transaction, line_id: int) -> None:
-    """Take a line off its sheet; passes stay on record."""
+    """Remove an item its sheet; passes stay on record."""
     t.change("DELETE FROM order_lines WHERE line_id = %(line_id)s", {"line_id": line_id})
 
 

@@ -20,7 +20,7 @@ class Light(BaseModel):
     light: str
     state: str
     words: str
-    facts_mark: str = Field(description="of the facts that it was judged on; a pass is given for them")
+    facts_mark: str = Field(description="of the facts it was judged on; an override applies to them only")
     passed_reason: str | None = None
     passed_by: str | None = None
     passed_at: UtcTime | None = None
@@ -34,11 +34,11 @@ class OrderLine(BaseModel):
     part_name: str
     job_number: str
     job_title: str
-    replaces: str = Field(description="what must be had, as one would ask for it")
+    replaces: str = Field(description="the requirement, as one would ask for it")
     requirement: Requirement | None
     item: Item
     ball_mm: float
-    differences: list[AttributeJudgement] = Field(description="where the item is not what must be had")
+    differences: list[AttributeJudgement] = Field(description="where the item differs from the requirement")
     changes: list[Change] = Field(
         description="what has changed of the requirement since this was put on the order"
     )
@@ -115,12 +115,12 @@ class ChangeLine(Strict):
 
 
 class PassLight(Strict):
-    """Pass a light with a reason that stays on record."""
+    """Override a check with a reason that stays on record."""
 
     light: Literal[
         "identity", "interchange", "shaft", "housing", "quantity", "clearance", "strip_down", "build", "stock"
     ]  # fmt: skip
-    facts_mark: str = Field(pattern=r"^[0-9a-f]{16}$", description="of the light as it was seen")
+    facts_mark: str = Field(pattern=r"^[0-9a-f]{16}$", description="of the check as it was seen")
     reason: str = Field(min_length=8, max_length=300)
 
 

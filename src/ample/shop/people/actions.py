@@ -55,9 +55,9 @@ def sign_in(database: Database, name: str, secret: str, door: Door, now: datetim
     if row["demo_pin"] is not None and not door.here:
         raise NotAllowed(
             "demo_pin_here_only",
-            "The demo's PINs open the shop on its own machine only.",
+            "The demo PINs work on the machine that runs Ample only.",
             "secret",
-            "Sign in there and choose a PIN of your own, then come back.",
+            "Sign in there, choose your own PIN, then come back.",
         )
     person = Person(**{key: row[key] for key in ("person_id", "name", "role", "choose_secret")})
 
@@ -93,10 +93,10 @@ def change_own_secret(
     tried = brake.Try(doer.name, doer.person_id, door.address, door.machine)
     database.run(lambda t: brake.count(t, tried, now))
     if not matches(row["secret_hash"], asked.old):
-        raise BadInput("wrong_secret", "That is not your PIN or password of today.", "old", "Type it again.")
+        raise BadInput("wrong_secret", "That is not your current PIN or password.", "old", "Type it again.")
     database.run(lambda t: brake.forgive(t, tried, now))  # a new one that will not do is no guess
     if asked.new == asked.old:
-        raise BadInput("same_secret", "The new one is the old one.", "new", "Choose another.")
+        raise BadInput("same_secret", "The new one is the same as the old one.", "new", "Choose another.")
     hashed = hash_secret(checked_secret(asked.new, doer.name, doer.role))
 
     def keep(t: Transaction) -> None:

@@ -98,8 +98,8 @@ def change_person(
     name = _checked_name(t, asked.name, person_id)
     if owners == [person_id] and not (asked.active and asked.role == OWNER):
         raise BadInput(
-            "last_owner", f"{row['name']} is the only owner: the shop needs one.", "role",
-            "Make somebody else an owner first.",
+            "last_owner", f"{row['name']} is the only owner. The shop needs at least one.", "role",
+            "Make someone else an owner first.",
         )  # fmt: skip
     if not queries.change_person(t, asked.model_dump() | {"person_id": person_id, "name": name}):
         raise _changed(row)
@@ -152,7 +152,7 @@ def set_right(t: Transaction, doer: Doer, asked: SetRight) -> PeopleAnswer:
     if not queries.set_right(t, asked.model_dump()):
         held = queries.all_changed_rights(t).get((asked.role, asked.right))
         raise Conflict(
-            "changed_meanwhile", "Someone else has changed this meanwhile.", None, "Look again, then change it.",
+            "changed_meanwhile", "Someone else has changed this.", None, "Reload, then change it.",
             {"version": held["version"] if held else 0},
         )  # fmt: skip
     note(
@@ -192,7 +192,7 @@ def make_first_owner(
     def make(t: Transaction) -> Person:
         if not queries.use_owner_code(t, token_hash(_plain(code)), now):
             raise WrongCode(
-                "wrong_code", "That is not the code of this start.", "code",
+                "wrong_code", "Wrong code.", "code",
                 f"It is shown in the terminal where Ample was started, and is good for {CODE_HOURS} hours. "
                 "Starting again makes a new one.",
             )  # fmt: skip
@@ -214,7 +214,7 @@ def make_first_owner(
 
 
 def _owner_is_there() -> Conflict:
-    return Conflict("owner_is_there", "This shop has an owner already.", None, "Sign in, or ask the owner.")
+    return Conflict("owner_is_there", "This shop already has an owner.", None, "Sign in, or ask the owner.")
 
 
 def _plain(code: str) -> str:
@@ -238,7 +238,7 @@ def _changed(row: dict[str, Any]) -> Conflict:
         "changed_meanwhile",
         f"Someone else has changed {row['name']} meanwhile.",
         None,
-        "Look again, then change it.",
+        "Reload, then change it.",
         {"version": row["version"]},
     )
 
@@ -251,7 +251,7 @@ def _checked_name(t: Transaction, name: str, person_id: int | None) -> str:
     if held and held["person_id"] != person_id:
         raise BadInput(
             "name_taken", f"There is a {held['name']} already.", "name",
-            "Take another name; somebody at rest can be put back." if not held["active"] else "Take another name.",
+            "Choose another name, or reactivate that person." if not held["active"] else "Choose another name.",
         )  # fmt: skip
     return plain
 

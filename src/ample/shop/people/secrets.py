@@ -48,7 +48,7 @@ def checked_secret(secret: str, name: str, role: str) -> str:
     >>> checked_secret("123456", "Wren", "bench")
     Traceback (most recent call last):
     ...
-    ample.core.errors.BadInput: “123456” is among the first that a guesser tries.
+    ample.core.errors.BadInput: “123456” is too easy to guess.
     """
     least = LEAST_OF_OWNER if role == "owner" else LEAST
     if not least <= len(secret) <= MOST:
@@ -56,20 +56,18 @@ def checked_secret(secret: str, name: str, role: str) -> str:
             "secret_too_short",
             f"A PIN or password needs at least {least} characters.",
             "secret",
-            "An owner can change everything: give a longer one."
+            "An owner can change everything: choose a longer one."
             if role == "owner"
-            else "Six figures will do.",
+            else "Six digits are enough.",
         )
     plain = secret.casefold()
     if plain in COMMON or len(set(plain)) < 3 or any(plain in run for run in RUNS):
         raise BadInput(
-            "secret_common", f"“{secret[:20]}” is among the first that a guesser tries.", "secret",
-            "Choose figures that do not repeat or count up.",
+            "secret_common", f"“{secret[:20]}” is too easy to guess.", "secret",
+            "Choose digits that do not repeat or count up.",
         )  # fmt: skip
     if name.casefold() in plain or plain in name.casefold():
-        raise BadInput(
-            "secret_is_the_name", "The name is no secret: leave it out of the PIN or password.", "secret"
-        )
+        raise BadInput("secret_is_the_name", "Leave the name out of the PIN or password.", "secret")
     return secret
 
 

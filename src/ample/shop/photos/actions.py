@@ -38,7 +38,7 @@ def _head(t: Transaction, job_id: int, photo_id: int) -> PhotoHead:
 def _same_photo(held: PhotoHead, version: int) -> None:
     if held.version != version:
         raise Conflict(
-            "changed_meanwhile", "Someone else changed this photo meanwhile.", None, "Look again.",
+            "changed_meanwhile", "Someone else has changed this photo.", None, "Look again.",
             held.model_dump(mode="json"),
         )  # fmt: skip
 

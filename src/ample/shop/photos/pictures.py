@@ -113,9 +113,7 @@ def _made_new(data: bytes) -> tuple[Picture, tuple[int, int]]:
     if not data:
         raise BadInput("empty_picture", "The file is empty.", "photo")
     if len(data) > MOST_BYTES:
-        raise TooLarge(
-            "picture_too_large", "A picture has at most 8 MB.", "photo", "The screen makes it smaller."
-        )
+        raise TooLarge("picture_too_large", "A picture has at most 8 MB.", "photo", "The screen reduces it.")
     with _one_at_a_time():
         try:
             done = subprocess.run(
@@ -138,11 +136,9 @@ def _made_new(data: bytes) -> tuple[Picture, tuple[int, int]]:
 def _refused(why: str) -> AmpleError:
     if why == "too_many_points":
         millions = MOST_PIXELS // 1_000_000
-        return TooLarge("picture_too_large", f"A picture has at most {millions} million points.", "photo")
+        return TooLarge("picture_too_large", f"A picture has at most {millions} million pixels.", "photo")
     if why == "no_picture":
-        return BadInput(
-            "no_picture", "This is no JPEG, PNG or WebP picture, whatever its name says.", "photo"
-        )
+        return BadInput("no_picture", "This is not a JPEG, PNG or WebP picture.", "photo")
     return BadInput("broken_picture", "The picture is broken and cannot be read.", "photo")
 
 
@@ -160,8 +156,8 @@ def _one_at_a_time() -> Iterator[None]:
             except BlockingIOError as error:
                 if time.monotonic() > until:
                     raise Busy(
-                        "pictures_busy", "Other pictures are being taken in just now.", "photo",
-                        "It is sent again by itself.",
+                        "pictures_busy", "Other pictures are being uploaded.", "photo",
+                        "It will be sent again automatically.",
                     ) from error  # fmt: skip
                 time.sleep(0.02)
         yield

@@ -72,7 +72,7 @@ def open_unit(t: Transaction, doer: Doer, new: NewJob) -> JobHead:
     """Open a job and begin its sheet with what usually belongs to such a unit."""
     kind = known_units().get(new.unit)
     if kind is None:
-        raise BadInput("no_such_unit", f"“{new.unit[:20]}” is no kind of unit.", "unit")
+        raise BadInput("no_such_unit", f"Unknown kind of unit “{new.unit[:20]}”.", "unit")
     job = open_job(t, doer, new)
     sheet = TakeInSheet(**new.model_dump(), energies=list(kind.energies), fluids=list(kind.fluids))
     _write(t, job.job_id, sheet)

@@ -116,7 +116,7 @@ def _judged(
 def add_known_model(t: Transaction, doer: Doer, new: NewModel) -> UnitModel:
     """Keep how the builds of a model are told apart, and what it is known to need."""
     if queries.model_named(t, new.name) is not None:
-        raise Conflict("known_already", f"{new.name} is known already.", "name", "Choose it by its name.")
+        raise Conflict("known_already", f"{new.name} exists already.", "name", "Choose it by its name.")
     model = UnitModel(**new.model_dump(exclude={"spares"}))
     add_model(t, doer, model, [each.model_dump() for each in new.spares])
     return model
@@ -125,7 +125,7 @@ def add_known_model(t: Transaction, doer: Doer, new: NewModel) -> UnitModel:
 def add_model(t: Transaction, doer: Doer, model: UnitModel, spares: list[dict[str, Any]]) -> int:
     """Put a model with its builds and known spares into the shop's records."""
     if model.unit not in known_units():
-        raise BadInput("no_such_unit", f"“{model.unit[:30]}” is no kind of unit.", "unit")
+        raise BadInput("no_such_unit", f"Unknown kind of unit “{model.unit[:30]}”.", "unit")
     model_id = queries.add_model(t, model.name, model.unit, model.question)
     for position, build in enumerate(model.builds):
         if build.picture not in queries.PICTURES:
@@ -134,8 +134,8 @@ def add_model(t: Transaction, doer: Doer, model: UnitModel, spares: list[dict[st
             queries.add_build(t, build.model_dump() | {"model_id": model_id, "position": position})
         except NameTaken as error:
             raise BadInput(
-                "build_twice", f"Two builds are called “{build.build}”.", f"builds[{position}].build",
-                "Capitals and accents do not tell names apart.",
+                "build_twice", f"Two builds have the name “{build.build}”.", f"builds[{position}].build",
+                "Capitals and accents do not make names different.",
             ) from error  # fmt: skip
     empty = {"build": "", "quantity": 1, "item_id": None, "in_stock": None, "lead_days": None}
     for position, spare in enumerate(spares):

@@ -166,10 +166,13 @@ def read_torque(text: str, field: str) -> float:
         >>> read_torque("22,5", "reached")
         22.5
     """
-    found = plain_figure(text, field, "The figure alone, in the wrench's unit.")
+    found = plain_figure(text, field, "Enter the number only, in the wrench's unit.")
     if found is None or not 0 < found <= MOST_TORQUE:
         raise BadInput(
-            "no_torque", f"“{text[:20]}” is no torque.", field, "The figure alone, in the wrench's unit."
+            "no_torque",
+            f"“{text[:20]}” is not a torque value.",
+            field,
+            "Enter the number only, in the wrench's unit.",
         )
     return found
 
@@ -190,7 +193,7 @@ def check_fit_up(sheet: FitUpSheet, facts: FitUpFacts) -> None:
     for name, rows in (("ticks", sheet.ticks), ("choices", sheet.choices)):
         keys = [each.key for each in rows]
         if len(set(keys)) != len(keys):
-            raise BadInput("same_key", "Two of them are of one step or part.", f"sheet.{name}")
+            raise BadInput("same_key", "Two entries are for the same step or part.", f"sheet.{name}")
     for number, tick in enumerate(sheet.ticks):
         if tick.reached.strip():
             read_torque(tick.reached, f"sheet.ticks[{number}].reached")
@@ -217,5 +220,5 @@ def gate_fit_up(sheet: FitUpSheet, facts: FitUpFacts) -> None:
                 "steps_open",
                 f"{len(left)} {steps} not ticked.",
                 "sheet.reason",
-                "Tick them, or say why it is together all the same.",
+                "Tick them, or give a reason for completing with them open.",
             )

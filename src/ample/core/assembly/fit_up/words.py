@@ -50,7 +50,7 @@ def said(part: LinePart, new: FittedPart | None, step: Detail) -> str:
         protect=f" over a thin sleeve: its way crosses {_edges(step)}" if step.passes else "",
         supplied=new.supplied_with if new else "",
         to=f"{warm.to_c:g}" if warm else "",
-        grams=f"{step.grease_g:g} g, half of it worked in between the elements" if step.grease_g else "amount by its free space",
+        grams=f"{step.grease_g:g} g, half of it worked in between the elements" if step.grease_g else "amount from its free space",
         pattern=_pattern(step),
         lock=text("lock", lock) if ("lock", lock) in texts() else "",
         settings=settings,
@@ -72,7 +72,7 @@ def _edges(step: Detail) -> str:
 def _setting(each: Setting) -> str:
     what = each.what.replace("_", " ")
     if each.first and each.second and not same_reading(each.first, each.second):
-        return f"{what}, read as {each.first} and as {each.second}: find out which before it is set"
+        return f"{what}, read as {each.first} and as {each.second}: find out which before setting it"
     return f"{what} {each.second or each.first}".strip()
 
 

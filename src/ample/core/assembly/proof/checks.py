@@ -62,7 +62,7 @@ def checks_of(sheet: ProofSheet, lines: LineSheet) -> Iterator[ProofCheck]:
                     kind.most is not None and value > kind.most
                 )
                 if wrong:
-                    state, why = "fails", f"{value:g} {kind.unit} does not pass."
+                    state, why = "fails", f"{value:g} {kind.unit} failed."
         yield ProofCheck(key, kind.code, of, kind.words, kind.passes, kind.unit, state, why)
 
 
@@ -85,7 +85,7 @@ def proposed_by(lines: LineSheet) -> Iterator[Proposed]:
             read = each.second or each.first
             value, rest = leading_figure(read)
             unit = rest[:12] if value is not None else ""
-            because = f"Read as {read} when it came apart." if read else "Noted when it came apart."
+            because = f"Read as {read} at strip-down." if read else "Noted at strip-down."
             yield Proposed("set_points", f"{SET}{part.key[:14]}{each.key[:7]}", what, value, unit, because)
     for line in lines.lines:
         tapers = [each for each in lines.parts if each.line == line.key and each.kind in TAPERS]
@@ -96,7 +96,7 @@ def proposed_by(lines: LineSheet) -> Iterator[Proposed]:
                 line.name,
                 None,
                 "mm",
-                "Two tapers stand against each other.",
+                "Two taper bearings oppose each other.",
             )
     for part in lines.parts:
         soft = any(each.kind in SOFT and each.line == part.line for each in lines.parts)

@@ -139,7 +139,7 @@ def _state(value: float, doubt: float, least: float | None, most: float | None) 
 
 def _point(field: str, each: SetPoint) -> SetJudged:
     if each.least is not None and each.most is not None and each.least > each.most:
-        raise BadInput("bad_range", "The least is above the most.", f"{field}.least")
+        raise BadInput("bad_range", "The minimum is above the maximum.", f"{field}.least")
     read = [plain_figure(text, f"{field}.readings[{n}]") for n, text in enumerate(each.readings)]
     values = [value for value in read if value is not None]
     if not values:
@@ -159,7 +159,7 @@ def _play(field: str, each: PlaySet) -> PlayJudged:
             pairs.append((pushed, pulled))
     leaves = [plain_figure(text, f"{field}.leaves") or 0.0 for text in each.leaves.replace(";", " ").split()]
     if each.least_mm is not None and each.most_mm is not None and each.least_mm > each.most_mm:
-        raise BadInput("bad_range", "The least is above the most.", f"{field}.least_mm")
+        raise BadInput("bad_range", "The minimum is above the maximum.", f"{field}.least_mm")
     if not pairs or each.least_mm is None or each.most_mm is None:
         return PlayJudged(each.key, None)
     try:
@@ -191,23 +191,25 @@ def _fills(fills: Sequence[Fill]) -> tuple[FillJudged, ...]:
 def _fill(each: Fill, litres: float | None, other: float | None) -> FillJudged:
     if litres is None or not each.level:
         missing = "by volume" if litres is None else "by level"
-        return FillJudged(each.key, "open", f"Not yet read {missing}.")
+        return FillJudged(each.key, "open", f"Not measured yet: {missing}.")
     if each.level != "right":
         words = "too low" if each.level == "low" else "too high"
-        return FillJudged(each.key, each.level, f"The level stands {words}, whatever went in.")
+        return FillJudged(each.key, each.level, f"The level is {words}, whatever was filled.")
     if each.wanted_l is not None and abs(litres / each.wanted_l - 1) > SIDES_DIFFER:
         less = "less" if litres < each.wanted_l else "more"
-        words = f"The level is right with {litres:g} l, {less} than the {each.wanted_l:g} l wanted: air, or old oil left in?"
+        words = f"The level is right with {litres:g} l, {less} than the {each.wanted_l:g} l wanted: trapped air, or old oil left in?"
         return FillJudged(each.key, "unsure", words)
     if other is not None and abs(litres - other) > SIDES_DIFFER * max(litres, other):
-        words = f"The sides took {litres:g} and {other:g} l: look for air or a leak in the smaller one."
+        words = f"The sides took {litres:g} and {other:g} l: check the smaller one for air or a leak."
         return FillJudged(each.key, "unsure", words)
-    return FillJudged(each.key, "right", "By volume and by level.")
+    return FillJudged(each.key, "right", "Right by volume and by level.")
 
 
 def _run(field: str, each: RunStep) -> RunJudged:
     if each.limit_c <= each.ambient_c:
-        raise BadInput("bad_limit", "The limit lies above the temperature at the start.", f"{field}.limit_c")
+        raise BadInput(
+            "bad_limit", "The limit must be above the temperature at the start.", f"{field}.limit_c"
+        )
     read = []
     for n, reading in enumerate(each.readings):
         minute = plain_figure(reading.minute, f"{field}.readings[{n}].minute")
@@ -255,14 +257,14 @@ def _open(
     yield from (OpenPoint("torque", each.key, each.words) for each in facts.fit_up_open)
     for typed, point in zip(sheet.set_points, points, strict=True):
         if point.state != "right":
-            loose = " It was left loose until then." if typed.left_loose else ""
-            words = {"open": "is not set", "unsure": "cannot be told right or wrong"}.get(
-                point.state, "is out of its limits"
+            loose = " Left loose until then." if typed.left_loose else ""
+            words = {"open": "is not set", "unsure": "cannot be decided"}.get(
+                point.state, "is outside its limits"
             )
             yield OpenPoint("set_point", point.key, f"{typed.what or 'A set point'} {words}.{loose}")
     for placed, play in zip(sheet.plays, plays, strict=True):
         if play.play is None or play.play.decision != "right":
-            words = "is not read" if play.play is None else f"is {play.play.decision}"
+            words = "is not measured" if play.play is None else f"is {play.play.decision}"
             yield OpenPoint(
                 "play", play.key, f"End play{f' of {placed.what}' if placed.what else ''} {words}."
             )
@@ -274,16 +276,16 @@ def _open(
             words = (
                 "has no reading"
                 if run.run is None
-                else {"stop": "has to stop", "watch": "has not settled"}[run.run.decision]
+                else {"stop": "must stop", "watch": "has not settled"}[run.run.decision]
             )
             yield OpenPoint("run", run.key, f"{stepped.what or 'A run'} {words}.")
     for check in checks:
         if check.state != "holds":
-            words = "does not hold" if check.state == "fails" else "has not been looked at"
+            words = "failed" if check.state == "fails" else "is not checked"
             yield OpenPoint("check", check.key, f"{check.words} ({check.of}) {words}. {check.why}".strip())
     for task in sheet.tasks:
         if not task.done and task.due is None:
-            yield OpenPoint("task", task.key, f"{task.what or 'A task'} has no day to come back to it.")
+            yield OpenPoint("task", task.key, f"{task.what or 'A task'} has no due date.")
 
 
 def check_proof(sheet: ProofSheet, facts: ProofFacts) -> None:
@@ -304,7 +306,7 @@ def check_proof(sheet: ProofSheet, facts: ProofFacts) -> None:
     for name in ("set_points", "plays", "fills", "runs", "checks", "tasks", "compared", "changes"):
         keys = [each.key for each in getattr(sheet, name)]
         if len(set(keys)) != len(keys):
-            raise BadInput("same_key", "Two rows have one key.", f"sheet.{name}")
+            raise BadInput("same_key", "Two rows have the same key.", f"sheet.{name}")
     judge_proof(sheet, facts)
 
 
@@ -332,5 +334,5 @@ def gate_proof(sheet: ProofSheet, facts: ProofFacts) -> None:
             "points_open",
             f"{points} open.",
             "sheet.reason",
-            "Settle them, or say why it is closed all the same.",
+            "Settle them, or give a reason for closing anyway.",
         )

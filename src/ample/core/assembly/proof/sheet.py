@@ -49,7 +49,7 @@ class PlaySet(Sheet):
     pairs: tuple[DialPair, ...] = Field(default=(), max_length=12)
     dial_mm: float = Field(default=0.01, ge=0, le=1)
     pitch_mm: float | None = Field(default=None, gt=0, le=50)
-    leaves: str = Field(default="", max_length=120, description="shim leaves at hand, mm, parted by blanks")
+    leaves: str = Field(default="", max_length=120, description="shims available, mm, separated by blanks")
 
 
 class Fill(Sheet):

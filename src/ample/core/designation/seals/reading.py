@@ -47,7 +47,7 @@ def assembled(
     spec = SealSpec(family, listed.designation if listed else canonical(family, kind, sizes), kind, sizes)
     unread = text.unread(spans)
     attributes["kind"] = kind
-    attributes["series"] = listed.listed if listed else "on no list held here"
+    attributes["series"] = listed.listed if listed else "in no list available here"
     if listed and listed.called:
         attributes["called"] = listed.called
     score *= _CONTRADICTS**contradictions * _UNREAD_COST ** len(unread)
@@ -75,9 +75,7 @@ def _assumed(family: str, kind: str, attributes: dict[str, str]) -> list[Span]:
         words = f"no type marked: {SEALS[family].kinds[kind].words}"
         found.append(Span(-1, -1, "", words, "kind", kind, "assumed", "common practice"))
     if family in _OF_RUBBER and "material" not in attributes:
-        words = (
-            f"no {'rubber' if kind not in _OF_PTFE else 'material'} marked: often {_usual(kind)}, not proven"
-        )
+        words = f"no {'rubber' if kind not in _OF_PTFE else 'material'} marked: often {_usual(kind)}, not confirmed"
         found.append(Span(-1, -1, "", words, "material", "", "assumed", "common practice"))
     return found
 

@@ -45,7 +45,7 @@ def seal_words() -> dict[str, tuple[Word, ...]]:
         if any(
             word.sets == other.sets and word.families == other.families for other in found[bare(row["code"])]
         ):
-            raise ValueError(f"seals/codes.csv: {row['code']} stands twice with one meaning")
+            raise ValueError(f"seals/codes.csv: {row['code']} appears twice with the same meaning")
         found[bare(row["code"])].append(word)
     return {code: tuple(words) for code, words in found.items()}
 
