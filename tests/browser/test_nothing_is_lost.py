@@ -50,9 +50,7 @@ def test_a_killed_database_is_said_so_and_what_was_typed_is_saved_when_it_is_bac
     own_database.kill()
     try:
         page.locator("input[name=marking]").fill("6305 ZZ")
-        expect(page.get_by_role("status")).to_contain_text(
-            "saved on this device only", timeout=10_000
-        )
+        expect(page.get_by_role("status")).to_contain_text("saved on this device only", timeout=10_000)
         page.locator("input[name=bore]").fill("25.01")
         page.locator("input[name=bore]").press("Enter")
         expect(page.locator("input[name=marking]")).to_have_value("6305 ZZ")

@@ -122,7 +122,7 @@ def test_nobody_calls_it_together_or_closes_it_over_open_points_without_a_reason
     closing.get_by_role("link", name="history of the unit").click()
     expect(page).to_have_url(re.compile(f"/jobs/{number}/history|/units/"))
     bench.go("/")
-    expect(page.get_by_role("heading", name=re.compile("proving"))).to_be_visible()
+    expect(page.get_by_role("heading", name=re.compile("to prove"))).to_be_visible()
     expect(page.get_by_role("link", name=re.compile(f"^{number}"))).to_have_count(0)
 
 

@@ -45,7 +45,7 @@ const SEAT_WORDS: Record<string, string> = { shaft_seat: 'shaft', housing_seat: 
 const RUBBERY = ['lip_seal', 'o_ring', 'hydraulic_seal']
 const bearing = computed(() => props.family === 'bearing')
 const conditions = computed<readonly (readonly [string, string])[]>(() => [
-  ['', 'not said'],
+  ['', 'not stated'],
   ...(kinds.family(props.family)?.conditions ?? []).map(
     (each) => [each, each === 'new' ? 'like new' : each] as const,
   ),
@@ -59,7 +59,7 @@ const held = computed(() => job.instruments.find((each) => each.name === props.i
 </script>
 
 <template>
-  <aside class="about">
+  <aside class="about" role="region" aria-label="about the part">
     <h2>condition</h2>
     <ChoiceChips
       label="condition"
@@ -68,7 +68,7 @@ const held = computed(() => job.instruments.find((each) => each.name === props.i
       @choose="emit('condition', $event as Condition)"
     />
     <h2 class="with">
-      read with <span :class="{ att: held?.overdue }">{{ held?.words }}</span>
+      measured with <span :class="{ att: held?.overdue }">{{ held?.words }}</span>
     </h2>
     <Select
       :model-value="held?.name"

@@ -53,7 +53,7 @@ const days = computed(() =>
         >{{ state.line.contradictions }}
         {{ state.line.contradictions === 1 ? 'contradiction' : 'contradictions' }}</b
       >
-      <span v-if="state.line.open">{{ state.line.open }} to judge</span>
+      <span v-if="state.line.open">{{ state.line.open }} to inspect</span>
       <span v-if="state.line.ask" class="doubt">{{ state.line.ask }} for a second person</span>
       <span v-if="state.line.to_bench">{{ state.line.to_bench }} for the Bench</span>
     </span>

@@ -173,7 +173,7 @@ function verdictMark(key: string): string {
     role="listbox"
     tabindex="0"
     :aria-label="name"
-    :aria-activedescendant="selected ? `part-${selected}` : undefined"
+    :aria-activedescendant="rows.some((row) => row.slot.key === selected) ? `part-${selected}` : undefined"
   >
     <g :transform="`translate(${shift} 0)`">
       <path :d="body" class="body" />

@@ -1,14 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { STATE_WORDS } from './verdicts'
 
 /** A verdict told by shape and word: full disc, half disc, crossed square, open ring. */
 const props = defineProps<{ state: string; size?: number; passed?: boolean; silent?: boolean }>()
-const WORDS: Record<string, string> = {
-  holds: 'met',
-  not_proven: 'open',
-  does_not_hold: 'failed',
-  not_looked_at: 'not checked',
-}
 const CLASSES: Record<string, string> = {
   holds: 'good',
   not_proven: 'doubt',
@@ -17,7 +12,7 @@ const CLASSES: Record<string, string> = {
 }
 const px = computed(() => props.size ?? 14)
 const word = computed(
-  () => (WORDS[props.state] ?? props.state) + (props.passed ? ', overridden with a reason' : ''),
+  () => (STATE_WORDS[props.state] ?? props.state) + (props.passed ? ', overridden with a reason' : ''),
 )
 </script>
 

@@ -182,7 +182,7 @@ onMounted(async () => {
             :kinds="trade.kinds"
             :width="830"
             :height="208"
-            :name="`${line?.name ?? 'line'} as it stands`"
+            :name="`${line?.name ?? 'line'}, assembled so far`"
             :selected="step.part"
             :facing="facing"
             :standing="standing"
@@ -260,7 +260,7 @@ onMounted(async () => {
         </div>
       </template>
     </section>
-    <aside class="right">
+    <aside class="right" role="region" aria-label="steps and completion">
       <StepList
         :steps="steps"
         :ticks="ticks"

@@ -45,7 +45,7 @@ watch(
 </script>
 
 <template>
-  <ol ref="list" class="steps" aria-label="steps">
+  <ol ref="list" class="steps" aria-label="steps" tabindex="0">
     <li v-for="(step, i) in steps" :key="step.key" :aria-current="step.key === at ? 'step' : undefined">
       <button type="button" tabindex="-1" @click="$emit('pick', step.key)">
         <span class="fig no">{{ i + 1 }}</span>

@@ -115,7 +115,7 @@ function add(): void {
       <span v-if="wrong" class="att"
         ><b>{{ wrong }} {{ wrong === 1 ? 'contradiction' : 'contradictions' }}</b></span
       >
-      <span v-if="open" class="faint">{{ open }} to judge</span>
+      <span v-if="open" class="faint">{{ open }} to inspect</span>
       <button type="button" class="plain" :class="{ att: alarm.length }" @click="emit('tray')">
         {{
           alarm.length

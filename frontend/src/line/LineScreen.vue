@@ -237,6 +237,7 @@ useKeys(() => [
 
 <template>
   <main class="line">
+    <h1 class="visually-hidden">Strip-down</h1>
     <LineHead
       :sheet="sheet"
       :line-key="strip.lineKey.value"

@@ -164,7 +164,7 @@ onMounted(async () => {
               <th>no.</th>
               <th>part</th>
               <th>inside × outside × width</th>
-              <th>way round</th>
+              <th>orientation</th>
               <th>fastening, settings, notes</th>
               <th>verdict</th>
               <th>refitted</th>

@@ -39,7 +39,7 @@ const same = computed(() => rows.value.filter((row) => row.same))
     <table v-if="columns.length">
       <thead>
         <tr>
-          <th></th>
+          <td></td>
           <th class="fig">{{ original }}</th>
           <th
             v-for="column in columns"

@@ -164,22 +164,24 @@ onMounted(load)
       </template>
     </section>
     <section class="offers" aria-label="equivalents">
-      <div
-        ref="list"
-        class="list"
-        tabindex="0"
-        role="listbox"
-        aria-label="equivalents"
-        :aria-activedescendant="`eq-${current?.item.item_id}`"
-      >
+      <div class="over">
         <p v-if="nothingMeets" class="none att">
           <b>No catalogue item meets the requirement.</b> Type what a supplier offers in the box, or
           <RouterLink class="plain" :to="{ name: 'enquiry', params: route.params }"
             >print an enquiry <kbd>e</kbd></RouterLink
           >.
         </p>
-        <template v-for="group in groups" :key="group.name">
-          <h2>{{ group.words }}</h2>
+      </div>
+      <div
+        ref="list"
+        class="list"
+        tabindex="0"
+        role="listbox"
+        aria-label="equivalents"
+        :aria-activedescendant="current ? `eq-${current.item.item_id}` : undefined"
+      >
+        <div v-for="group in groups" :key="group.name" role="group" :aria-label="group.words">
+          <h2 aria-hidden="true">{{ group.words }}</h2>
           <EquivalentRow
             v-for="each in group.rows"
             :id="`eq-${each.item.item_id}`"
@@ -190,10 +192,10 @@ onMounted(load)
             :taken="each.item.item_id === match?.match_item_id"
             @click="at = all.indexOf(each)"
           />
-        </template>
-        <p v-if="match?.by_size_more" class="faint none">{{ match.by_size_more }} more differ further.</p>
+        </div>
       </div>
       <div class="foot">
+        <p v-if="match?.by_size_more" class="faint none">{{ match.by_size_more }} more differ further.</p>
         <p v-if="current" class="verdict">
           <b :class="{ stop: current.interchange.contradictions.length }">{{ current.interchange.words }}</b>
           <template v-if="current.interchange.contradictions.length">

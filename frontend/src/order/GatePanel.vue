@@ -4,6 +4,7 @@ import { nextTick, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import { useSession } from '@/api/session'
 import VerdictMark from '@/drawing/VerdictMark.vue'
+import { STATE_WORDS } from '@/drawing/verdicts'
 import { CHECKS } from './checks'
 
 /** What is unproven about the line in hand, in words; each can be passed with a reason that stays on record. */
@@ -15,12 +16,6 @@ const props = defineProps<{
 const session = useSession()
 const asking = ref<string | null>(null)
 const reason = ref('')
-const WORDS: Record<string, string> = {
-  holds: 'met',
-  not_proven: 'open',
-  does_not_hold: 'failed',
-  not_looked_at: 'not checked',
-}
 
 async function ask(light: string): Promise<void> {
   asking.value = light
@@ -49,7 +44,7 @@ async function give(light: Schemas['Light']): Promise<void> {
       <VerdictMark :state="light.state" :size="18" :passed="!!light.passed_reason" silent />
       <div>
         <h3>
-          {{ CHECKS[light.light]?.words ?? light.light }} {{ WORDS[light.state]
+          {{ CHECKS[light.light]?.words ?? light.light }} {{ STATE_WORDS[light.state]
           }}<template v-if="light.passed_reason">, passed</template>
         </h3>
         <p>{{ light.words }}</p>

@@ -160,6 +160,7 @@ onMounted(load)
 
 <template>
   <main class="two order">
+    <h1 class="visually-hidden">Orders</h1>
     <section ref="paper" class="left papers">
       <p v-if="refusal" class="note" role="alert">{{ refusal.message }} {{ refusal.hint }}</p>
       <div v-if="orders?.waiting.length" class="waiting">
@@ -204,7 +205,7 @@ onMounted(load)
         <p>Parts come here from Seats once a replacement is chosen.</p>
       </div>
     </section>
-    <aside class="gate">
+    <aside class="gate" role="region" aria-label="order checks">
       <GatePanel v-if="line" :line="line" :placed="sheet?.state === 'placed'" :pass="pass" />
       <div v-else></div>
       <div v-if="sheet" class="foot">

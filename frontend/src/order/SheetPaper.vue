@@ -3,6 +3,7 @@ import type { Schemas } from '@/api/client'
 import PartSection from '@/drawing/PartSection.vue'
 import { partSize } from '@/drawing/sizes'
 import VerdictMark from '@/drawing/VerdictMark.vue'
+import { STATE_WORDS } from '@/drawing/verdicts'
 import { dutyWords } from '@/job/duty'
 import { useKinds } from '@/job/useKinds'
 import { CHECKS, COLUMNS } from './checks'
@@ -93,7 +94,12 @@ const changed = (line: Line): string =>
         class="lights"
         role="img"
         :aria-label="
-          line.lights.map((light) => `${light.light} ${light.state.replace(/_/g, ' ')}`).join(', ')
+          line.lights
+            .map(
+              (light) =>
+                `${CHECKS[light.light]?.words ?? light.light} ${light.passed_reason ? 'overridden' : STATE_WORDS[light.state]}`,
+            )
+            .join(', ')
         "
         ><span v-for="light in asked(line)" :key="light.light" :title="`${light.light}: ${light.words}`"
           ><VerdictMark :state="light.state" :size="16" :passed="!!light.passed_reason" silent /><em>{{

@@ -82,7 +82,7 @@ const form = computed(() => {
     <table>
       <thead>
         <tr>
-          <th></th>
+          <td></td>
           <th>0°</th>
           <th>90°</th>
           <th>mean</th>

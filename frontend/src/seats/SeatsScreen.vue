@@ -210,7 +210,7 @@ onMounted(async () => {
         <button class="plain" type="button" @click="toBench">Go to the Bench</button>
       </p>
     </section>
-    <aside v-if="judged || ofPlace" class="right">
+    <aside v-if="judged || ofPlace" class="right" role="region" aria-label="verdict">
       <div v-if="ofPlace" class="scroll places">
         <section v-for="light in places" :key="light.light">
           <h2><VerdictMark :state="light.state" :size="19" silent /> {{ light.words }}</h2>

@@ -10,7 +10,7 @@ const session = useSession()
   <div class="paper">
     <header>
       <div>
-        <h1>{{ title }}</h1>
+        <h1 v-if="title">{{ title }}</h1>
         <p>{{ under }}</p>
       </div>
       <div class="no">

@@ -78,6 +78,7 @@ onMounted(() => void load())
 
 <template>
   <main class="record">
+    <h1 class="visually-hidden">Record of changes</h1>
     <ShopPages />
     <form class="ask" role="search" @submit.prevent="load()">
       <ChoiceChips

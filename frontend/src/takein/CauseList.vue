@@ -31,12 +31,12 @@ defineExpose({
       <div class="bar" aria-hidden="true">
         <div :style="{ width: `${Math.max(1, each.weight * 100)}%` }" />
       </div>
-      <h3>
+      <h2>
         {{ each.words }}
         <span :class="each.lies === 'outside' ? 'att' : 'faint'">{{
           each.lies === 'outside' ? each.outside_kind : LIES[each.lies]
         }}</span>
-      </h3>
+      </h2>
       <p><b>Check first:</b> {{ each.check }}</p>
       <template v-if="(leading && i === 0) || open === each.cause || each.checked">
         <p><b>To protect the new part:</b> {{ each.change }}</p>
@@ -86,19 +86,19 @@ defineExpose({
   height: 100%;
   background: var(--ink);
 }
-h3 {
+h2 {
   font-size: 17px;
   margin-top: 4px;
 }
-.first h3 {
+.first h2 {
   font-size: 25px;
   font-stretch: 84%;
 }
-.first h3 span {
+.first h2 span {
   display: block;
   margin: 1px 0 3px;
 }
-h3 span {
+h2 span {
   font-size: 14px;
   font-weight: 600;
   margin-left: 6px;
@@ -108,7 +108,7 @@ h3 span {
 p {
   font-size: 14px;
 }
-.cleared h3 {
+.cleared h2 {
   text-decoration: line-through;
   color: var(--faint);
 }

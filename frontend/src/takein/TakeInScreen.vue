@@ -99,6 +99,7 @@ onMounted(async () => {
 
 <template>
   <main class="take">
+    <h1 class="visually-hidden">Take in</h1>
     <p v-if="take.loadRefusal.value" class="note">
       {{ take.loadRefusal.value.message }}
       <button type="button" class="plain" @click="take.load">Try again</button>
