@@ -47,6 +47,11 @@ const router = createRouter({
       name: 'history',
       component: () => import('./history/HistoryScreen.vue'),
     },
+    {
+      path: '/nothing-yet/:stage(bench|match|seats)',
+      name: 'nothing-yet',
+      component: () => import('./shell/NothingYet.vue'),
+    },
     { path: '/orders', name: 'order', component: () => import('./order/OrderScreen.vue') },
     { path: '/:anything(.*)', name: 'nowhere', component: () => import('./shell/NowhereScreen.vue') },
   ],

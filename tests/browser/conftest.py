@@ -65,7 +65,7 @@ def signed_in(browser, address):
             page = context.new_page()
             page.goto(address)
             page.get_by_role("button", name=name).click()
-            page.get_by_role("combobox", name="what's in your hand").wait_for()
+            page.get_by_role("combobox", name="Marking, size or job number").wait_for()
             held[name] = context.storage_state()
             context.close()
         return held[name]
@@ -120,14 +120,14 @@ class Bench:
     def page(self):
         """The page; whoever has gone nowhere yet stands at the Counter."""
         if self._known and not self._opened:
-            self.go("/").get_by_role("combobox", name="what's in your hand").wait_for()
+            self.go("/").get_by_role("combobox", name="Marking, size or job number").wait_for()
         return self._page
 
     def sign_in(self, name="Wren"):
         """By hand, as whoever comes for the first time."""
         page = self.go("/")
         page.get_by_role("button", name=name).click()
-        page.get_by_role("combobox", name="what's in your hand").wait_for()
+        page.get_by_role("combobox", name="Marking, size or job number").wait_for()
 
     def go(self, path):
         self._opened = True

@@ -97,7 +97,7 @@ def fill(page, **fields):
 
 
 def at_the_counter(page):
-    page.get_by_role("combobox", name="what's in your hand").wait_for()
+    page.get_by_role("combobox", name="Marking, size or job number").wait_for()
 
 
 def sign_in_first(page, name, own):

@@ -118,7 +118,7 @@ def test_a_seal_goes_from_the_bench_to_match_and_is_compared(person):
 
 def test_the_counters_line_knows_seals_and_rings(person):
     page = person().go("/")
-    line = page.get_by_role("combobox", name="what's in your hand")
+    line = page.get_by_role("combobox", name="Marking, size or job number")
     line.fill("1 1/2 x 1 3/4 x 1/8 o-ring")
     expect(page.get_by_role("option").first).to_contain_text("-222")
     line.fill("30x42x7")
@@ -204,7 +204,7 @@ def test_a_late_answer_does_not_take_the_hand_from_where_it_has_gone(person, mak
     with page.expect_request("**/api/bench/identify"):
         page.locator("input[name=bore]").fill("25")
         page.locator("input[name=bore]").press("Enter")
-    search = page.get_by_role("combobox", name="what's in your hand")
+    search = page.get_by_role("combobox", name="Marking, size or job number")
     search.focus()
     for route in held:
         route.continue_()

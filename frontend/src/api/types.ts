@@ -74,8 +74,8 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Rank the likely causes of what was told and seen
-         * @description Rank the likely causes of what was told and seen
+         * Rank the likely causes of what was reported and seen
+         * @description Rank the likely causes of what was reported and seen
          */
         post: operations["calc_causes_causes_post"];
         delete?: never;
@@ -94,8 +94,8 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * What can hurt someone here, and what is refused
-         * @description What can hurt someone here, and what is refused
+         * Hazards, and what is refused
+         * @description Hazards, and what is refused
          */
         post: operations["calc_cautions_cautions_post"];
         delete?: never;
@@ -134,8 +134,8 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Write a part's marking in several habits
-         * @description Write a part's marking in several habits
+         * Write a part's marking in several styles
+         * @description Write a part's marking in several styles
          */
         post: operations["calc_encode_encode_post"];
         delete?: never;
@@ -234,8 +234,8 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Rank what a worn part can be
-         * @description Rank what a worn part can be
+         * Rank what a worn part could be
+         * @description Rank what a worn part could be
          */
         post: operations["calc_identify_identify_post"];
         delete?: never;
@@ -274,8 +274,8 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Judge one bearing in the place of another
-         * @description Judge one bearing in the place of another
+         * Compare a replacement with the original
+         * @description Compare a replacement with the original
          */
         post: operations["calc_interchange_interchange_post"];
         delete?: never;
@@ -1458,7 +1458,7 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Put a part on a sheet
+         * Add a part to an order
          * @description Put a part on a supplier's open sheet.
          */
         post: operations["orders_add_line_orders_lines_post"];
@@ -1483,8 +1483,8 @@ export interface paths {
         put: operations["orders_change_line_orders_lines__int_line_id__put"];
         post?: never;
         /**
-         * Take a line off
-         * @description Take a line off an open sheet. Needs the right `delete`: delete photos and order items.
+         * Remove an item
+         * @description Remove an item an open sheet. Needs the right `delete`: delete photos and order items.
          */
         delete: operations["orders_drop_line_orders_lines__int_line_id__delete"];
         options?: never;
@@ -1501,7 +1501,7 @@ export interface paths {
         };
         get?: never;
         /**
-         * Put what is chosen now on the order
+         * Order the new choice
          * @description What is chosen on Match now, in the place of the item.
          */
         put: operations["orders_change_item_orders_lines__int_line_id__item_put"];
@@ -1522,7 +1522,7 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Pass a light with a reason
+         * Override a check with a reason
          * @description Pass what is unproven; the reason stays on record. Needs the right `override`: override an order check with a reason.
          */
         post: operations["orders_pass_light_orders_lines__int_line_id__passes_post"];
@@ -1562,8 +1562,8 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Place a sheet
-         * @description Place a sheet through the gate. Needs the right `place_order`: place orders.
+         * Place an order
+         * @description Place an order through the gate. Needs the right `place_order`: place orders.
          */
         post: operations["orders_place_orders__int_order_id__place_post"];
         delete?: never;
@@ -1580,7 +1580,7 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * A sheet as CSV
+         * An order as CSV
          * @description An order sheet as CSV.
          */
         get: operations["orders_sheet_csv_orders__int_order_id__sheet_csv_get"];
@@ -5307,7 +5307,7 @@ export interface components {
         Light: {
             /**
              * Facts Mark
-             * @description of the facts that it was judged on; a pass is given for them
+             * @description of the facts it was judged on; an override applies to them only
              */
             facts_mark: string;
             /** Light */
@@ -6086,6 +6086,9 @@ export interface components {
         /**
          * NextMeasurement
          * @description The feature to read next, the bits it is expected to bring, and in words what to do, why, and both in one sentence.
+         *
+         *     `of_sizes` is how many sizes are as good as open now, `leaves` how many are expected to be after it: the
+         *     perplexity 2^H of the chances, before and after.
          */
         NextMeasurement: {
             /** Ask */
@@ -6100,6 +6103,10 @@ export interface components {
             gains: {
                 [key: string]: number;
             };
+            /** Leaves */
+            leaves: number;
+            /** Of Sizes */
+            of_sizes: number;
             /** Reason */
             reason: string;
         };
@@ -6258,7 +6265,7 @@ export interface components {
             changes: components["schemas"]["Change"][];
             /**
              * Differences
-             * @description where the item is not what must be had
+             * @description where the item differs from the requirement
              */
             differences: components["schemas"]["AttributeJudgement"][];
             item: components["schemas"]["Item"];
@@ -6293,7 +6300,7 @@ export interface components {
             quantity: number;
             /**
              * Replaces
-             * @description what must be had, as one would ask for it
+             * @description the requirement, as one would ask for it
              */
             replaces: string;
             requirement: components["schemas"]["Requirement"] | null;
@@ -6472,12 +6479,12 @@ export interface components {
         };
         /**
          * PassLight
-         * @description Pass a light with a reason that stays on record.
+         * @description Override a check with a reason that stays on record.
          */
         PassLight: {
             /**
              * Facts Mark
-             * @description of the light as it was seen
+             * @description of the check as it was seen
              */
             facts_mark: string;
             /**
@@ -6734,7 +6741,7 @@ export interface components {
             least_mm: number | null;
             /**
              * Leaves
-             * @description shim leaves at hand, mm, parted by blanks
+             * @description shims available, mm, separated by blanks
              * @default
              */
             leaves: string;

@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import { percent } from '@/entry/lengths'
 
 /** At the foot of the ladder: what a specialist would say, what to measure next, and the button that confirms it. */
-defineProps<{
+const props = defineProps<{
   advised: readonly string[]
   saidBefore: Schemas['BenchAnswer']['identification']
   refused: string | null
@@ -14,7 +14,18 @@ defineProps<{
   /** It has been asked once more. */
   sure: boolean
 }>()
-const emit = defineEmits<{ go: [] }>()
+const emit = defineEmits<{ go: []; figure: [typed: string] }>()
+/** Before anything is read nothing is claimed. */
+const go = computed(() => {
+  if (!props.anyEvidence) return 'Measure it or read its marking first'
+  return props.sure ? `Confirm ${props.title} anyway` : `Confirm ${props.title}`
+})
+/** A figure typed while the button has the focus belongs to the next field. */
+function onKey(event: KeyboardEvent): void {
+  if (!/^[\d.,]$/.test(event.key) || event.ctrlKey || event.altKey || event.metaKey) return
+  event.preventDefault()
+  emit('figure', event.key)
+}
 const goButton = ref<HTMLButtonElement | null>(null)
 defineExpose({ focus: () => goButton.value?.focus() })
 </script>
@@ -42,13 +53,20 @@ defineExpose({ focus: () => goButton.value?.focus() })
     <p v-if="next" class="do">
       <b>{{ next.ask }}.</b>
       {{ next.because.replace(/^./, (c) => c.toUpperCase()) }}
-      <span class="faint">{{ next.gain_bits.toFixed(1) }} bit</span>
+      <span v-if="next.leaves < next.of_sizes" class="faint"
+        >Leaves about {{ next.leaves }} of {{ next.of_sizes }} sizes.</span
+      >
     </p>
     <p v-else-if="anyEvidence" class="do settled">No further measurement would change the result.</p>
-    <button ref="goButton" type="button" class="go" :disabled="!title || !anyEvidence" @click="emit('go')">
-      <span>{{ sure ? `Confirm ${title} anyway` : `Confirm ${title}` }}</span><kbd>{{
-        next ? 'Ctrl Enter' : 'Enter'
-      }}</kbd>
+    <button
+      ref="goButton"
+      type="button"
+      class="go"
+      :disabled="!title || !anyEvidence"
+      @click="emit('go')"
+      @keydown="onKey"
+    >
+      <span>{{ go }}</span><kbd v-if="anyEvidence">{{ next ? 'Ctrl Enter' : 'Enter' }}</kbd>
     </button>
   </div>
 </template>

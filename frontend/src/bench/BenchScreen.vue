@@ -98,6 +98,16 @@ const { entered, landed, focusField, focusNext, take, ask } = useLed(bench, {
   marking: () => markingField.value?.focus(),
   foot: () => foot.value?.focus(),
 })
+/** A figure typed while the button has the focus: it begins the next field that is not read yet. */
+async function begun(typed: string): Promise<void> {
+  const feature = asked.value.find((name) => !bench.observation(name)) ?? asked.value[0]
+  if (!feature) return
+  pending[feature] = `${pending[feature] ?? ''}${typed}`
+  focusField(feature)
+  await nextTick()
+  const field = document.activeElement
+  if (field instanceof HTMLInputElement) field.setSelectionRange(field.value.length, field.value.length)
+}
 function drop(feature: Feature, index: number): void {
   pending[feature] = bench.drop(feature, index)
 }
@@ -390,6 +400,7 @@ onMounted(async () => {
         :any-evidence="anyEvidence"
         :title="answer?.title || picked?.marking || ''"
         :sure="askedAgain"
+        @figure="begun"
         @go="confirm"
       />
     </section>

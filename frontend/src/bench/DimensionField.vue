@@ -37,7 +37,11 @@ const note = computed(() => {
   return `${doubt(props.worth.expanded_uncertainty_mm, props.unit)}${count}${beside}`
 })
 const near = computed(() => {
-  const found = props.worth?.nearest.find((each) => each.within_reading_error && each.unit === 'in')
+  const near = (unit: Unit) =>
+    props.worth?.nearest.find((each) => each.within_reading_error && each.unit === unit)
+  const found = near('in')
+  // beside a plainly metric size no odd fraction is claimed
+  if (props.unit === 'mm' && near('mm') && !/^[\d ]*(\d\/(2|4|8|16))? in$/.test(found?.text ?? '')) return ''
   return (
     found?.text ??
     (props.worth

@@ -16,7 +16,6 @@ const size = computed(() => {
   return d && element !== null && element !== undefined ? partSize(kind.value, d, element) : null
 })
 const CLOSURES: Record<string, string> = {
-  open: 'open',
   shield_one: 'shield one side',
   shield_two: 'shields both sides',
   low_friction_one: 'low-friction seal one side',
@@ -36,9 +35,8 @@ const details = computed(() => {
     ]
       .filter(Boolean)
       .join(', ')
-  const plain = kind.value === 'deep_groove'
-  const said = plain ? [] : [kinds.kind(kind.value)?.words ?? kind.value.replace(/_/g, ' ')]
-  if (plain || a.closure !== 'open') said.push(CLOSURES[a.closure ?? 'open'] ?? '')
+  const said = [kinds.kind(kind.value)?.words ?? kind.value.replace(/_/g, ' ')]
+  if (a.closure && a.closure !== 'open') said.push(CLOSURES[a.closure] ?? '')
   if (a.angle) said.push(/^\d+$/.test(a.angle) ? `${a.angle}° contact` : `${a.angle} angle`)
   if (a.bore_shape !== 'cylindrical') said.push('taper bore')
   if (a.clearance !== 'N') said.push(`C${a.clearance}`)

@@ -20,7 +20,7 @@ function onKey(event: KeyboardEvent): void {
   } else if (event.key === 'Escape') {
     if (text.value) text.value = ''
     else field.value?.blur()
-  } else if (event.key === 'Enter') void ask.take(offered.value[chosen.value])
+  } else if (event.key === 'Enter') ask.enter()
   else chosen.value = 0
 }
 function focus(): void {
@@ -33,6 +33,10 @@ onMounted(() => !props.compact && focus())
 
 <template>
   <div class="line" :class="{ compact }">
+    <template v-if="!compact">
+      <h1>What’s in your hand?</h1>
+      <p class="label" aria-hidden="true">Marking, size or job number</p>
+    </template>
     <div class="box">
       <input
         ref="field"
@@ -41,9 +45,9 @@ onMounted(() => !props.compact && focus())
         maxlength="200"
         autocomplete="off"
         spellcheck="false"
-        placeholder="what's in your hand?"
+        :placeholder="compact ? 'marking, size or job' : ''"
         role="combobox"
-        aria-label="what's in your hand? a marking, a size or a job number"
+        aria-label="Marking, size or job number"
         aria-controls="answers"
         :aria-expanded="open"
         :aria-activedescendant="offered.length ? `answer-${chosen}` : undefined"
@@ -76,6 +80,15 @@ onMounted(() => !props.compact && focus())
 <style scoped>
 .line {
   position: relative;
+}
+h1 {
+  font-size: 30px;
+  font-stretch: 88%;
+}
+.label {
+  font-size: 15px;
+  color: var(--faint);
+  padding: 2px 0 5px;
 }
 .box {
   display: flex;

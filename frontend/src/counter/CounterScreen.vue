@@ -67,7 +67,6 @@ onMounted(() => {
 
 <template>
   <main class="counter">
-    <h1 class="visually-hidden">Counter</h1>
     <div class="top"><CounterLine ref="line" /></div>
     <div class="board" :style="{ '--columns': widths }">
       <section v-for="column in columns" :key="column.state">

@@ -1,4 +1,4 @@
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, told, withKey, type Schemas } from '@/api/client'
 import { useLive } from '@/api/useLive'
@@ -112,6 +112,19 @@ export function useAsk() {
     )
   }
 
+  /** Enter pressed before the answer has come waits for it. */
+  const waiting = ref(false)
+  watch([live.working, text], ([working], [, before]) => {
+    if (before !== text.value) waiting.value = false
+    else if (waiting.value && !working) {
+      waiting.value = false
+      void take(offered.value[chosen.value])
+    }
+  })
+  function enter(): void {
+    if (live.working.value) waiting.value = Boolean(text.value.trim())
+    else void take(offered.value[chosen.value])
+  }
   async function take(offer: Offered | undefined): Promise<void> {
     if (!offer) return
     if (offer.job) {
@@ -128,5 +141,5 @@ export function useAsk() {
     const count = offered.value.length
     if (count) chosen.value = (chosen.value + by + count) % count
   }
-  return { text, chosen, offered, fault, answer: live.answer, refusal: live.refusal, take, move }
+  return { text, chosen, offered, fault, answer: live.answer, refusal: live.refusal, take, enter, move }
 }

@@ -53,7 +53,7 @@ export function earlyStages(state: JobState | null): Stage[] {
   else if (toJudge) mark = 'not_proven'
   return [
     { name: 'take-in', words: 'Take in', mark: cautions ? 'not_proven' : 'holds', left: cautions },
-    { name: 'line', words: 'Line', mark, left: toJudge + (line?.contradictions ?? 0) },
+    { name: 'line', words: 'Strip-down', mark, left: toJudge + (line?.contradictions ?? 0) },
   ]
 }
 

@@ -139,7 +139,15 @@ onMounted(load)
         <h1>{{ part?.name }}</h1>
         <span class="faint">{{ part?.surroundings }}</span>
       </div>
-      <p v-if="refusal" class="note">{{ refusal.message }} {{ refusal.hint }}</p>
+      <p v-if="refusal" class="note">
+        {{ refusal.message }} {{ refusal.hint }}
+        <RouterLink
+          v-if="refusal.code === 'not_identified'"
+          class="plain"
+          :to="{ name: 'bench', params: route.params }"
+          >Go to the Bench</RouterLink
+        >
+      </p>
       <template v-if="match">
         <div class="spec">
           <PartSection
@@ -202,10 +210,8 @@ onMounted(load)
             It contradicts what is known of the old part: {{ current.interchange.contradictions.join(', ') }}.
           </template>
         </p>
-        <button type="button" class="go" :disabled="!current" @click="choose">
-          <span
-            >Take {{ current?.item.marking ?? ''
-            }}{{ contradicts(current) ? ' anyway' : ', then Seats' }}</span
+        <button v-if="current" type="button" class="go" @click="choose">
+          <span>Choose {{ current.item.marking }}{{ contradicts(current) ? ' anyway' : ', then Seats' }}</span
           ><kbd>Enter</kbd>
         </button>
       </div>

@@ -48,6 +48,8 @@ function range(r: { min: number; max: number }): string {
     Math.round(um) < 0 ? `−${Math.abs(Math.round(um))}` : String(Math.round(um))
   return `${s(r.min)} … ${s(r.max)}`
 }
+/** Until a seat has been measured nothing is said of how it runs. */
+const measured = computed(() => Boolean(judged.value?.shaft?.check ?? judged.value?.housing?.check))
 const tight = computed(() => ['take_group', 'no_group'].includes(clearance.value?.advice ?? ''))
 
 async function toOrder(): Promise<void> {
@@ -242,14 +244,15 @@ onMounted(async () => {
           <div>
             <span>initial</span><b class="fig">{{ range(clearance.before) }}</b>
           </div>
-          <div>
+          <div v-if="measured">
             <span>mounted</span><b class="fig">{{ range(clearance.mounted) }}</b>
           </div>
-          <div>
+          <div v-if="measured">
             <span>operating, inner +{{ held.warmer_inner_k }} K</span
             ><b class="fig">{{ range(clearance.running) }}</b>
           </div>
-          <p :class="{ att: tight }">
+          <p v-if="!measured" class="faint">Measure a seat to see the mounted and operating clearance.</p>
+          <p v-else :class="{ att: tight }">
             {{ clearance.words }}
             <span v-if="why" class="faint"
               >If the balls are as warm as the inner ring: {{ range(clearance.running_warm_balls) }}.

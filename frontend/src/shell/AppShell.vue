@@ -42,7 +42,7 @@ function to(stage: Stage) {
   if (stage.name === 'order') return { name: 'order' }
   if (['take-in', 'line', 'fit-up', 'proof'].includes(stage.name) && job.state)
     return { name: stage.name, params: { number: job.state.job.number } }
-  if (!job.state || !target.value) return { name: 'counter' }
+  if (!job.state || !target.value) return { name: 'nothing-yet', params: { stage: stage.name } }
   return { name: stage.name, params: { number: job.state.job.number, partId: target.value.part.part_id } }
 }
 /** A stage's key pressed before the job of this address is here waits for it. */

@@ -34,7 +34,11 @@ MOST_EFFECTS = 4
 
 @dataclass(frozen=True)
 class NextMeasurement:
-    """The feature to read next, the bits it is expected to bring, and in words what to do, why, and both in one sentence."""
+    """The feature to read next, the bits it is expected to bring, and in words what to do, why, and both in one sentence.
+
+    `of_sizes` is how many sizes are as good as open now, `leaves` how many are expected to be after it: the
+    perplexity 2^H of the chances, before and after.
+    """
 
     feature: str
     gain_bits: float
@@ -42,6 +46,8 @@ class NextMeasurement:
     because: str
     gains: dict[str, float]
     reason: str
+    of_sizes: int
+    leaves: int
 
 
 @dataclass(frozen=True)
@@ -84,7 +90,9 @@ def best_next(
     if gains[best] < SETTLED_BITS:
         return None
     ask, because = _reason(state, best)
-    return NextMeasurement(best, gains[best], ask, because, gains, f"{ask}: {because}")
+    open_bits = _entropy(np.append(state.by_envelope, state.none))
+    of_sizes, leaves = (max(round(2**bits), 1) for bits in (open_bits, max(open_bits - gains[best], 0.0)))
+    return NextMeasurement(best, gains[best], ask, because, gains, f"{ask}: {because}", of_sizes, leaves)
 
 
 def _entropy(chances: Floats) -> float:
