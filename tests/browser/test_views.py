@@ -99,3 +99,85 @@ def test_the_night_colours_can_be_read(person, path):
     page.keyboard.press("Alt+n")
     assert judged(page) == []
     page.keyboard.press("Alt+n")
+
+
+FIELDS_OVER_FIELDS = """() => {
+  const shown = [...document.querySelectorAll('main input, main select, main textarea, main button')].filter(
+    (each) => each.getBoundingClientRect().width && !each.closest('[role=dialog]'))
+  const over = []
+  for (const [i, one] of shown.entries()) for (const other of shown.slice(i + 1)) {
+    if (one.contains(other) || other.contains(one)) continue
+    const a = one.getBoundingClientRect(), b = other.getBoundingClientRect()
+    if (Math.min(a.right, b.right) - Math.max(a.left, b.left) > 3 &&
+        Math.min(a.bottom, b.bottom) - Math.max(a.top, b.top) > 3)
+      over.push(`${one.name || one.textContent.trim()} / ${other.name || other.textContent.trim()}`)
+  }
+  return over
+}"""
+NARROW = (
+    "counter",
+    "take-in",
+    "strip-down",
+    "bench",
+    "match",
+    "seats",
+    "fit-up",
+    "proof",
+    "history",
+    "shop",
+    "people",
+)
+
+
+@pytest.mark.parametrize(("width", "height"), [(820, 1180), (390, 844)])
+def test_on_a_narrow_screen_no_field_lies_over_another(person, width, height):
+    bench = person("Marl")
+    for view in NARROW:
+        page = bench.go(VIEWS[view])
+        page.set_viewport_size({"width": width, "height": height})
+        page.locator("h1").first.wait_for(state="attached")
+        page.wait_for_function(SETTLED, polling=300)
+        assert page.evaluate(FIELDS_OVER_FIELDS) == [], view
+        assert page.evaluate("document.documentElement.scrollWidth") <= width, view
+    bench.page.set_viewport_size({"width": 1280, "height": 800})
+
+
+def test_upright_the_drawing_is_not_scrolled_away(person):
+    page = person("Marl").go(f"{PART}/bench")
+    page.set_viewport_size({"width": 820, "height": 1180})
+    expect(page.locator(".go")).to_be_focused()
+    drawing = page.locator(".drawing").first.bounding_box()
+    assert drawing["y"] >= 0 and drawing["y"] + drawing["height"] <= 1180
+    page.set_viewport_size({"width": 1280, "height": 800})
+
+
+def test_a_stage_without_a_part_says_what_is_missing_and_leads_there(person):
+    page = person("Marl").go("/")
+    page.get_by_role("combobox").wait_for()
+    page.keyboard.press("Alt+3")
+    expect(page.get_by_role("heading", name="No job selected")).to_be_visible()
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("heading", name="What’s in your hand?")).to_be_visible()
+
+
+def test_enter_at_the_counter_waits_for_the_answer(person):
+    page = person("Marl").go("/")
+    field = page.get_by_role("combobox", name="Marking, size or job number")
+    field.press_sequentially("0409")
+    page.keyboard.press("Enter")  # at once: nothing has been answered yet
+    page.wait_for_url("**/jobs/0409/**")
+
+
+def test_a_figure_typed_on_the_button_goes_into_the_next_field(person, make_part):
+    number, part = make_part()
+    page = person("Marl").go(f"/jobs/{number}/parts/{part}/bench")
+    bore, outside = page.locator("input[name=bore]"), page.locator("input[name=outside]")
+    bore.fill("25.0")
+    bore.press("Enter")
+    button = page.get_by_role("button", name="Confirm")
+    expect(button).to_be_enabled()
+    button.focus()
+    page.keyboard.type("52.0")
+    expect(outside).to_have_value("52.0")
+    page.keyboard.press("Enter")
+    expect(outside).to_have_value("52.00")

@@ -149,4 +149,15 @@ const held = computed(() => job.instruments.find((each) => each.name === props.i
 .about .drawn h2 {
   margin: 0;
 }
+@media (max-width: 900px) {
+  /* below the drawing, so that it lies over no field */
+  .about {
+    position: static;
+    grid-row: 2;
+    width: auto;
+    padding: 8px 20px 16px;
+    columns: 2;
+    column-gap: 32px;
+  }
+}
 </style>

@@ -27,7 +27,7 @@ function onKey(event: KeyboardEvent): void {
   emit('figure', event.key)
 }
 const goButton = ref<HTMLButtonElement | null>(null)
-defineExpose({ focus: () => goButton.value?.focus() })
+defineExpose({ focus: () => goButton.value?.focus({ preventScroll: true }) })
 </script>
 
 <template>
@@ -72,6 +72,13 @@ defineExpose({ focus: () => goButton.value?.focus() })
 </template>
 
 <style scoped>
+@media (max-width: 900px) {
+  /* the drawing stays in sight while the button is in reach */
+  .go {
+    position: sticky;
+    bottom: 0;
+  }
+}
 .advice {
   padding: 7px 20px;
   font-size: 15px;

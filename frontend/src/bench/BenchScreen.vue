@@ -465,7 +465,12 @@ onMounted(async () => {
 }
 @media (max-width: 900px) {
   .left {
-    grid-template-rows: 58px auto 520px auto;
+    grid-template-rows: 58px auto auto auto;
+  }
+  .sheet {
+    overflow-x: auto;
+    display: grid;
+    grid-template-rows: 482px auto;
   }
   .mark {
     flex-wrap: wrap;

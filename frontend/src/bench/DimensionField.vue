@@ -70,7 +70,7 @@ function onBlur(): void {
   focused.value = false
   emit('leave')
 }
-defineExpose({ focus: () => field.value?.focus() })
+defineExpose({ focus: () => field.value?.focus({ preventScroll: true }) })
 </script>
 
 <template>

@@ -208,8 +208,14 @@ option {
 }
 @media (max-width: 900px) {
   .head {
+    flex: none;
     flex-wrap: wrap;
+    gap: 8px 18px;
     padding: 8px 12px;
+  }
+  .state {
+    flex-wrap: wrap;
+    row-gap: 6px;
   }
 }
 </style>

@@ -315,6 +315,11 @@ onMounted(load)
   gap: 18px;
   font-size: 14px;
 }
+@media (max-width: 900px) {
+  .papers {
+    overflow-x: auto;
+  }
+}
 @media print {
   .gate,
   .waiting,

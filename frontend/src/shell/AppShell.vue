@@ -29,6 +29,8 @@ const router = useRouter()
 const showKeys = ref(false)
 const showDoor = ref(false)
 const line = ref<InstanceType<typeof CounterLine> | null>(null)
+/** Drawn screens ask for a wider one where there is little room. */
+const drawn = computed(() => ['line', 'bench', 'match', 'seats', 'order'].includes(String(route.name)))
 const atCounter = computed(() => route.name === 'counter')
 
 /** Who is signed in with a PIN of their own. */
@@ -133,6 +135,9 @@ onMounted(() => {
         <RouterLink :to="{ name: 'order' }" :class="{ on: route.name === 'order' }">Order sheets</RouterLink>
       </nav>
     </header>
+    <p v-if="drawn" class="wider faint">
+      This screen is drawn for a wider display: turn the phone, or scroll sideways.
+    </p>
     <RouterView v-slot="{ Component }">
       <component :is="Component" :key="route.path" class="screen" />
     </RouterView>
@@ -140,7 +145,7 @@ onMounted(() => {
       <button type="button" @click="hand.toggleUnit()">
         unit <strong>{{ hand.unit }}</strong>
       </button>
-      <span
+      <span class="desk"
         >in hand <strong>{{ hand.instrument }}</strong></span
       >
       <button
@@ -156,6 +161,7 @@ onMounted(() => {
       <button
         v-if="caliper.mine"
         type="button"
+        class="desk"
         :aria-pressed="caliper.tone"
         title="sound a tone for each reading"
         @click="caliper.tone = !caliper.tone"
@@ -165,10 +171,12 @@ onMounted(() => {
       <span role="status" :class="{ att: saving.state === 'away' || saving.state === 'refused' }"
         ><strong>{{ saving.words }}</strong></span
       >
-      <span class="right"
+      <span class="right desk"
         ><button type="button" @click="showKeys = true">keys <kbd>?</kbd></button></span
       >
-      <button type="button" @click="hand.toggleNight()">{{ hand.night ? 'day' : 'night' }} shift</button>
+      <button type="button" class="desk" @click="hand.toggleNight()">
+        {{ hand.night ? 'day' : 'night' }} shift
+      </button>
       <button type="button" title="sign out, or change your PIN" @click="showDoor = true">
         <strong>{{ session.person.name }}</strong> ({{ session.person.role }}) sign out
       </button>
@@ -183,6 +191,9 @@ onMounted(() => {
   height: 100%;
   display: grid;
   grid-template-rows: 52px minmax(0, 1fr) 34px;
+}
+.wider {
+  display: none;
 }
 .waiting {
   padding: 80px;
@@ -280,9 +291,39 @@ footer .right {
     grid-template-rows: auto minmax(0, 1fr) auto;
   }
   footer {
-    flex-wrap: wrap;
-    gap: 12px;
+    gap: 14px;
     padding: 6px 12px;
+    overflow-x: auto;
+  }
+}
+@media (max-width: 600px) {
+  .shell {
+    grid-template-rows: auto auto minmax(0, 1fr) auto;
+  }
+  .shell > :deep(.screen) {
+    grid-row: 3;
+  }
+  .wider {
+    display: block;
+    padding: 4px 12px;
+    font-size: 13px;
+    border-bottom: 1px solid var(--rule);
+  }
+  footer [role='status'] {
+    order: -1;
+  }
+  footer {
+    grid-row: 4;
+  }
+  header {
+    gap: 6px 12px;
+    padding: 6px 12px 0;
+  }
+  .job {
+    font-size: 14px;
+  }
+  footer .desk {
+    display: none;
   }
 }
 @media print {

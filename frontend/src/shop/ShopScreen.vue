@@ -244,4 +244,13 @@ input {
 .small {
   width: 160px;
 }
+@media (max-width: 900px) {
+  .shop,
+  .columns {
+    grid-template-columns: minmax(0, 1fr) !important;
+  }
+  .row {
+    grid-template-columns: repeat(2, minmax(0, 1fr));
+  }
+}
 </style>
