@@ -149,7 +149,7 @@ onMounted(() => void proof.load())
       <SetCards v-model="sheet" :points="judgedBy.points" :plays="judgedBy.plays" @remove="proof.remove" />
       <FillRows v-model="sheet" :fills="judgedBy.fills" @remove="(key) => proof.remove('fills', key)" />
     </section>
-    <aside class="right" role="region" aria-label="checks and closing">
+    <aside class="right" role="region" aria-label="checks and sign-off">
       <CheckList v-if="judged" :checks="judged.checks" :results="sheet.checks ?? []" @say="proof.check" />
       <LeftTasks
         v-model="sheet"
