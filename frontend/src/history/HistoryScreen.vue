@@ -114,7 +114,7 @@ onMounted(async () => {
       </div>
       <LogForm ref="form" :today="today" :fault="refused" @add="write" />
     </section>
-    <aside class="right" role="region" aria-label="trend and limits">
+    <aside class="right" role="region" aria-label="limits and log">
       <div class="looked" role="radiogroup" aria-label="quantity shown">
         <button
           v-for="each in WATCHED"
