@@ -65,6 +65,7 @@ def test_a_shop_of_today_has_nothing_to_migrate(shop):
     assert check(shop) == (0, "ample: nothing to migrate: this checkout opens the shop as it is\n")
 
 
+@pytest.mark.long
 def test_an_older_shop_is_backed_up_tried_and_left_as_it_is(older):
     before, steps = held(older.url), pending(older.url)
     assert steps

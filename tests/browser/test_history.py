@@ -4,6 +4,7 @@ import re
 import secrets
 from datetime import UTC, datetime, timedelta
 
+import pytest
 from playwright.sync_api import expect
 
 from tests.browser.saving import SAVED
@@ -118,6 +119,7 @@ def test_what_was_written_while_the_server_was_away_is_kept_and_saved_later(pers
     expect(own.filter(has_text="looked at it by torch")).to_have_count(1)
 
 
+@pytest.mark.long
 def test_two_people_write_in_one_log(person):
     wren, alder = person("Wren").go("/units/1"), person("Alder").go("/units/1")
     for page, note in ((wren, "wren was there"), (alder, "alder was there")):
@@ -168,6 +170,7 @@ def earlier(page, tap, count):
     return dialog, dialog.get_by_role("region", name="that version")
 
 
+@pytest.mark.long
 def test_what_stood_on_take_in_strip_down_and_bench_stands_again(person, make_part):
     """Wren fills them in, Alder changes each, sees what stood there, and takes it back."""
     number, part = make_part()

@@ -189,6 +189,7 @@ def test_the_tray_is_walked_without_leaving_the_keys(person):
     expect(page.locator("h1")).to_have_text("Intermediate taper")
 
 
+@pytest.mark.long
 def test_a_taper_goes_on_to_match_and_seats(person):
     page = person("Marl").page
     page.keyboard.type("30205")

@@ -111,6 +111,7 @@ def test_undo_and_redo_run_over_the_whole_line(person, open_job):
     assert names(page) == ["ball bearing", "lip seal"]
 
 
+@pytest.mark.long
 def test_two_people_adding_at_once_both_keep_theirs(person, open_job):
     number = open_job()
     wren = line_of(person("Wren"), number)
@@ -130,6 +131,7 @@ def test_two_people_adding_at_once_both_keep_theirs(person, open_job):
         assert set(names(page)) == {"ball bearing", "lip seal", "shim", "gear or wheel", "nut"}
 
 
+@pytest.mark.long
 def test_undo_takes_back_ones_own_and_leaves_the_others(person, open_job):
     number = open_job()
     wren = line_of(person("Wren"), number)
@@ -146,6 +148,7 @@ def test_undo_takes_back_ones_own_and_leaves_the_others(person, open_job):
     assert set(names(wren)) == {"ball bearing", "gear or wheel"}
 
 
+@pytest.mark.long
 def test_a_lost_database_loses_nothing_of_the_line(person, open_job, own_database):
     number = open_job()
     page = line_of(person(), number)

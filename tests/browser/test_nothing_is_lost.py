@@ -1,5 +1,6 @@
 """A second person, a lost database: what was typed stays."""
 
+import pytest
 from playwright.sync_api import expect
 
 from tests.browser.saving import SAVED
@@ -25,6 +26,7 @@ def test_two_people_at_one_part_both_keep_what_they_typed(person, make_part):
     expect(wren.locator("input[name=marking]")).to_have_value("62?5")
 
 
+@pytest.mark.long
 def test_the_second_saver_sees_both_values_and_chooses(person, make_part):
     number, part = make_part()
     path = f"/jobs/{number}/parts/{part}/bench"
@@ -67,6 +69,7 @@ def put_only(route, answer):
     answer(route) if route.request.method == "PUT" else route.continue_()
 
 
+@pytest.mark.long
 def test_two_tabs_of_one_person_both_keep_what_was_typed(person, make_part):
     """The second tab's save took the first one's draft with it; closed, its text was gone without a word."""
     number, part = make_part()
@@ -110,6 +113,7 @@ def test_what_a_closed_tab_left_is_there_when_the_sheet_is_opened_again(person, 
     saved(two)
 
 
+@pytest.mark.long
 def test_a_lost_answer_is_no_conflict_however_one_types_on(person, make_part):
     """The save had succeeded; the retry under a new key met it and said “someone else changed this too”."""
     number, part = make_part()

@@ -194,6 +194,7 @@ def test_a_cylinders_seal_is_measured_by_its_groove_on_the_drawing(person, make_
     expect(page.locator(".about input[name=groove_diameter]")).to_have_value(re.compile("50.03"))
 
 
+@pytest.mark.long
 def test_a_late_answer_does_not_take_the_hand_from_where_it_has_gone(person, make_part):
     number, part = make_part()
     page = person().go(f"/jobs/{number}/parts/{part}/bench")
@@ -214,6 +215,7 @@ def test_a_late_answer_does_not_take_the_hand_from_where_it_has_gone(person, mak
     page.unroute_all(behavior="ignoreErrors")
 
 
+@pytest.mark.long
 def test_a_second_reading_typed_at_once_is_not_split_by_a_late_answer(person, make_part):
     number, part = make_part()
     page = opened(person(), number, part)
@@ -233,6 +235,7 @@ def test_a_second_reading_typed_at_once_is_not_split_by_a_late_answer(person, ma
     expect(bore).to_have_value("24.99")
 
 
+@pytest.mark.long
 def test_keys_pressed_while_the_bench_is_loading_are_not_lost(stranger, make_part):
     """On a first visit the kinds of part come a little later than the page."""
     number, part = make_part()
@@ -253,6 +256,7 @@ def test_keys_pressed_while_the_bench_is_loading_are_not_lost(stranger, make_par
         expect(page.locator(f".drawing input[name={name}]")).to_be_visible()
 
 
+@pytest.mark.long
 def test_the_place_of_a_ring_is_drawn_with_what_was_measured_of_it(person):
     page = person().go("/")
     page.goto(page.url.rstrip("/") + f"/jobs/0416/parts/{part_of(page, '0416', 9)}/bench")

@@ -147,6 +147,7 @@ def test_a_database_with_no_connection_left_is_said_and_health_knows(shop, reade
     assert client.ask("GET", "/api/parts/2/bench")[0] == 200
 
 
+@pytest.mark.long
 def test_a_database_that_stands_still_is_said_in_time(shop, reader):
     database, _ = shop
     client = reader()

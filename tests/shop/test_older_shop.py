@@ -122,6 +122,7 @@ def test_an_older_shop_brought_up_to_date_is_like_a_new_one(older, database):
     assert schema_of(older_database) == schema_of(database)
 
 
+@pytest.mark.long
 def test_a_shop_of_the_ninth_step_opens_with_all_it_holds(own_server):
     """A dump of a whole shop as the version before the baseline kept it."""
     database = Database(own_server.url)
@@ -154,6 +155,7 @@ def test_a_shop_of_the_ninth_step_opens_with_all_it_holds(own_server):
     database.close()
 
 
+@pytest.mark.long
 def test_a_shop_that_was_changed_after_it_was_confirmed_is_judged_again(own_server):
     """An earlier version let an identification stand whatever became of its readings."""
     database = Database(own_server.url)

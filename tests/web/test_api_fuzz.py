@@ -18,7 +18,7 @@ from ample.web.document import document
 from tests.conftest import Client
 
 CHECKS = (not_a_server_error, response_schema_conformance, status_code_conformance, content_type_conformance)
-EXAMPLES = {False: 6, True: 40}
+EXAMPLES = {False: 4, True: 40}
 ELSEWHERE = ("/api/sign-in", "/api/sign-out")  # ending the session and failing to begin one: test_security.py
 DOCUMENT = json.loads(document())
 OPERATIONS = [

@@ -40,6 +40,7 @@ def test_measured_whole_the_right_envelope_comes_first(simulator, kind):
     assert tally.in_three >= 23
 
 
+@pytest.mark.long
 def test_its_percentages_mean_what_they_say(model):
     assert model.calibration_error() < 0.03
     assert model.none_error() < 0.03
