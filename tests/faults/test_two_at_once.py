@@ -221,7 +221,8 @@ def test_a_decision_is_made_on_the_findings_that_were_seen(a_part, as_role):
     assert marl.get(f"/api/jobs/{number}/line").get_json()["decisions"] == []
 
 
-def test_an_identification_is_judged_again_when_its_evidence_changes(ordered):
+@pytest.mark.parametrize("address", ["bench", "sheets/bench"])
+def test_an_identification_is_judged_again_when_its_evidence_changes(ordered, address):
     """All readings became 77.7 and the marking 6320: it was still “sure to 99.9 %” as a 6203."""
     client, part, line_of = ordered()
     assert light_of(line_of(), "identity")["state"] == "holds"
@@ -229,8 +230,10 @@ def test_an_identification_is_judged_again_when_its_evidence_changes(ordered):
     sheet = held["sheet"] | {"family": None, "marking": "6320"}
     for each in sheet["observations"]:
         each["readings"] = [{"typed": "77.7", "unit": "mm"}]
-    saved = client.put(f"/api/parts/{part}/bench", {"version": held["version"], "sheet": sheet}).get_json()
+    kept = client.put(f"/api/parts/{part}/{address}", {"version": held["version"], "sheet": sheet})
+    assert kept.status_code == 200, kept.get_json()
     assert light_of(line_of(), "identity")["state"] != "holds"
+    saved = client.get(f"/api/parts/{part}/bench").get_json()
     assert saved["identification"]["probability"] < 0.01
     assert saved["identification"]["changed_since"] is True
 

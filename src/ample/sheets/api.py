@@ -112,9 +112,12 @@ class _Doors:
         return desk().read(lambda t: self.told(t, subject_of(t, path)))
 
     def save(self, path: Any, body: Any) -> Response:
+        tables = host().tables.get(self.kind.name)
+        prepared = tables.prepare() if tables and tables.prepare else None
+
         def work(t: Transaction, doer: Doer) -> BaseModel:
             subject = subject_of(t, path, lock=True)
-            store.save(t, doer, self.kind, subject, body.version, body.sheet, host())
+            store.save(t, doer, self.kind, subject, body.version, body.sheet, host(), prepared=prepared)
             return self.told(t, subject_of(t, path))  # what is told of it may have changed with its sheet
 
         return desk().once(work)

@@ -19,7 +19,8 @@ Provider = Callable[[Transaction, Subject], Any]
 class Change:
     """A sheet that is to be kept: by whom, on what, what stood there, what stands there now and as which version.
 
-    `rows` is what the sheet that stood there was read from, as the tables gave it.
+    `rows` is what the sheet that stood there was read from, as the tables gave it; `prepared` what was looked up
+    before the transaction.
     """
 
     doer: Doer
@@ -29,6 +30,7 @@ class Change:
     version: int
     from_file: bool
     rows: Any = None
+    prepared: Any = None
 
 
 class InTables(NamedTuple):
@@ -41,10 +43,14 @@ class InTables(NamedTuple):
 
 @dataclass(frozen=True)
 class Tables:
-    """How a kind of sheet is kept whose columns are tables of their own: read with its version, and written."""
+    """How a kind of sheet is kept whose columns are tables of their own: read with its version, and written.
+
+    `prepare` looks up, before the transaction, what writing needs and takes long to find.
+    """
 
     held: Callable[[Transaction, Subject], InTables]
     write: Callable[[Transaction, Change], None]
+    prepare: Callable[[], Any] | None = None
 
 
 @dataclass(frozen=True)

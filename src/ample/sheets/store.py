@@ -77,7 +77,7 @@ def judged(t: Transaction, kind: SheetKind, subject: Subject, sheet: Sheet, host
 
 def save(
     t: Transaction, doer: Doer, kind: SheetKind, subject: Subject, version: int, sent: Sheet, host: Host,
-    from_file: bool = False,
+    from_file: bool = False, prepared: Any = None,
 ) -> Held:  # fmt: skip
     """Keep a sheet that was made from a version; one made from an older version is refused with the newer beside it.
 
@@ -99,7 +99,9 @@ def save(
         kind.gate(sheet, facts)
     tables = host.tables.get(kind.name)
     if tables:
-        tables.write(t, Change(doer, subject, before.sheet, sheet, version + 1, from_file, before.rows))
+        tables.write(
+            t, Change(doer, subject, before.sheet, sheet, version + 1, from_file, before.rows, prepared)
+        )
     if version and before.sheet_id is None:  # kept before there were versions: what stood there is seen too
         _write(t, None, doer.now, kind, subject.id, version, before.sheet, tables is not None)
     sheet_id = _write(t, doer.person_id, doer.now, kind, subject.id, version + 1, sheet, tables is not None)

@@ -115,18 +115,12 @@ def identification_of(t: Transaction, part_id: int) -> IdentificationRecord | No
     )  # fmt: skip
 
 
-def save_and_judge(
-    t: Transaction, doer: Doer, part_id: int, save: BenchSave, index: ShopIndex, instrument_of: InstrumentOf
+def save_bench(
+    t: Transaction, doer: Doer, part_id: int, save: BenchSave, index: ShopIndex | None = None
 ) -> BenchAnswer:
-    """Keep a sheet, and judge again what the part was confirmed as."""
-    save_bench(t, doer, part_id, save)
-    judge_again(t, part_id, index, instrument_of)
-    return bench_of(t, part_id)
-
-
-def save_bench(t: Transaction, doer: Doer, part_id: int, save: BenchSave) -> BenchAnswer:
     """Keep a sheet; one made from an older version is refused with the newer one beside it."""
-    sheets.save(t, doer, BENCH, part_subject(t, part_id, lock=True), save.version, save.sheet, HOST)
+    subject = part_subject(t, part_id, lock=True)
+    sheets.save(t, doer, BENCH, subject, save.version, save.sheet, HOST, prepared=index)
     return bench_of(t, part_id)
 
 
@@ -145,6 +139,8 @@ def _keep(t: Transaction, change: Change) -> None:
         for position, (feature, reading, instrument, length) in enumerate(lengths_of(change.sheet))
     ]  # fmt: skip
     queries.replace_readings(t, change.subject.id, rows)
+    if change.prepared is not None:
+        judge_again(t, change.subject.id, change.prepared, todays_instruments(t))
 
 
 def _lies_as(t: Transaction, subject: Subject) -> Any:
@@ -157,7 +153,7 @@ def _identify(t: Transaction, subject: Subject) -> Any:
     return lambda request: identify_in_shop(current_index(), request, todays_instruments(t))
 
 
-HOST = Host({"lies_as": _lies_as, "identify": _identify}, {BENCH.name: Tables(_held, _keep)})
+HOST = Host({"lies_as": _lies_as, "identify": _identify}, {BENCH.name: Tables(_held, _keep, current_index)})
 
 
 def identify_in_shop(

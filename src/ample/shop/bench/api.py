@@ -49,9 +49,7 @@ def bench(path: PartPath) -> Response:
 def save_bench(path: PartPath, body: BenchSave) -> Response:
     """Keep marking, condition and readings of a part."""
     index = current_index()
-    return desk().once(
-        lambda t, doer: actions.save_and_judge(t, doer, path.part_id, body, index, todays_instruments(t))
-    )
+    return desk().once(lambda t, doer: actions.save_bench(t, doer, path.part_id, body, index))
 
 
 @api.post(
