@@ -269,7 +269,7 @@ def test_an_empty_shop_gets_its_owner_and_its_people(new_shop):
         (("rest", "Rook"), "", "the only owner"),
         (("add", "Pike", "bench"), "620 418\n", "There is a Pike already"),
         (("add", "Roach", "king"), "620 418\n", "not a role"),
-        (("add", "Roach", "bench"), "111111\n", "first that a guesser tries"),
+        (("add", "Roach", "bench"), "111111\n", "easy to guess"),
         (("secret", "Roach"), "620 418\n", "nobody called Roach"),
     ):
         code, _, refused = person(*words, typed=typed)

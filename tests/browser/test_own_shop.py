@@ -208,7 +208,7 @@ def test_from_the_first_start_to_an_override_with_a_guesser_beside(browser, empt
         owner.get_by_role("radio", name="Pike").click()
         expect(owner.locator(".row").filter(has_text="Roach")).to_have_count(0)
         owner.goto(f"{address}/shop/people")
-        expect(owner.locator(".who").filter(has_text="Pike")).to_contain_text("wrong tries")
+        expect(owner.locator(".who").filter(has_text="Pike")).to_contain_text("failed sign-ins")
 
 
 @pytest.mark.long

@@ -9,7 +9,7 @@ const chosen = defineModel<string>({ required: true })
 
 <template>
   <div class="build" :class="{ open: !chosen }">
-    <h3>{{ model.question }}</h3>
+    <h2>{{ model.question }}</h2>
     <div class="pictures">
       <button
         v-for="each in model.builds"

@@ -23,7 +23,7 @@ onMounted(look)
 
 <template>
   <section v-if="notes.length" class="earlier" aria-label="left for the next person">
-    <h3>Left for the next person</h3>
+    <h2>Left for the next person</h2>
     <p v-for="each in notes.slice(0, 3)" :key="each.job">
       <b class="fig">{{ each.job }}</b> {{ each.note }}
     </p>
@@ -36,7 +36,7 @@ onMounted(look)
   padding: 2px 0 2px 12px;
   font-size: 14.5px;
 }
-h3 {
+h2 {
   font-size: 14.5px;
 }
 </style>
