@@ -29,7 +29,7 @@ describe('caliper connected to this bench', () => {
     const own = begin()
     await own.look()
     expect(own.mine?.name).toBe('caliper 3')
-    expect(own.words).toBe('linked, battery 87 %')
+    expect(own.words).toBe('connected, battery 87 %')
     expect(own.trouble).toBe(false)
   })
   it('has to be chosen when there are several', async () => {
@@ -61,13 +61,13 @@ describe('caliper connected to this bench', () => {
     expect([own.words, own.trouble]).toEqual(['away', true])
     if (there) there.calipers = [caliper('caliper 3', { battery_percent: 9 })]
     await own.look()
-    expect([own.words, own.trouble]).toEqual(['linked, battery 9 %', true])
+    expect([own.words, own.trouble]).toEqual(['connected, battery 9 %', true])
   })
   it('says nothing of a battery that it does not know', async () => {
     if (there) there.calipers = [caliper('caliper 3', { battery_percent: null })]
     const own = begin()
     await own.look()
-    expect([own.words, own.trouble]).toEqual(['linked', false])
+    expect([own.words, own.trouble]).toEqual(['connected', false])
   })
 })
 

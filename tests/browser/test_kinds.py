@@ -109,7 +109,7 @@ def test_the_caliper_lands_in_the_field_that_was_entered(person, make_part, own_
         database.run(lambda t: queries.add_reading(t, caliper.caliper_id, typed, unit, stamp))
 
     page = person().go(f"/jobs/{number}/parts/{part}/bench")
-    expect(page.locator("footer")).to_contain_text("linked, battery 80 %")
+    expect(page.locator("footer")).to_contain_text("connected, battery 80 %")
     page.locator("input[name=outside]").focus()
     send("52.02")
     expect(page.locator(".taken button")).to_have_text(["52.02 ×"])

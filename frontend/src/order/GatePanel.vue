@@ -44,8 +44,8 @@ async function give(light: Schemas['Light']): Promise<void> {
       <VerdictMark :state="light.state" :size="18" :passed="!!light.passed_reason" silent />
       <div>
         <h3>
-          {{ CHECKS[light.light]?.words ?? light.light }} {{ STATE_WORDS[light.state]
-          }}<template v-if="light.passed_reason">, passed</template>
+          {{ CHECKS[light.light]?.words ?? light.light }}
+          {{ light.passed_reason ? 'overridden' : STATE_WORDS[light.state] }}
         </h3>
         <p>{{ light.words }}</p>
         <p v-if="light.passed_reason" class="doubt">{{ light.passed_by }}: {{ light.passed_reason }}</p>

@@ -211,7 +211,7 @@ onMounted(load)
       <div v-if="sheet" class="foot">
         <div class="sum">
           <span
-            >{{ sheet.supplier }}, {{ sheet.lines.length }} {{ sheet.lines.length === 1 ? 'line' : 'lines' }},
+            >{{ sheet.supplier }}, {{ sheet.lines.length }} {{ sheet.lines.length === 1 ? 'item' : 'items' }},
             up to {{ sheet.longest_days }} days</span
           ><b class="fig">{{ sheet.total }}</b>
         </div>

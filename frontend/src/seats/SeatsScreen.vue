@@ -39,7 +39,7 @@ const seatLabels = computed((): Record<string, Label> => {
 const TURNS = [
   ['shaft', 'shaft rotates'],
   ['housing', 'housing rotates'],
-  ['shaking', 'shaking'],
+  ['shaking', 'indeterminate'],
 ] as const
 const LOADS = ['light', 'normal', 'heavy'] as const
 const clearance = computed(() => judged.value?.clearance ?? null)

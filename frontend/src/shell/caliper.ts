@@ -32,7 +32,7 @@ export const useCaliper = defineStore('caliper', () => {
     if (!mine.value) return `${calipers.value.length} calipers connected: choose one`
     const battery = mine.value.battery_percent
     const charge = battery === null || battery === undefined ? '' : `, battery ${battery} %`
-    return mine.value.state === 'linked' ? `linked${charge}` : mine.value.words
+    return mine.value.state === 'linked' ? `connected${charge}` : mine.value.words
   })
   const trouble = computed(
     () =>
