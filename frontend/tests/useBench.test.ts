@@ -261,6 +261,15 @@ describe('readings', () => {
       'micrometer',
     ])
   })
+  it('that cannot be saved keep the part from being named', async () => {
+    const bench = await begun()
+    bench.pending.bore = '25'
+    server.away = true
+    const choosing = bench.choose(5, false)
+    await settled(100)
+    expect((await choosing)?.status).toBe(0)
+    expect(server.asked.every((each) => !each.path.endsWith('/identification'))).toBe(true)
+  })
   it('being typed are taken and saved before the part is named', async () => {
     const bench = await begun()
     bench.pending.bore = '25'

@@ -28,6 +28,20 @@ async function pass(ms: number): Promise<void> {
 }
 
 describe('a question asked as one types', () => {
+  it('can be waited for: the answer to what stands now, not to what stood before', async () => {
+    const question = ref<string | null>('6205 50')
+    const live = scope.run(() => useLive(() => question.value, slowly([]), 100))
+    if (!live) throw new Error('no scope')
+    await pass(60)
+    question.value = '6206 50'
+    const told: (string | null)[] = []
+    void live.done().then(() => told.push(live.answer.value))
+    await pass(140)
+    expect(told).toEqual([])
+    await pass(20)
+    expect(told).toEqual(['6206 50'])
+    await live.done()
+  })
   it('waits until the typing stops and asks once', async () => {
     const asked: string[] = []
     const question = ref<string | null>(null)

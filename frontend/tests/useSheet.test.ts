@@ -253,3 +253,49 @@ describe('a sheet that loses nothing', () => {
     expect(localStorage.getItem(OTHER)).toBe(theirs)
   })
 })
+
+describe('waiting until all is stored', () => {
+  it('waits for what is on its way and for what was typed since', async () => {
+    const save = server.save
+    let answer = () => {}
+    const slow = vi.fn(async (sent: { sheet: Sheet; version: number }, key: string) => {
+      await new Promise<void>((go) => (answer = go))
+      return save(sent, key)
+    })
+    scope = effectScope()
+    const held = scope.run(() => useSheet<Sheet>('slow', slow, EMPTY))
+    if (!held) throw new Error('no scope')
+    held.open({ sheet: { ...EMPTY }, version: 1 })
+    held.sheet.value.name = '6205'
+    await pass(600)
+    held.sheet.value.note = 'worn'
+    let said: unknown = 'waiting'
+    void held.stored().then((why) => (said = why))
+    await pass(1)
+    expect(said).toBe('waiting')
+    answer()
+    await pass(1)
+    expect([said, slow.mock.calls.length]).toEqual(['waiting', 2])
+    answer()
+    await pass(1)
+    expect(said).toBeNull()
+    expect(server.held.sheet).toEqual({ name: '6205', note: 'worn' })
+  })
+  it('goes on where somebody else saved another field meanwhile', async () => {
+    const held = open()
+    server.held = { sheet: { name: 'theirs', note: '' }, version: 2 }
+    held.sheet.value.note = 'mine'
+    expect(await held.stored()).toBeNull()
+    expect(server.held.sheet).toEqual({ name: 'theirs', note: 'mine' })
+  })
+  it('says why it cannot be stored', async () => {
+    const held = open()
+    server.away = true
+    held.sheet.value.name = '6205'
+    expect(await held.stored()).toMatchObject({ code: 'database_away' })
+    server.away = false
+    server.held = { sheet: { name: '6206', note: '' }, version: 2 }
+    expect(await held.stored()).toMatchObject({ code: 'not_saved' })
+    expect(held.hasClashes.value).toBe(true)
+  })
+})

@@ -190,3 +190,28 @@ def test_a_figure_typed_on_the_button_goes_into_the_next_field(person, make_part
     expect(outside).to_have_value("52.0")
     page.keyboard.press("Enter")
     expect(outside).to_have_value("52.00")
+
+
+def test_confirming_waits_for_the_answer_and_confirms_only_what_was_seen(person, make_part):
+    number, part = make_part()
+    page = person("Marl").go(f"/jobs/{number}/parts/{part}/bench")
+
+    def fill(name, figure):
+        page.locator(f"input[name={name}]").fill(figure)
+        page.locator(f"input[name={name}]").press("Enter")
+
+    fill("bore", "25.0")
+    fill("outside", "52.0")
+    expect(page.locator(".card.chosen")).to_contain_text("6205")
+    held = []
+    page.route("**/api/bench/identify", lambda route: held.append(route))
+    fill("width", "18.0")
+    page.keyboard.press("Control+Enter")  # at once: what the width says has not come yet
+    page.wait_for_timeout(1000)
+    assert page.url.endswith("/bench")
+    held[-1].continue_()
+    page.unroute_all(behavior="ignoreErrors")
+    expect(page.get_by_role("alert")).to_contain_text("Confirm again if you agree.")
+    expect(page.locator(".card.chosen")).not_to_contain_text("6205")
+    page.keyboard.press("Control+Enter")
+    page.wait_for_url("**/match")

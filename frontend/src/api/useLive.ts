@@ -1,4 +1,4 @@
-import { onScopeDispose, readonly, ref, watch, type Ref } from 'vue'
+import { nextTick, onScopeDispose, readonly, ref, watch, type Ref } from 'vue'
 import type { Refusal, Told } from './client'
 
 /** Asks again whenever the question changes: debounced, the stale call cancelled, stale answers dropped. */
@@ -63,11 +63,24 @@ export function useLive<Q, A>(
     clearTimeout(timer)
     call?.abort()
   })
+  /** Waits until the question as it stands now has been answered, or refused. */
+  async function done(): Promise<void> {
+    await nextTick()
+    if (!working.value) return
+    await new Promise<void>((go) => {
+      const stop = watch(working, (still) => {
+        if (still) return
+        stop()
+        go()
+      })
+    })
+  }
   return {
     answer: answer as Readonly<Ref<A | null>>,
     answered: answered as Readonly<Ref<Q | null>>,
     refusal: readonly(refusal),
     working: readonly(working),
     again,
+    done,
   }
 }

@@ -45,6 +45,7 @@ const why = ref(false)
 const refused = ref<string | null>(null)
 /** It was unlikely, or did not fit: asked once more, it is confirmed all the same. */
 const askedAgain = ref(false)
+let confirming = false
 
 const candidates = computed(() => answer.value?.candidates ?? [])
 const chosen = computed(() => candidates.value[rung.value] ?? candidates.value[0])
@@ -111,14 +112,28 @@ async function begun(typed: string): Promise<void> {
 function drop(feature: Feature, index: number): void {
   pending[feature] = bench.drop(feature, index)
 }
+/** Pressed before the answer to the last reading has come, it waits for it: only what was seen is confirmed. */
 async function confirm(): Promise<void> {
-  if (!picked.value) return
-  const refusal = await bench.choose(picked.value.key, askedAgain.value)
-  askedAgain.value = refusal?.code === 'be_sure'
-  refused.value = refusal ? `${refusal.message} ${refusal.hint ?? ''}` : null
-  if (!refusal) {
-    await job.refresh()
-    await router.push({ name: 'match', params: route.params })
+  if (confirming) return
+  confirming = true
+  try {
+    const seen = picked.value
+    await bench.judged()
+    const now = picked.value
+    if (!now || !anyEvidence.value) return
+    if (seen && seen.key !== now.key) {
+      refused.value = `With the last reading it is ${now.marking}, no longer ${seen.marking}. Confirm again if you agree.`
+      return
+    }
+    const refusal = await bench.choose(now.key, askedAgain.value)
+    askedAgain.value = refusal?.code === 'be_sure'
+    refused.value = refusal ? `${refusal.message} ${refusal.hint ?? ''}` : null
+    if (!refusal) {
+      await job.refresh()
+      await router.push({ name: 'match', params: route.params })
+    }
+  } finally {
+    confirming = false
   }
 }
 function go(by: number): void {

@@ -152,6 +152,11 @@ export function useBench(partId: number) {
     }
   }
   const live = useLive<Question, Answer>(() => question.value, ask)
+  /** Waits until all that was typed is taken and has been judged. */
+  async function judged(): Promise<void> {
+    for (const feature of features.value) take(feature)
+    await live.done()
+  }
   /** What is known of the part; while it has just become one of another family, nothing. */
   const answer = computed(() => (live.answered.value?.family === family.value ? live.answer.value : null))
   /** Nothing stands on the sheet. */
@@ -177,7 +182,8 @@ export function useBench(partId: number) {
 
   async function choose(itemId: number, sure: boolean): Promise<Refusal | null> {
     for (const feature of features.value) take(feature)
-    await sheet.flush()
+    const unsaved = await sheet.stored()
+    if (unsaved) return unsaved
     const version = part.value?.identification?.version ?? 0
     const { answer, refusal } = await told(
       api.POST('/api/parts/{part_id}/identification', {
@@ -226,6 +232,7 @@ export function useBench(partId: number) {
     pointed,
     onLine,
     needed,
+    judged,
     choose,
   }
 }

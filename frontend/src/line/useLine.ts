@@ -152,14 +152,16 @@ export function useLine(number: string) {
   const wrong = computed(() => wrongParts(live.answer.value))
 
   async function toBench(key: string) {
-    await held.flush()
+    const unsaved = await held.stored()
+    if (unsaved) return { answer: null, refusal: unsaved }
     const params = { path: { number, key } }
     const result = await told(api.POST('/api/jobs/{number}/line/{key}/bench', { params, ...withKey() }))
     await lookAgain()
     return result
   }
   async function decide(key: string, body: Schemas['DecideRequest']) {
-    await held.flush()
+    const unsaved = await held.stored()
+    if (unsaved) return unsaved
     const params = { path: { number, key } }
     const result = await told(
       api.POST('/api/jobs/{number}/line/{key}/decision', { params, body, ...withKey() }),

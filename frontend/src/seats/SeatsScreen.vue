@@ -53,7 +53,8 @@ const measured = computed(() => Boolean(judged.value?.shaft?.check ?? judged.val
 const tight = computed(() => ['take_group', 'no_group'].includes(clearance.value?.advice ?? ''))
 
 async function toOrder(): Promise<void> {
-  await sheet.flush()
+  refusal.value = await sheet.stored()
+  if (refusal.value) return
   if (state.value?.match && !state.value.order_number) {
     const { refusal: no } = await told(
       api.POST('/api/orders/lines', {

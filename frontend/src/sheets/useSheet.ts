@@ -12,6 +12,14 @@ interface Held<T> {
 const RETRY_MS = 1500
 const TURN_MS = 100
 const MOST_TURNS = 80
+const UNSAVED: Refusal = {
+  status: 0,
+  code: 'not_saved',
+  message: 'What you entered is not saved yet.',
+  field: null,
+  hint: 'Try again once it is.',
+  current: null,
+}
 
 function text<T>(value: T): string {
   return JSON.stringify(toRaw(value))
@@ -45,7 +53,7 @@ export function useSheet<T>(
   let timer: ReturnType<typeof setTimeout> | undefined
   /** What has gone out and is not answered yet: it goes out again as it was, before anything typed since. */
   let sent: Sent<T> | null = null
-  let busy = false
+  let onItsWay: Promise<void> | null = null
   let closed = false
   let keptHere = true
 
@@ -160,16 +168,18 @@ export function useSheet<T>(
     if (!closed) timer = setTimeout(() => void flush(), waitMs)
   }
 
-  async function flush(): Promise<void> {
-    if (busy || !ready.value || clashes.value.length) return
+  /** Saves what is not saved yet; while something is on its way, waits for its answer. */
+  function flush(): Promise<void> {
+    return (onItsWay ??= send().finally(() => (onItsWay = null)))
+  }
+  async function send(): Promise<void> {
+    if (!ready.value || clashes.value.length) return
     if (!dirty() && !sent) return saving.saved(name)
-    busy = true
     const going = sent ?? { sheet: copy(sheet.value), version, key: newKey() }
     sent = going
     keep()
     saving.working(name)
     const told = await save({ sheet: going.sheet, version: going.version }, going.key)
-    busy = false
     if (told.answer) {
       sent = null
       setBase(going.sheet)
@@ -183,16 +193,18 @@ export function useSheet<T>(
     } else refused(told.refusal, going.sheet)
   }
 
-  /** Waits until all that was typed is stored; false when it cannot be for now. */
-  async function settled(): Promise<boolean> {
+  /** Waits until all that was typed is stored; the reason when it cannot be for now. */
+  async function stored(): Promise<Refusal | null> {
     for (let turn = 0; turn < MOST_TURNS; turn++) {
       await flush()
-      if (!busy && !dirty() && !sent) return true
-      if (clashes.value.length || refusal.value) return false
-      await new Promise((go) => setTimeout(go, TURN_MS))
+      if (ready.value && !dirty() && !sent) return null
+      if (clashes.value.length) break
+      if (refusal.value && refusal.value.status !== 409) return refusal.value
+      if (!ready.value) await new Promise((go) => setTimeout(go, TURN_MS))
     }
-    return false
+    return UNSAVED
   }
+  const settled = async (): Promise<boolean> => (await stored()) === null
 
   /** This sheet has been left, and may be open anew: its draft goes only when it is of what was just stored. */
   function forget(stored: Sent<T>): void {
@@ -234,7 +246,7 @@ export function useSheet<T>(
     closed = true
     stopListening()
     clearTimeout(timer)
-    if (dirty() && !busy && !clashes.value.length) void flush()
+    if (dirty() && !onItsWay && !clashes.value.length) void flush()
   })
   return {
     sheet,
@@ -246,7 +258,7 @@ export function useSheet<T>(
     open,
     openKept,
     decide,
-    flush,
+    stored,
     settled,
   }
 }

@@ -65,7 +65,7 @@ async function loadModels(): Promise<void> {
 }
 async function modelKept(): Promise<void> {
   telling.value = false
-  await Promise.all([take.held.flush(), loadModels()])
+  await Promise.all([take.held.stored(), loadModels()])
   await take.load()
 }
 useKeys([
