@@ -8,9 +8,9 @@ import numpy as np
 from scipy.special import ndtr
 from scipy.stats import gamma, norm
 
-from ample.core.identify import Observation, Seen
+from ample.core.identify import KindEvidence, Observation
 from ample.core.identify.kind_evidence import kind_likelihood
-from ample.core.identify.model import LARGEST_MM, SHARED_PART, SLIP, SMALLEST_MM
+from ample.core.identify.model import GROSS_ERROR_SHARE, LARGEST_MM, SHARED_PART, SMALLEST_MM
 from ample.core.identify.unlisted import UNLISTED_PRIOR, Shape, Unlisted
 from ample.core.parts import BEARING
 from benchmarks.simulate import Draw, Simulator
@@ -27,9 +27,9 @@ class Reference:
 
     def __init__(self, simulator: Simulator, kind: str):
         self.catalogue = simulator.catalogue
-        likelihood = kind_likelihood(self.catalogue, Seen(frozenset({kind})))
+        likelihood = kind_likelihood(self.catalogue, KindEvidence(frozenset({kind})))
         weights = self.catalogue.entry_prior * likelihood[self.catalogue.entry_kind]
-        self.prior = np.bincount(self.catalogue.entry_unit, weights, len(self.catalogue.unit_makes))
+        self.prior = np.bincount(self.catalogue.entry_unit, weights, len(self.catalogue.unit_tolerances))
         self.of_none = Unlisted(BEARING, frozenset({kind}))
         self.instrument = simulator.instrument
         smallest = min(self.instrument.outside_u_mm, self.instrument.inside_u_mm) / 2
@@ -46,8 +46,8 @@ class Reference:
     def _limits_of(self, feature: str) -> np.ndarray:
         """By unit and thing meant: low, high, share; NaN where a unit lacks the feature."""
         if feature not in self.limits:
-            rows = np.full((len(self.catalogue.unit_makes), 2, 3), np.nan)
-            for number, make in enumerate(self.catalogue.unit_makes):
+            rows = np.full((len(self.catalogue.unit_tolerances), 2, 3), np.nan)
+            for number, make in enumerate(self.catalogue.unit_tolerances):
                 for place, one in enumerate(BEARING.measures(make, feature)):
                     rows[number, place] = one.low_mm, one.high_mm, one.share
             self.limits[feature] = rows
@@ -60,8 +60,8 @@ class Reference:
             low = self._limits_of(each.feature)[:, :, 0]
             near |= (np.abs(low - each.values_mm[0]) < NEAR_MM).any(axis=1)
         rows = np.flatnonzero(near)
-        slips = math.prod(_slip(each) for each in draw.observations)
-        density = np.full(len(self.prior), slips)
+        gross = math.prod(_slip(each) for each in draw.observations)
+        density = np.full(len(self.prior), gross)
         parts = {
             each.feature: self._meant(each, self._limits_of(each.feature)[rows]) for each in draw.observations
         }
@@ -98,7 +98,7 @@ class Reference:
             right = (value - limits[:, 1, None, None] - shift) / sigma
             width = (limits[:, 1] - limits[:, 0])[:, None, None]
             density = np.where(right > 0, ndtr(-right) - ndtr(-left), ndtr(left) - ndtr(right)) / width
-            found.append((1 - SLIP) * np.nan_to_num(density).mean(axis=2) + _slip(observation))
+            found.append((1 - GROSS_ERROR_SHARE) * np.nan_to_num(density).mean(axis=2) + _slip(observation))
         if not feature.on_part:
             mixed = (1 - feature.worn_share) * found[0] + feature.worn_share * found[1]
             return [mixed, mixed]
@@ -201,4 +201,4 @@ def _worn(axes: dict[str, Observation], axis: str, worn: frozenset[str]) -> list
 
 def _slip(observation: Observation) -> float:
     value = min(max(observation.values_mm[0], SMALLEST_MM), LARGEST_MM)
-    return SLIP * EVEN / value
+    return GROSS_ERROR_SHARE * EVEN / value

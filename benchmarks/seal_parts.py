@@ -10,7 +10,7 @@ from scipy.special import ndtr
 from scipy.stats import gamma, norm
 
 from ample.core.identify import Catalogue, Observation
-from ample.core.identify.model import LARGEST_MM, SHARED_PART, SLIP, SMALLEST_MM
+from ample.core.identify.model import GROSS_ERROR_SHARE, LARGEST_MM, SHARED_PART, SMALLEST_MM
 from ample.core.identify.unlisted_seals import UnlistedSeal, span_mm
 from ample.core.parts import NO_EFFECT, Effect, Measure
 from ample.core.parts.seals import condition_rows, effects_of
@@ -66,7 +66,7 @@ class SealSimulator:
         wanted = [n for n, kind in enumerate(self.catalogue.kinds) if kind in kinds]
         prior = np.where(np.isin(self.catalogue.entry_kind, wanted), self.catalogue.entry_prior, 0.0)
         row = int(self.random.choice(len(prior), p=prior / prior.sum()))
-        make = self.catalogue.unit_makes[self.catalogue.entry_unit[row]]
+        make = self.catalogue.unit_tolerances[self.catalogue.entry_unit[row]]
         is_listed = self.random.random() < LISTED_SHARE if listed is None else listed
         if is_listed:
             held = {name: self.family.measures(make, name) for name in features}
@@ -182,7 +182,7 @@ class SealReference:
         kinds = self.family.kinds_meant(draw.group)
         wanted = [n for n, kind in enumerate(self.catalogue.kinds) if kind in kinds]
         told = np.where(np.isin(self.catalogue.entry_kind, wanted), 1.0, 0.001)
-        units = len(self.catalogue.unit_makes)
+        units = len(self.catalogue.unit_tolerances)
         prior = np.bincount(self.catalogue.entry_unit, self.catalogue.entry_prior * told, units)
         rows = np.flatnonzero(self._near(draw))
         density = self._density(rows, draw)
@@ -196,7 +196,7 @@ class SealReference:
     def _of(self, feature: str) -> list[dict[str, np.ndarray]]:
         """For each thing that a feature can stand for, arrays over the units; not a number where there is none."""
         if feature not in self.limits:
-            made = [self.family.measures(make, feature) for make in self.catalogue.unit_makes]
+            made = [self.family.measures(make, feature) for make in self.catalogue.unit_tolerances]
             most = max(len(each) for each in made)
             found = []
             for place in range(most):
@@ -223,7 +223,7 @@ class SealReference:
 
     def _near(self, draw: SealDraw) -> np.ndarray:
         """Units that all readings but one can be of."""
-        off = np.zeros(len(self.catalogue.unit_makes), dtype=int)
+        off = np.zeros(len(self.catalogue.unit_tolerances), dtype=int)
         for each in draw.observations:
             value = each.values_mm[0]
             reach = 0.6 + NEAR_SHARE * value + (0.4 * value if each.feature.startswith("section") else 0)
@@ -244,7 +244,7 @@ class SealReference:
 
     def _reading(self, rows: np.ndarray, each: Observation, effect: Effect) -> np.ndarray:
         value = each.values_mm[0]
-        slip = SLIP * EVEN / min(max(value, SMALLEST_MM), LARGEST_MM)
+        slip = GROSS_ERROR_SHARE * EVEN / min(max(value, SMALLEST_MM), LARGEST_MM)
         feature = self.family.by_name[each.feature]
         u = self.instrument.expanded_uncertainty_mm(feature.reach) / 2
         variance = u**2 - self.deviation**2 + self.instrument.scatter_mm**2
@@ -269,4 +269,4 @@ class SealReference:
                 )
                 wide = (one["high_mm"] - one["low_mm"])[:, None]
                 density += np.nan_to_num(one["share"][:, None] * share * folded / wide)
-        return (1 - SLIP) * density + slip
+        return (1 - GROSS_ERROR_SHARE) * density + slip

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from ample.core.identify import Seen, identify, standard_catalogue
+from ample.core.identify import KindEvidence, identify, standard_catalogue
 from ample.core.sizes import default_instrument
 from benchmarks.seal_parts import TOLD, WHOLE, SealDraw, SealReference, SealSimulator
 from benchmarks.simulate import AS_MODELLED, DIFFERENT
@@ -34,7 +34,7 @@ RING_AND_GROOVE = (*WHOLE["o_ring"], "groove_diameter", "groove_depth", "groove_
 def ranked(simulator: SealSimulator, draw: SealDraw) -> tuple[list[int], list[float], float]:
     """Envelopes in our order with their chances, and none."""
     family = simulator.family
-    seen = Seen(family.kinds_meant(draw.group))
+    seen = KindEvidence(family.kinds_meant(draw.group))
     found = identify(simulator.catalogue, draw.observations, limit=6, most_variants=1, seen=seen)
     sizes = simulator.catalogue.envelopes_mm
     order = sorted(
@@ -121,7 +121,7 @@ def _bore(simulator: SealSimulator, count: int) -> float:
     right = 0
     for number in range(count):
         draw = simulator.draw(TOLD["lip_seal"][number % 3], ("outside",), 1, listed=True)
-        seen = Seen(simulator.family.kinds_meant(draw.group))
+        seen = KindEvidence(simulator.family.kinds_meant(draw.group))
         found = identify(simulator.catalogue, draw.observations, limit=100, most_variants=1, seen=seen)
         bores: dict[float, float] = {}
         for each in found.candidates:

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from ample.core.identify import Catalogue, Observation
-from ample.core.identify.model import LARGEST_MM, SHARED_PART, SLIP, SMALLEST_MM
+from ample.core.identify.model import GROSS_ERROR_SHARE, LARGEST_MM, SHARED_PART, SMALLEST_MM
 from ample.core.identify.unlisted import Shape, Unlisted
 from ample.core.parts import BEARING, Measure, bearing_kinds
 from ample.core.sizes import Instrument
@@ -40,7 +40,7 @@ class Habits:
     tails: float = math.inf
     wear_factor: float = 1.0
     doubt_factor: float = 1.0
-    slip: float = SLIP
+    slip: float = GROSS_ERROR_SHARE
 
 
 AS_MODELLED = Habits()
@@ -81,7 +81,7 @@ class Simulator:
     def entry(self, row: int, features: tuple[str, ...], repeats: int) -> Draw:
         """A listed part, read."""
         unit = self.catalogue.entry_unit[row]
-        make = self.catalogue.unit_makes[unit]
+        make = self.catalogue.unit_tolerances[unit]
         kind = self.catalogue.entries[row].spec.kind
         held = {name: BEARING.measures(make, name) for name in features}
         return Draw(int(self.catalogue.unit_envelope[unit]), kind, self._read(held, repeats))

@@ -8,7 +8,7 @@ from dataclasses import dataclass, field
 import numpy as np
 from scipy.stats import beta
 
-from ample.core.identify import Catalogue, Seen, identify, standard_catalogue
+from ample.core.identify import Catalogue, KindEvidence, identify, standard_catalogue
 from ample.core.sizes import default_instrument
 from benchmarks.reference import Reference
 from benchmarks.simulate import AS_MODELLED, DIFFERENT, Draw, Habits, Simulator, whole_set
@@ -87,7 +87,7 @@ def _gap(shown: list[tuple[float, bool]]) -> float:
 
 
 def our_ranking(
-    simulator: Simulator, draw: Draw, seen: Seen | None = None
+    simulator: Simulator, draw: Draw, seen: KindEvidence | None = None
 ) -> tuple[list[int], list[float], float, float]:
     """Envelopes in our order with their chances, none, and the entropy left, bits."""
     found = identify(simulator.catalogue, draw.observations, limit=5, most_variants=1, seen=seen)
@@ -166,7 +166,7 @@ def _one_kind(catalogue: Catalogue, kind: str, compared: int, more: int) -> Kind
     number = catalogue.kinds.index(kind)
     simulator = Simulator(catalogue, caliper, seed=11 + number)
     reference = Reference(simulator, kind)
-    seen = Seen(frozenset({kind}))
+    seen = KindEvidence(frozenset({kind}))
     features = whole_set(kind)
     ours, best, other = Tally(f"{kind}, ours"), Tally(f"{kind}, best"), Tally(f"{kind}, different")
     for row in simulator.of_kind(kind, compared):
@@ -182,7 +182,7 @@ def _one_kind(catalogue: Catalogue, kind: str, compared: int, more: int) -> Kind
     return KindTrial(kind, ours, best, other, _bits(simulator, kind, features, seen), features)
 
 
-def _bits(simulator: Simulator, kind: str, features: tuple[str, ...], seen: Seen) -> dict[str, float]:
+def _bits(simulator: Simulator, kind: str, features: tuple[str, ...], seen: KindEvidence) -> dict[str, float]:
     """Mean bits that each measurement brings when they are taken in order, over a few parts."""
     gained = dict.fromkeys(features, 0.0)
     rows = simulator.of_kind(kind, BITS_DRAWS)
@@ -217,7 +217,7 @@ def _trial(name: str, draws: int, habits: Habits, seed: int) -> Tally:
         draw = simulator.from_prior(wanted, 1 + number % 3, kind)
         if not draw.observations:
             continue
-        seen = Seen(frozenset({kind})) if kind else None
+        seen = KindEvidence(frozenset({kind})) if kind else None
         tally.add(*our_ranking(simulator, draw, seen)[:3], draw.envelope)
     return tally
 
@@ -240,5 +240,5 @@ def unlisted_only(draws: int) -> Tally:
     for number in range(draws):
         kind = kinds[number % len(kinds)]
         draw = simulator.unlisted(kind, whole_set(kind), 1 + number % 3)
-        tally.add(*our_ranking(simulator, draw, Seen(frozenset({kind})))[:3], None)
+        tally.add(*our_ranking(simulator, draw, KindEvidence(frozenset({kind})))[:3], None)
     return tally

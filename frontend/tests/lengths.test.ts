@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { doubt, percent, shown } from '../src/entry/lengths'
+import { uncertainty, percent, shown } from '../src/entry/lengths'
 
 describe('a length as it is shown', () => {
   it('has two decimals in mm and four in inches', () => {
@@ -14,9 +14,9 @@ describe('a length as it is shown', () => {
 
 describe('a doubt as it is shown', () => {
   it('is rounded to hundredths, and to thousandths where the instrument reads them', () => {
-    expect(doubt(0.04, 'mm')).toBe('±0.04 mm')
-    expect(doubt(0.0052, 'mm')).toBe('±0.005 mm')
-    expect(doubt(0.0254, 'in')).toBe('±0.0010 in')
+    expect(uncertainty(0.04, 'mm')).toBe('±0.04 mm')
+    expect(uncertainty(0.0052, 'mm')).toBe('±0.005 mm')
+    expect(uncertainty(0.0254, 'in')).toBe('±0.0010 in')
   })
 })
 

@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope, nextTick, ref, type EffectScope } from 'vue'
-import type { Told } from '@/api/client'
+import type { Result } from '@/api/client'
 import { useLive } from '@/api/useLive'
 
 let scope: EffectScope
@@ -15,7 +15,7 @@ afterEach(() => {
 
 /** Answers each question with itself, after as many milliseconds as it says. */
 function slowly(asked: string[]) {
-  return (question: string, signal: AbortSignal): Promise<Told<string>> =>
+  return (question: string, signal: AbortSignal): Promise<Result<string>> =>
     new Promise((resolve, reject) => {
       asked.push(question)
       signal.addEventListener('abort', () => reject(new DOMException('gone', 'AbortError')))
@@ -34,12 +34,12 @@ describe('a question asked as one types', () => {
     if (!live) throw new Error('no scope')
     await pass(60)
     question.value = '6206 50'
-    const told: (string | null)[] = []
-    void live.done().then(() => told.push(live.answer.value))
+    const result: (string | null)[] = []
+    void live.done().then(() => result.push(live.answer.value))
     await pass(140)
-    expect(told).toEqual([])
+    expect(result).toEqual([])
     await pass(20)
-    expect(told).toEqual(['6206 50'])
+    expect(result).toEqual(['6206 50'])
     await live.done()
   })
   it('waits until the typing stops and asks once', async () => {
@@ -99,7 +99,7 @@ describe('a question asked as one types', () => {
   it('keeps the last answer beside a refusal', async () => {
     const question = ref<string | null>('good')
     const refusal = { status: 422, code: 'x', message: 'no', field: null, hint: null, current: null }
-    const ask = (asked: string): Promise<Told<string>> =>
+    const ask = (asked: string): Promise<Result<string>> =>
       Promise.resolve(asked === 'bad' ? { answer: null, refusal } : { answer: asked, refusal: null })
     const live = scope.run(() => useLive(() => question.value, ask, 10))
     await pass(50)

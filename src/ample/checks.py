@@ -26,6 +26,8 @@ REPORT = ROOT / "var" / "tests.xml"
 def run_all(arguments: list[str]) -> int:
     """Run the checks and pytest beside them; 0 when all hold."""
     python = sys.executable
+    os.environ["PYTHONPYCACHEPREFIX"] = str(ROOT / "var" / "pycache")  # compiled once, also where it is not wanted
+    os.environ.pop("PYTHONDONTWRITEBYTECODE", None)  # beside the sources: a run starts some forty processes
     whole = not arguments or arguments == ["--all"]
     if not whole:
         return subprocess.run([python, "-m", "pytest", *_asked(arguments)], cwd=ROOT, check=False).returncode
@@ -35,7 +37,7 @@ def run_all(arguments: list[str]) -> int:
         REPORT.parent.mkdir(exist_ok=True)
         tests = subprocess.run(
             [python, "-m", "pytest", "-n", str(max(os.cpu_count() or 2, 2)), "--dist=loadfile", "--no-loadscope-reorder",
-             "--durations=10", f"--junit-xml={REPORT}", *_asked(arguments)],
+             "--durations=15", f"--junit-xml={REPORT}", *_asked(arguments)],
             cwd=ROOT, check=False,
         ).returncode  # fmt: skip
         failed = [name for name, check in told if not check.result()]

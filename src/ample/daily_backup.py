@@ -91,7 +91,7 @@ def _prune(folder: Path, now: datetime) -> None:
 
 
 def main() -> int:
-    """Look every minute whether today's backup is due, until told to stop."""
+    """Look every minute whether today's backup is due, until asked to stop."""
     ended = threading.Event()
 
     def stop(number: int, frame: FrameType | None) -> None:

@@ -7,7 +7,7 @@ import shutil
 from pathlib import Path
 
 from ample.prepare import FRONT, say
-from ample.serve import Kept, Shop, serve
+from ample.serve import Shop, Supervised, serve
 from ample.store.private_server import StartFailed
 
 PAGE_PORT = 8050
@@ -16,7 +16,7 @@ PAGE_PORT = 8050
 class DevShop(Shop):
     """A shop whose two halves are served by their reloading servers."""
 
-    def _halves(self, url: str) -> list[Kept]:
+    def _halves(self, url: str) -> list[Supervised]:
         environment = os.environ | {"AMPLE_DATABASE_URL": url, "AMPLE_HOME": str(self._home)}
         vite = FRONT / "node_modules" / ".bin" / "vite"
         node = shutil.which("node")
@@ -25,13 +25,13 @@ class DevShop(Shop):
         page = os.environ.get("AMPLE_PAGE_PORT", str(PAGE_PORT))
         say(f"the pages with reload: http://127.0.0.1:{page}")
         return [
-            Kept(
+            Supervised(
                 "the server",
                 ["-m", "ample.web.reloading", str(self._doors.port)],
                 environment,
                 Path("/dev/stderr"),
             ),
-            Kept(
+            Supervised(
                 "the pages",
                 [str(vite), "--host=127.0.0.1", f"--port={page}", "--strictPort"],
                 environment | {"AMPLE_API": f"http://127.0.0.1:{self._doors.port}"},

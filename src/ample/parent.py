@@ -18,7 +18,7 @@ STOP_SECONDS = 60
 
 
 class Parent:
-    """Keeps one launcher running until told to stop."""
+    """Keeps one launcher running until asked to stop."""
 
     def __init__(self) -> None:
         self._launcher: subprocess.Popen[bytes] | None = None
@@ -26,7 +26,7 @@ class Parent:
         self._opened = False
 
     def run(self) -> int:
-        """Until told to stop, or the first start is refused; its exit code."""
+        """Until asked to stop, or the first start is refused; its exit code."""
         for number in (signal.SIGINT, signal.SIGTERM, signal.SIGHUP):
             signal.signal(number, self._stop)
         wait, ever_opened = FIRST_WAIT_SECONDS, False

@@ -1,4 +1,4 @@
-"""The launcher: a private MariaDB, the server and what stands beside them, started, kept running and stopped."""
+"""The launcher: a private MariaDB, the server and its helpers, started, kept running and stopped."""
 
 from __future__ import annotations
 
@@ -83,7 +83,7 @@ class Shop:
         self._server: PrivateServer | None = None
         self._presence: Presence | None = None
         self._closed = threading.Event()
-        self._kept: list[Kept] = []
+        self._kept: list[Supervised] = []
 
     def open(self) -> None:
         """Start everything in order; returns when the pages answer."""
@@ -114,17 +114,17 @@ class Shop:
         with suppress(DatabaseAway):  # it died just now: it is started again without these words
             _welcome(self._doors, loaded or os.environ.get("AMPLE_DEMO") != "0", url)
 
-    def _halves(self, url: str) -> list[Kept]:
+    def _halves(self, url: str) -> list[Supervised]:
         """What serves the pages and answers: one server for both; the first answers."""
         environment = os.environ | {"AMPLE_DATABASE_URL": url, "AMPLE_HOME": str(self._home)}
         environment.setdefault(
             "OPENBLAS_NUM_THREADS", "1"
         )  # the arrays are small: threads only get in the way
         arguments = ["-m", "ample.web.workers", f"--port={self._doors.port}", f"--workers={WORKERS}"]
-        return [Kept("the server", arguments, environment, self._home / "server.log")]
+        return [Supervised("the server", arguments, environment, self._home / "server.log")]
 
     def keep_running(self) -> None:
-        """Stay until told to stop; whatever died is started again, and again."""
+        """Stay until asked to stop; whatever ended is started again."""
         database = Restarted()
         while True:
             time.sleep(WATCH_SECONDS)
@@ -180,7 +180,7 @@ def _stop(number: int, frame: FrameType | None) -> None:
 
 
 def _free(doors: Doors) -> None:
-    """Refuse a port that cannot be had, before anything is begun."""
+    """Refuse a port that is in use, before anything is begun."""
     with socket.socket(socket.AF_INET6 if ":" in doors.bind else socket.AF_INET) as probe:
         probe.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
         try:
@@ -219,7 +219,7 @@ def _demo(url: str) -> bool:
     return load_demo(database, datetime.now(UTC).replace(tzinfo=None), say)
 
 
-def _wait_ready(web: Kept, doors: Doors) -> None:
+def _wait_ready(web: Supervised, doors: Doors) -> None:
     until = time.monotonic() + READY_SECONDS
     host = HERE if ipaddress.ip_address(doors.bind).is_unspecified else doors.bind
     scheme = "https" if doors.certificate else "http"
@@ -276,7 +276,7 @@ class Restarted:
 
 
 @dataclass
-class Kept:
+class Supervised:
     """A process of the shop that is started again when it ends."""
 
     name: str
@@ -318,20 +318,20 @@ class Kept:
                 self.process.wait()
 
 
-def _helpers(url: str, home: Path, shop_id: str) -> list[Kept]:
+def _helpers(url: str, home: Path, shop_id: str) -> list[Supervised]:
     """The caliper link and the backups; where the demo's caliper is listed, its stand-in too."""
     environment = os.environ | {"AMPLE_DATABASE_URL": url, "AMPLE_HOME": str(home), "AMPLE_SHOP_ID": shop_id}
     log = home / "calipers.log"
     found = [
-        Kept("the link to the calipers", ["-m", "ample.devices.link"], environment, log),
-        Kept("the daily backup", ["-m", "ample.daily_backup"], environment, home / "backups.log"),
+        Supervised("the link to the calipers", ["-m", "ample.devices.link"], environment, log),
+        Supervised("the daily backup", ["-m", "ample.daily_backup"], environment, home / "backups.log"),
     ]
     if _demo_caliper(url) and Database(url).look(lambda t: leads(t, shop_id)):
         port, button = free_port(), free_port()
         Database(url).run(lambda t: calipers.move_caliper(t, DEMO_CALIPER, "127.0.0.1", port))
         (home / BUTTON).write_text(str(button))
         arguments = ["-m", "ample.standins.caliper", str(port), str(button)]
-        found.insert(0, Kept("the stand-in caliper", arguments, environment, log))
+        found.insert(0, Supervised("the stand-in caliper", arguments, environment, log))
     return found
 
 

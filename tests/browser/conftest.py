@@ -7,6 +7,7 @@ import subprocess
 import sys
 import time
 import urllib.request
+from pathlib import Path
 
 import pytest
 from playwright.sync_api import expect, sync_playwright
@@ -22,6 +23,8 @@ ARGUMENTS = [
 ]  # fmt: skip
 
 
+CHROMIUM = Path("/usr/bin/chromium")
+HEADLESS = Path("/usr/bin/chromium-headless-shell")  # the same without its windows: quicker
 SCREEN = {"width": 1280, "height": 800}
 
 
@@ -74,9 +77,12 @@ def signed_in(browser, address):
 
 
 @pytest.fixture(scope="session")
-def browser():
+def browser(pytestconfig):
+    """Debian's Chromium: all of it in the long run, its headless part in the short one."""
+    whole = pytestconfig.getoption("--long") and CHROMIUM.exists()
+    program = CHROMIUM if whole or not HEADLESS.exists() else HEADLESS
     with sync_playwright() as playwright:
-        made = playwright.chromium.launch(executable_path="/usr/bin/chromium", args=ARGUMENTS)
+        made = playwright.chromium.launch(executable_path=program, args=ARGUMENTS)
         yield made
         made.close()
 

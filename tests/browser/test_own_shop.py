@@ -193,7 +193,7 @@ def test_from_the_first_start_to_an_override_with_a_guesser_beside(browser, empt
             roach.get_by_role("button", name="override with a reason").first.click()
             roach.get_by_role("textbox", name="reason").fill("a new spare shaft and housing are fitted")
             roach.keyboard.press("Control+Enter")
-            expect(roach.locator(".panel .doubt")).to_have_count(1 if light == "shaft" else 2)
+            expect(roach.locator(".panel .unsure")).to_have_count(1 if light == "shaft" else 2)
         expect(roach.locator(".panel")).to_contain_text("Roach: a new spare shaft and housing are fitted")
 
     with at_a_machine(browser, address) as owner:

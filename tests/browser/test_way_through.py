@@ -89,7 +89,7 @@ def test_inches_are_asked_about(person, make_part):
     page = person().go(f"/jobs/{number}/parts/{part}/bench")
     page.locator("input[name=bore]").fill("0.984")
     page.locator("input[name=outside]").fill("2.047")
-    expect(page.locator(".ladder .note")).to_contain_text("Are these inches?")
+    expect(page.locator(".ranking .note")).to_contain_text("Are these inches?")
 
 
 def test_what_is_typed_survives_a_reload(person, make_part):

@@ -8,7 +8,7 @@ import pytest
 from ample.base import job_queries as jobs
 from ample.core.contract.specs import spec_of_reading
 from ample.core.designation import decode, general_dialect, read_dialect
-from ample.core.identify import Observation, Seen, identify, standard_catalogue
+from ample.core.identify import KindEvidence, Observation, identify, standard_catalogue
 from ample.core.operations.bench import request_of
 from ample.core.parts import bearing_kinds
 from ample.core.sizes import default_instrument
@@ -41,7 +41,7 @@ def test_every_part_of_the_seal_trays_can_be_told(part):
         for name, text in part.sizes.items()
     ]
     markings = decode(part.marking, (), 400, part.family) if part.marking else ()
-    seen = Seen.of(part.kind or None, {}, catalogue.family)
+    seen = KindEvidence.of(part.kind or None, {}, catalogue.family)
     found = identify(catalogue, read, markings, seen=seen)
     names = [each.variants[0].entry.spec.designation for each in found.candidates[:3]]
     assert part.truth == names[0]

@@ -11,9 +11,9 @@ from pathlib import Path
 import pytest
 
 from ample.base.marks import mark_of
-from ample.core.kits import ALSO, LIGHTS, GateFacts, GateLight, LineFacts, OnTheShelf, gate
+from ample.core.kits import ALSO, CHECKS, LineFacts, OnTheShelf, OrderCheckResult, OrderFacts, check_part
 from ample.sheets import kinds, store
-from ample.sheets.checks import lights, order_checks
+from ample.sheets.checks import check_by_kinds, order_checks
 from ample.sheets.register import SHEETS
 from ample.sheets.subjects import job_subject, part_subject, unit_subject
 from ample.shop.facts import HOST
@@ -54,13 +54,13 @@ def test_every_kind_has_a_sample_and_every_fact_a_provider():
 
 def test_the_order_asks_what_the_kinds_say():
     """Each check is said once, by the kind whose sheet it is settled on or by the order itself."""
-    facts = GateFacts(
+    facts = OrderFacts(
         None, None, "", 0, False, None, None, None, None, None, 1, clearance_advice="Take C3.",
         line=LineFacts(1, ("seal",), "Which plate?"), shelf=OnTheShelf("6205", 3, "bin 4"),
     )  # fmt: skip
-    assert [each.light for each in lights(facts)] == [*LIGHTS, *ALSO]
-    assert lights(facts) == gate(facts)
-    said = {kind.name: [each.light for each in kind.order_checks(facts)] for kind in SHEETS.values()}
+    assert [each.check for each in check_part(facts)] == [*CHECKS, *ALSO]
+    assert check_by_kinds(facts) == check_part(facts)
+    said = {kind.name: [each.check for each in kind.order_checks(facts)] for kind in SHEETS.values()}
     assert {name: found for name, found in said.items() if found} == {
         "take_in": ["build"], "strip_down": ["strip_down"], "bench": ["identity"],
         "seats": ["shaft", "housing", "clearance"],
@@ -71,13 +71,15 @@ def test_what_a_new_kind_says_before_an_order_is_asked_too(monkeypatch):
     """A kind that says something keeps the order on hold until it is settled; its own facts bind an override."""
 
     def check(facts):
-        return (GateLight("kit", "not_proven", "The backup ring of the kit is missing.", rests_on="kit 7"),)
+        return (
+            OrderCheckResult("kit", "not_proven", "The backup ring of the kit is missing.", rests_on="kit 7"),
+        )
 
     new = replace(SHEETS["leak_log"], name="kit", order_checks=check)
     monkeypatch.setitem(SHEETS, "kit", new)
-    facts = GateFacts(None, None, "", 0, False, None, None, None, None, None, 1)
+    facts = OrderFacts(None, None, "", 0, False, None, None, None, None, None, 1)
     found = order_checks(facts, {})[-1]
-    assert (found.light, found.words) == ("kit", "The backup ring of the kit is missing.")
+    assert (found.check, found.words) == ("kit", "The backup ring of the kit is missing.")
     assert found.facts_mark == mark_of("kit", "not_proven", "kit 7")
 
 

@@ -143,13 +143,13 @@ def test_a_shop_of_the_ninth_step_opens_with_all_it_holds(own_server):
     held = database.run(lambda t: t.rows("SELECT HEX(image) AS image FROM photos ORDER BY photo_id"))
     assert [row["image"] for row in held] == pictures
     find = database.run(lambda t: instrument_finder(known_instruments(t, datetime(2026, 11, 27).date())))
-    lights = [
-        light
+    checks = [
+        check
         for s in database.run(lambda t: orders_of(t, find)).sheets
         for li in s.lines
-        for light in li.lights
+        for check in li.lights
     ]
-    assert [light.light for light in lights if light.passed_reason] == ["interchange"], "the override stands"
+    assert [check.light for check in checks if check.passed_reason] == ["interchange"], "the override stands"
     marks = database.run(lambda t: t.rows("SELECT facts_mark <=> judged_mark AS same FROM identifications"))
     assert all(row["same"] for row in marks)
     database.close()
@@ -231,7 +231,7 @@ def test_a_shop_of_before_the_requirement_opens_whole(own_server):
     (line,) = [line for sheet in sheets for line in sheet.lines]
     assert line.requirement.spec.size_text == "15 × 35 × 11"
     assert line.replaces
-    interchange = next(light for light in line.lights if light.light == "interchange")
+    interchange = next(check for check in line.lights if check.light == "interchange")
     assert (interchange.state, interchange.passed_reason) == ("not_proven", None), "more is asked: look again"
     assert line.changes == []
     assert "required_attributes" in sheet_csv(sheets[0])

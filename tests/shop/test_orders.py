@@ -56,7 +56,7 @@ def lights(sheet, part):
 
 
 def passed(client, line, light, reason):
-    """A light passed with a reason, on the facts that the sheet shows."""
+    """A check overridden with a reason, on the facts that the sheet shows."""
     held = next(each for each in line["lights"] if each["light"] == light)
     body = {"light": light, "facts_mark": held["facts_mark"], "reason": reason}
     return client.post(f"/api/orders/lines/{line['line_id']}/passes", body)
@@ -104,8 +104,8 @@ def test_a_pass_needs_a_reason_and_stays_on_record(ready, database):
     assert passed(client, line, "shaft", "short").status_code == 422
     assert passed(client, line, "identity", "nothing to pass here").status_code == 422
     given = passed(client, line, "shaft", "new shaft comes with it")
-    light = next(each for each in line_of(given.get_json(), part)["lights"] if each["light"] == "shaft")
-    assert (light["passed_by"], light["passed_reason"]) == ("Marl", "new shaft comes with it")
+    check = next(each for each in line_of(given.get_json(), part)["lights"] if each["light"] == "shaft")
+    assert (check["passed_by"], check["passed_reason"]) == ("Marl", "new shaft comes with it")
     kept = database.run(
         lambda t: t.rows(
             "SELECT words, reason FROM gate_passes WHERE line_id = %(id)s", {"id": line["line_id"]}
@@ -122,8 +122,8 @@ def test_a_pass_stands_only_for_what_it_was_given_for(ready):
     client.put(f"/api/parts/{part}/seats", {"version": 0, "sheet": worn})
     sheets = client.get("/api/orders").get_json()["sheets"]
     own = next(s for s in sheets if any(each["part_id"] == part for each in s["lines"]))
-    light = next(each for each in line_of(own, part)["lights"] if each["light"] == "shaft")
-    assert (light["state"], light["passed_reason"]) == ("does_not_hold", None)
+    check = next(each for each in line_of(own, part)["lights"] if each["light"] == "shaft")
+    assert (check["state"], check["passed_reason"]) == ("does_not_hold", None)
 
 
 def test_quantity_is_part_of_the_gate(ready):

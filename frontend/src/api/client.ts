@@ -67,12 +67,12 @@ function refusalOf(error: unknown, response: Response): Refusal {
   return { ...AWAY, hint: null, ...body, status: response.status, retrySeconds } as Refusal
 }
 
-export type Told<T> = { answer: T; refusal: null } | { answer: null; refusal: Refusal }
+export type Result<T> = { answer: T; refusal: null } | { answer: null; refusal: Refusal }
 
 /** Turns a call into an answer or a refusal; a lost server is a refusal too, an aborted call throws. */
-export async function told<T>(
+export async function resultOf<T>(
   call: Promise<{ data?: T | undefined; error?: unknown; response: Response }>,
-): Promise<Told<T>> {
+): Promise<Result<T>> {
   try {
     const { data, error, response } = await call
     if (data !== undefined && response.ok) return { answer: data, refusal: null }

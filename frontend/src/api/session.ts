@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
-import { api, onSignedOut, told, useCsrfToken, type Refusal, type Schemas } from './client'
+import { api, onSignedOut, resultOf, useCsrfToken, type Refusal, type Schemas } from './client'
 
 export type Right = Schemas['SessionAnswer']['may'][number]
 
@@ -25,7 +25,7 @@ export const useSession = defineStore('session', () => {
     lost.value = false
   }
   async function look(): Promise<boolean> {
-    const { answer } = await told(api.GET('/api/session'))
+    const { answer } = await resultOf(api.GET('/api/session'))
     if (answer) take(answer)
     else lost.value = true
     return answer !== null
@@ -38,17 +38,18 @@ export const useSession = defineStore('session', () => {
     return refusal
   }
   const signIn = (name: string, secret: string): Promise<Refusal | null> =>
-    entering(told(api.POST('/api/sign-in', { body: { name, secret } })))
+    entering(resultOf(api.POST('/api/sign-in', { body: { name, secret } })))
   async function makeOwner(body: Schemas['FirstOwner']): Promise<Refusal | null> {
-    const refusal = await entering(told(api.POST('/api/first-owner', { body })))
+    const refusal = await entering(resultOf(api.POST('/api/first-owner', { body })))
     if (refusal?.code === 'owner_is_there') await look()
     return refusal
   }
   const changeSecret = (body: Schemas['OwnSecret']): Promise<Refusal | null> =>
-    entering(told(api.POST('/api/own/secret', { body })))
-  const signOutElsewhere = (): Promise<Refusal | null> => entering(told(api.POST('/api/own/end-sign-ins')))
+    entering(resultOf(api.POST('/api/own/secret', { body })))
+  const signOutElsewhere = (): Promise<Refusal | null> =>
+    entering(resultOf(api.POST('/api/own/end-sign-ins')))
   async function signOut(): Promise<void> {
-    const refusal = await entering(told(api.POST('/api/sign-out'))) // its answer has the token of whoever comes next
+    const refusal = await entering(resultOf(api.POST('/api/sign-out'))) // its answer has the token of whoever comes next
     if (!refusal) return
     person.value = null
     await look()

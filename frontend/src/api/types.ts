@@ -701,7 +701,7 @@ export interface paths {
         };
         /**
          * Instruments
-         * @description Every instrument with its doubt.
+         * @description Every instrument with its uncertainty.
          */
         get: operations["instruments_instruments_instruments_get"];
         /**
@@ -769,7 +769,7 @@ export interface paths {
         };
         /**
          * One job
-         * @description A job with its parts, their lights and what they wait for.
+         * @description A job with its parts, their checks and what they wait for.
          */
         get: operations["board_job_jobs__number__get"];
         put?: never;
@@ -1418,7 +1418,7 @@ export interface paths {
         get: operations["units_unit_of_jobs__number__unit_get"];
         /**
          * Say which unit a job is of
-         * @description Tie a job to a unit of before, or begin the history of a new one.
+         * @description Tie a job to a unit known already, or begin the history of a new one.
          */
         put: operations["units_tie_jobs__number__unit_put"];
         post?: never;
@@ -1525,7 +1525,7 @@ export interface paths {
          * Override a check with a reason
          * @description Pass what is unproven; the reason stays on record. Needs the right `override`: override an order check with a reason.
          */
-        post: operations["orders_pass_light_orders_lines__int_line_id__passes_post"];
+        post: operations["orders_override_check_orders_lines__int_line_id__passes_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1563,7 +1563,7 @@ export interface paths {
         put?: never;
         /**
          * Place an order
-         * @description Place an order through the gate. Needs the right `place_order`: place orders.
+         * @description Place an order whose checks are all met or overridden. Needs the right `place_order`: place orders.
          */
         post: operations["orders_place_orders__int_order_id__place_post"];
         delete?: never;
@@ -1641,7 +1641,7 @@ export interface paths {
         };
         /**
          * A part on the bench
-         * @description A part with its readings and what it is said to be.
+         * @description A part with its readings and what it is identified as.
          */
         get: operations["bench_bench_parts__int_part_id__bench_get"];
         /**
@@ -1711,7 +1711,7 @@ export interface paths {
         put?: never;
         /**
          * Compare what a supplier offers
-         * @description What a supplier offers, held against what must be had in the place of a part.
+         * @description What a supplier offers, held against the requirement of a part.
          */
         post: operations["bench_offered_parts__int_part_id__offered_post"];
         delete?: never;
@@ -1981,7 +1981,7 @@ export interface paths {
         };
         /**
          * Everybody, and who may do what
-         * @description Everybody, at work and at rest, and the table of rights. Needs the right `people`: add people, change roles and rights, allow caliper addresses.
+         * @description Everybody, at work and deactivated, and the table of rights. Needs the right `people`: add people, change roles and rights, allow caliper addresses.
          */
         get: operations["people_people_people_get"];
         put?: never;
@@ -2072,7 +2072,7 @@ export interface paths {
         post?: never;
         /**
          * Take a photo out
-         * @description Take a photo out. Needs the right `delete`: delete photos and order items.
+         * @description Remove a photo. Needs the right `delete`: delete photos and order items.
          */
         delete: operations["photos_remove_photo_photos__int_photo_id__delete"];
         options?: never;
@@ -2131,7 +2131,7 @@ export interface paths {
         put?: never;
         /**
          * Read a price list in
-         * @description Keep the items, offers and stock of a list; rows that cannot be read are told with the reason. Needs the right `lists`: change lists: makers' codes, catalogues and prices.
+         * @description Keep the items, offers and stock of a list; unreadable rows are reported with the reason. Needs the right `lists`: change lists: makers' codes, catalogues and prices.
          */
         post: operations["catalogue_read_price_list_price_lists_post"];
         delete?: never;
@@ -2235,7 +2235,7 @@ export interface paths {
         put?: never;
         /**
          * Tell builds of a model apart
-         * @description Keep how the builds of a model are told apart.
+         * @description Keep how the builds of a model are distinguished.
          */
         post: operations["takein_add_unit_model_unit_models_post"];
         delete?: never;
@@ -2489,7 +2489,7 @@ export interface components {
         };
         /**
          * AuditRow
-         * @description One change: when, by whom, of what, in words; what stood there before and after.
+         * @description One change: when, by whom, of what, in words; what was there before and after.
          */
         AuditRow: {
             /** Action */
@@ -2536,7 +2536,7 @@ export interface components {
         };
         /**
          * Because
-         * @description Why a step stands where it does: the rule, and the step that it comes before or after.
+         * @description Why a step is where it is: the rule, and the step that it comes before or after.
          */
         Because: {
             /** After */
@@ -2593,7 +2593,7 @@ export interface components {
         };
         /**
          * BenchJudged
-         * @description What a part can be by what its sheet says; nothing is said of an empty sheet.
+         * @description What a part can be by what its sheet says; an empty sheet gives no answer.
          */
         BenchJudged: {
             found: components["schemas"]["IdentifyAnswer"] | null;
@@ -2622,7 +2622,7 @@ export interface components {
         };
         /**
          * BenchSheet
-         * @description What the bench holds of a part: marking, condition, readings.
+         * @description What the Bench records of a part: marking, condition, readings.
          */
         BenchSheet: {
             /** Answers */
@@ -2976,7 +2976,7 @@ export interface components {
         };
         /**
          * ChangePerson
-         * @description Another name or role; put to rest, or back.
+         * @description Another name or role; deactivated, or activated again.
          */
         ChangePerson: {
             /** Active */
@@ -3003,6 +3003,38 @@ export interface components {
              * @default
              */
             what: string;
+        };
+        /**
+         * CheckAnswer
+         * @description A check: its state, why in words, and an override that a person gave with a reason.
+         */
+        CheckAnswer: {
+            /**
+             * Facts Mark
+             * @description of the facts it was judged on; an override applies to them only
+             */
+            facts_mark: string;
+            /** Light */
+            light: string;
+            /**
+             * Passed At
+             * @default null
+             */
+            passed_at: string | null;
+            /**
+             * Passed By
+             * @default null
+             */
+            passed_by: string | null;
+            /**
+             * Passed Reason
+             * @default null
+             */
+            passed_reason: string | null;
+            /** State */
+            state: string;
+            /** Words */
+            words: string;
         };
         /**
          * CheckResult
@@ -3101,7 +3133,7 @@ export interface components {
         };
         /**
          * ConfirmRequest
-         * @description The listed item that the part is said to be.
+         * @description The listed item that the part is identified as.
          */
         ConfirmRequest: {
             /** Item Id */
@@ -3165,7 +3197,7 @@ export interface components {
         };
         /**
          * CounterReading
-         * @description One answer of the Counter's line: a reading, its size and what is on the shelf.
+         * @description One answer of the field of the Counter: a reading, its size and what is on the shelf.
          */
         CounterReading: {
             /** Assumed */
@@ -3248,7 +3280,7 @@ export interface components {
         };
         /**
          * Decision
-         * @description A second person's decision; it stands as long as the findings it was made on.
+         * @description A second person's decision; it is valid as long as the findings it was made on.
          */
         Decision: {
             /**
@@ -3352,7 +3384,7 @@ export interface components {
         };
         /**
          * DialectCode
-         * @description A code of a dialect: where it stands, what it sets, what it means, and a marking to try it on.
+         * @description A code of a dialect: where it is, what it sets, what it means, and a marking to try it on.
          */
         DialectCode: {
             /**
@@ -3407,24 +3439,6 @@ export interface components {
         DialectsAnswer: {
             /** Dialects */
             dialects: components["schemas"]["DialectRecord"][];
-        };
-        /**
-         * DoubtAnswer
-         * @description A feature's mean with its doubt, mm.
-         */
-        DoubtAnswer: {
-            /** Count */
-            count: number;
-            /** Expanded Uncertainty Mm */
-            expanded_uncertainty_mm: number;
-            /** Feature */
-            feature: string;
-            /** Mean Mm */
-            mean_mm: number;
-            /** Nearest */
-            nearest: components["schemas"]["Nearest"][];
-            /** Repeats Disagree */
-            repeats_disagree: boolean;
         };
         /**
          * Driver
@@ -3593,7 +3607,7 @@ export interface components {
         };
         /**
          * EndPlay
-         * @description The play with its uncertainty (k = 2), what it is worth, and what to change; positive: more play.
+         * @description The play with its uncertainty (k = 2), its verdict, and what to change; positive: more play.
          */
         EndPlay: {
             /**
@@ -3721,7 +3735,7 @@ export interface components {
         };
         /**
          * Facing
-         * @description What the left and right face of a part look at; `said` tells that a person said so.
+         * @description What the left and right face of a part look at; `said` says that a person stated it.
          */
         Facing: {
             /** Left */
@@ -3764,7 +3778,7 @@ export interface components {
         };
         /**
          * FamilyKindAnswer
-         * @description A kind: the picture it stands under, what it is sold by, what is measured, what is seen of it.
+         * @description A kind: its picture, what it is sold by, what is measured, what is seen of it.
          */
         FamilyKindAnswer: {
             /**
@@ -3798,7 +3812,7 @@ export interface components {
         };
         /**
          * Fastener
-         * @description How it is held: drive, thread, hand, lock, torque with its source, what else it holds.
+         * @description How it is fastened: drive, thread, hand, lock, torque with its source, what else it retains.
          */
         Fastener: {
             /**
@@ -3861,7 +3875,7 @@ export interface components {
         };
         /**
          * FeatureAgreement
-         * @description How one feature agrees with a candidate: how far off, in mm and in doubts; no mm within a range that suits.
+         * @description How one feature agrees with a candidate: how far off, in mm and in standard uncertainties; no mm within a range that suits.
          */
         FeatureAgreement: {
             /** Agreement */
@@ -3986,7 +4000,7 @@ export interface components {
         };
         /**
          * FitUpConflict
-         * @description Two rules that cannot both be kept: the steps, the rule given up, those it stands against, and what it means.
+         * @description Two rules that cannot both be kept: the steps, the rule given up, those it conflicts with, and what it means.
          */
         FitUpConflict: {
             /** After */
@@ -4208,7 +4222,7 @@ export interface components {
         };
         /**
          * FittedBearing
-         * @description The bearing that the seats are judged for: the replacement chosen, or what must be had.
+         * @description The bearing that the seats are judged for: the replacement chosen, or what is required.
          */
         FittedBearing: {
             /** D Mm */
@@ -4415,7 +4429,7 @@ export interface components {
         };
         /**
          * IdentificationFile
-         * @description What a part was said to be, by whom and how sure.
+         * @description What a part was identified as, by whom and how sure.
          */
         IdentificationFile: {
             /**
@@ -4450,7 +4464,7 @@ export interface components {
         };
         /**
          * IdentificationRecord
-         * @description What a part is said to be, by whom, and how sure that is on what is kept of it now.
+         * @description What a part is identified as, by whom, and how sure that is on what is kept of it now.
          */
         IdentificationRecord: {
             /**
@@ -4512,7 +4526,7 @@ export interface components {
              */
             offered: string[];
             /** Readings */
-            readings: components["schemas"]["DoubtAnswer"][];
+            readings: components["schemas"]["UncertaintyAnswer"][];
             /** @description what must be had, as far as it is known */
             requirement: components["schemas"]["Requirement"];
             /**
@@ -4633,7 +4647,7 @@ export interface components {
         };
         /**
          * InstrumentRecord
-         * @description An instrument of the shop, its doubt (k = 2, mm) and whether its calibration is overdue.
+         * @description An instrument of the shop, its uncertainty (U, k = 2, mm) and whether its calibration is overdue.
          */
         InstrumentRecord: {
             /** Calibrated On */
@@ -4848,7 +4862,7 @@ export interface components {
             series: string;
             /**
              * Size Text
-             * @description The size as it is said.
+             * @description The size in words.
              */
             readonly size_text: string;
             /** Stock Place */
@@ -5301,38 +5315,6 @@ export interface components {
             unit: "mm" | "in";
         };
         /**
-         * Light
-         * @description A gate light: its state, why in words, and a pass that a person gave with a reason.
-         */
-        Light: {
-            /**
-             * Facts Mark
-             * @description of the facts it was judged on; an override applies to them only
-             */
-            facts_mark: string;
-            /** Light */
-            light: string;
-            /**
-             * Passed At
-             * @default null
-             */
-            passed_at: string | null;
-            /**
-             * Passed By
-             * @default null
-             */
-            passed_by: string | null;
-            /**
-             * Passed Reason
-             * @default null
-             */
-            passed_reason: string | null;
-            /** State */
-            state: string;
-            /** Words */
-            words: string;
-        };
-        /**
          * LimitsAnswer
          * @description Limit deviations, µm.
          */
@@ -5356,7 +5338,7 @@ export interface components {
         };
         /**
          * Line
-         * @description One shaft, from left to right as it lies on the bench: what is inside, what at either end.
+         * @description One shaft, from left to right as it is on the bench: what is inside, what at either end.
          */
         Line: {
             /**
@@ -5588,7 +5570,7 @@ export interface components {
         };
         /**
          * LineSheet
-         * @description All lines of a unit. Parts stand in the order they lie from left to right.
+         * @description All lines of a unit. Parts are in order from left to right.
          */
         LineSheet: {
             /**
@@ -5614,7 +5596,7 @@ export interface components {
         };
         /**
          * LineState
-         * @description How far the strip-down has come: what is not judged, in doubt, to be replaced, contradictory.
+         * @description How far the strip-down has come: what is not judged, doubtful, to be replaced, contradictory.
          */
         LineState: {
             /** Ask */
@@ -5688,7 +5670,7 @@ export interface components {
         };
         /**
          * LooseItem
-         * @description Loose items counted: how many came out, how many lie in the tray now, how many are left at closing.
+         * @description Loose items counted: how many were removed, are in the tray, and are left over at reassembly.
          */
         LooseItem: {
             /**
@@ -5874,7 +5856,7 @@ export interface components {
         };
         /**
          * NewBuild
-         * @description A build as it is told apart: what is seen, its picture, its serials, what it takes.
+         * @description A build as it is recognised: what is seen, its picture, its serials, what it takes.
          */
         NewBuild: {
             /** Answer */
@@ -6174,7 +6156,7 @@ export interface components {
         };
         /**
          * OfferedAnswer
-         * @description How an offered part compares with what must be had.
+         * @description How an offered part compares with what is required.
          */
         OfferedAnswer: {
             interchange: components["schemas"]["Interchange"];
@@ -6205,7 +6187,7 @@ export interface components {
         };
         /**
          * OpenPoint
-         * @description What stands against closing.
+         * @description What prevents closing.
          */
         OpenPoint: {
             /** Code */
@@ -6253,7 +6235,7 @@ export interface components {
         };
         /**
          * OrderLine
-         * @description One line: what is ordered for which part, and its gate.
+         * @description One line: what is ordered for which part, and its checks.
          */
         OrderLine: {
             /** Ball Mm */
@@ -6276,7 +6258,7 @@ export interface components {
             /** Lead Days */
             lead_days: number;
             /** Lights */
-            lights: components["schemas"]["Light"][];
+            lights: components["schemas"]["CheckAnswer"][];
             /** Line Id */
             line_id: number;
             /**
@@ -6385,6 +6367,24 @@ export interface components {
             width_mm: number | null;
         };
         /**
+         * OverrideCheck
+         * @description Override a check with a reason that stays on record.
+         */
+        OverrideCheck: {
+            /**
+             * Facts Mark
+             * @description of the check as it was seen
+             */
+            facts_mark: string;
+            /**
+             * Light
+             * @enum {string}
+             */
+            light: "identity" | "interchange" | "shaft" | "housing" | "quantity" | "clearance" | "strip_down" | "build" | "stock";
+            /** Reason */
+            reason: string;
+        };
+        /**
          * OwnSecret
          * @description One's own PIN or password, changed.
          */
@@ -6469,31 +6469,13 @@ export interface components {
             ball_mm: number | null;
             chosen: components["schemas"]["Item"] | null;
             /** Lights */
-            lights: components["schemas"]["Light"][];
+            lights: components["schemas"]["CheckAnswer"][];
             match: components["schemas"]["Item"] | null;
             /** Order Number */
             order_number: string | null;
             part: components["schemas"]["PartHead"];
             /** Waits For */
             waits_for: string;
-        };
-        /**
-         * PassLight
-         * @description Override a check with a reason that stays on record.
-         */
-        PassLight: {
-            /**
-             * Facts Mark
-             * @description of the check as it was seen
-             */
-            facts_mark: string;
-            /**
-             * Light
-             * @enum {string}
-             */
-            light: "identity" | "interchange" | "shaft" | "housing" | "quantity" | "clearance" | "strip_down" | "build" | "stock";
-            /** Reason */
-            reason: string;
         };
         /**
          * PeopleAnswer
@@ -6695,7 +6677,7 @@ export interface components {
         };
         /**
          * PlaceOrder
-         * @description Place the sheet as it stands at this version.
+         * @description Place the sheet at this version.
          */
         PlaceOrder: {
             /** Version */
@@ -6807,7 +6789,7 @@ export interface components {
         };
         /**
          * ProofCheck
-         * @description A check that this unit asks for, with its pass value, and what it showed.
+         * @description A check that this unit needs, with its pass value, and what it showed.
          */
         ProofCheck: {
             /** Code */
@@ -6835,7 +6817,7 @@ export interface components {
         };
         /**
          * ProofJudged
-         * @description All of it judged; `open` stands against closing, `late` are tasks whose day has passed.
+         * @description All of it judged; `open` prevents closing, `late` are tasks whose day has passed.
          */
         ProofJudged: {
             /** Checks */
@@ -7026,7 +7008,7 @@ export interface components {
         };
         /**
          * Reason
-         * @description Why a cause stands where it stands: a rule with its sign in words.
+         * @description Why a cause stands where it is: a rule with its sign in words.
          */
         Reason: {
             /** Reason */
@@ -7080,7 +7062,7 @@ export interface components {
         };
         /**
          * Requirement
-         * @description What must be had; see the module.
+         * @description All that a replacement has to meet; see the module.
          */
         Requirement: {
             /**
@@ -7244,7 +7226,7 @@ export interface components {
         RootModel_ZoneChoice_: components["schemas"]["ZoneChoice"];
         /**
          * RubberAnswer
-         * @description Chances of each rubber, the density, what is said of it, and whether it is settled enough to order by.
+         * @description Chances of each rubber, the density, the words about it, and whether it is settled enough to order by.
          */
         RubberAnswer: {
             /** Chances */
@@ -7772,7 +7754,7 @@ export interface components {
         };
         /**
          * SetJudged
-         * @description A set point: mean and uncertainty (k = 2) of its readings, and what that is worth.
+         * @description A set point: mean and uncertainty (k = 2) of its readings, and its verdict.
          */
         SetJudged: {
             /** Key */
@@ -7900,7 +7882,7 @@ export interface components {
         };
         /**
          * Sign
-         * @description Something told at the counter (symptom) or seen inside (evidence).
+         * @description Something reported at the counter (symptom) or seen inside (evidence).
          */
         Sign: {
             /** Group */
@@ -7932,7 +7914,7 @@ export interface components {
         };
         /**
          * Signature
-         * @description Who has signed a version, and whether that is what stands there now.
+         * @description Who has signed a version, and whether that is what is there now.
          */
         Signature: {
             /** Current */
@@ -7973,7 +7955,7 @@ export interface components {
         };
         /**
          * Span
-         * @description A piece of a marking: where it stands, what it means, which attribute it sets and how surely.
+         * @description A piece of a marking: where it is, what it means, which attribute it sets and how surely.
          */
         Span: {
             /** Attribute */
@@ -8650,6 +8632,24 @@ export interface components {
              * @default 1
              */
             quantity: number;
+        };
+        /**
+         * UncertaintyAnswer
+         * @description A feature's mean with its measurement uncertainty, mm.
+         */
+        UncertaintyAnswer: {
+            /** Count */
+            count: number;
+            /** Expanded Uncertainty Mm */
+            expanded_uncertainty_mm: number;
+            /** Feature */
+            feature: string;
+            /** Mean Mm */
+            mean_mm: number;
+            /** Nearest */
+            nearest: components["schemas"]["Nearest"][];
+            /** Repeats Disagree */
+            repeats_disagree: boolean;
         };
         /**
          * UnitFile
@@ -15149,7 +15149,7 @@ export interface operations {
             };
         };
     };
-    orders_pass_light_orders_lines__int_line_id__passes_post: {
+    orders_override_check_orders_lines__int_line_id__passes_post: {
         parameters: {
             query?: never;
             header?: never;
@@ -15160,7 +15160,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["PassLight"];
+                "application/json": components["schemas"]["OverrideCheck"];
             };
         };
         responses: {

@@ -1,10 +1,10 @@
 import { nextTick, onScopeDispose, readonly, ref, watch, type Ref } from 'vue'
-import type { Refusal, Told } from './client'
+import type { Refusal, Result } from './client'
 
 /** Asks again whenever the question changes: debounced, the stale call cancelled, stale answers dropped. */
 export function useLive<Q, A>(
   question: () => Q | null,
-  ask: (question: Q, signal: AbortSignal) => Promise<Told<A>>,
+  ask: (question: Q, signal: AbortSignal) => Promise<Result<A>>,
   waitMs = 110,
 ) {
   const answer = ref<A | null>(null) as Ref<A | null>
@@ -21,11 +21,11 @@ export function useLive<Q, A>(
     call = own
     working.value = true
     try {
-      const told = await ask(asked, own.signal)
+      const result = await ask(asked, own.signal)
       if (call !== own) return
-      refusal.value = told.refusal
-      if (told.answer !== null) {
-        answer.value = told.answer
+      refusal.value = result.refusal
+      if (result.answer !== null) {
+        answer.value = result.answer
         answered.value = asked
       }
     } catch (failure) {

@@ -20,7 +20,7 @@ const props = defineProps<{
   unit: Unit
   asked: readonly Feature[]
   readings: Partial<Record<Feature, { typed: string }[]>>
-  worth: readonly Schemas['DoubtAnswer'][]
+  worth: readonly Schemas['UncertaintyAnswer'][]
   next: string | null
   landed: { feature: string; count: number } | null
   faults: Partial<Record<string, string>>

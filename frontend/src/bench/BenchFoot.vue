@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import { percent } from '@/entry/lengths'
 
-/** At the foot of the ladder: what a specialist would say, what to measure next, and the button that confirms it. */
+/** At the foot of the ranking: what a specialist would say, what to measure next, and the button that confirms it. */
 const props = defineProps<{
   advised: readonly string[]
   saidBefore: Schemas['BenchAnswer']['identification']

@@ -37,7 +37,7 @@ const { part, sheet, pending, faults, ready, answer, blank, family, features } =
 const drawing = ref<InstanceType<typeof BenchDrawing> | null>(null)
 const markingField = ref<InstanceType<typeof MarkingStrip> | null>(null)
 const foot = ref<InstanceType<typeof BenchFoot> | null>(null)
-const rung = ref(0)
+const at = ref(0)
 /** Families of rubber: what they work in decides which. */
 const RUBBERY = ['lip_seal', 'o_ring', 'hydraulic_seal', 'face_seal']
 const variant = ref<number | null>(null)
@@ -48,7 +48,7 @@ const askedAgain = ref(false)
 let confirming = false
 
 const candidates = computed(() => answer.value?.candidates ?? [])
-const chosen = computed(() => candidates.value[rung.value] ?? candidates.value[0])
+const chosen = computed(() => candidates.value[at.value] ?? candidates.value[0])
 const next = computed(() => answer.value?.next_measurement ?? null)
 const anyEvidence = computed(() => Boolean(answer.value?.readings.length || answer.value?.marking.length))
 const known = computed(() => anyEvidence.value && (chosen.value?.probability ?? 0) > 0.2)
@@ -147,13 +147,13 @@ function nextFamily(by: number): FamilyName {
 }
 watch(candidates, (now, before) => {
   if (now[0]?.designation === before?.[0]?.designation) return
-  rung.value = 0
+  at.value = 0
   bench.pointed.value = null
 })
 /** A candidate, or a listed part of it, is pointed at: what must be had takes its size. */
 function point(to: number): void {
-  rung.value = Math.max(0, Math.min(to, candidates.value.length - 1))
-  bench.pointed.value = rung.value ? (chosen.value?.variants[0]?.key ?? null) : null
+  at.value = Math.max(0, Math.min(to, candidates.value.length - 1))
+  bench.pointed.value = at.value ? (chosen.value?.variants[0]?.key ?? null) : null
 }
 function pick(key: number | null): void {
   variant.value = key
@@ -204,13 +204,13 @@ useKeys([
   {
     key: 'Alt+ArrowDown',
     words: 'next candidate',
-    run: () => point(rung.value + 1),
+    run: () => point(at.value + 1),
     inFields: true,
   },
   {
     key: 'Alt+ArrowUp',
     words: 'previous candidate',
-    run: () => point(rung.value - 1),
+    run: () => point(at.value - 1),
     inFields: true,
   },
   {
@@ -309,12 +309,12 @@ onMounted(async () => {
         @next="focusNext"
       />
     </section>
-    <section class="ladder" aria-label="candidates">
+    <section class="ranking" aria-label="candidates">
       <p v-if="answer?.unit_hint" class="note att">
         <b>{{ answer.unit_hint.message }}</b>
         <button type="button" class="plain" @click="hand.toggleUnit()">Switch the fields</button>
       </p>
-      <div class="rungs">
+      <div class="candidates">
         <template v-if="anyEvidence">
           <CandidateCard
             v-for="(candidate, i) in candidates.slice(0, 4)"
@@ -322,7 +322,7 @@ onMounted(async () => {
             :variant="variant"
             :family="family"
             :candidate="candidate"
-            :chosen="i === rung"
+            :chosen="i === at"
             :why="why"
             @choose="point(i)"
             @pick="pick"
@@ -438,12 +438,12 @@ onMounted(async () => {
   left: 18px;
   top: 14px;
 }
-.ladder {
+.ranking {
   display: grid;
   grid-template-rows: auto minmax(0, 1fr) auto auto;
   min-height: 0;
 }
-.rungs {
+.candidates {
   overflow: auto;
   grid-row: 2;
 }

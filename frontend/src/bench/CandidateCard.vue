@@ -6,7 +6,7 @@ import VerdictMark from '@/drawing/VerdictMark.vue'
 import { percent } from '@/entry/lengths'
 import { useKinds } from '@/job/useKinds'
 
-/** One rung of the ladder; the chosen one is large and says how each feature agrees. */
+/** One candidate of the ranking; the chosen one is large and says how each feature agrees. */
 const props = defineProps<{
   family: string
   candidate: Schemas['CandidateAnswer']

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
-import { doubt, shown, type Unit } from '@/entry/lengths'
+import { uncertainty, shown, type Unit } from '@/entry/lengths'
 
 /** A dimension line's field: type a reading, Enter takes it; empty, it shows the mean with its uncertainty. */
 const props = defineProps<{
@@ -9,7 +9,7 @@ const props = defineProps<{
   label: string
   unit: Unit
   readings: { typed: string }[]
-  worth: Schemas['DoubtAnswer'] | undefined
+  worth: Schemas['UncertaintyAnswer'] | undefined
   next: boolean
   /** How many readings the caliper has sent here: each makes the field flash. */
   landed: number
@@ -34,7 +34,7 @@ const note = computed(() => {
   if (!props.worth) return props.next ? 'measure this next' : `in ${props.unit}`
   const count = props.worth.count > 1 ? `, ${props.worth.count} readings` : ''
   const beside = long.value && near.value ? ` · ${near.value}` : ''
-  return `${doubt(props.worth.expanded_uncertainty_mm, props.unit)}${count}${beside}`
+  return `${uncertainty(props.worth.expanded_uncertainty_mm, props.unit)}${count}${beside}`
 })
 const near = computed(() => {
   const near = (unit: Unit) =>

@@ -4,7 +4,7 @@ import { useRoute, useRouter } from 'vue-router'
 import SizedDrawing, { type Label } from '@/drawing/SizedDrawing.vue'
 import { usual } from '@/drawing/sizes'
 import type { PartSize } from '@/drawing/geometry'
-import { doubt, shown } from '@/entry/lengths'
+import { uncertainty, shown } from '@/entry/lengths'
 import RequirementList from '@/job/RequirementList.vue'
 import { useJob } from '@/job/useJob'
 import { dutyWords } from '@/job/duty'
@@ -79,7 +79,7 @@ const rows = computed(() =>
     name: kinds.feature(each.feature, family.value, kind.value),
     mm: shown(each.mean_mm, 'mm', each.expanded_uncertainty_mm < 0.012 ? 3 : 2),
     inch: shown(each.mean_mm, 'in', 2),
-    doubt: doubt(each.expanded_uncertainty_mm, 'mm'),
+    uncertainty: uncertainty(each.expanded_uncertainty_mm, 'mm'),
     count: each.count,
     near: each.nearest.find((one) => one.within_reading_error)?.text ?? '',
   })),
@@ -150,7 +150,7 @@ onMounted(async () => {
             <tr v-for="row in rows" :key="row.name">
               <th>{{ row.name }}</th>
               <td class="fig big">{{ row.mm }}</td>
-              <td>{{ row.doubt }}</td>
+              <td>{{ row.uncertainty }}</td>
               <td class="fig">{{ row.inch }} in</td>
               <td class="faint">{{ row.count > 1 ? `${row.count} readings` : 'one reading' }}</td>
             </tr>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, reactive } from 'vue'
-import { api, told, type Schemas } from '@/api/client'
+import { api, resultOf, type Schemas } from '@/api/client'
 import { useLive } from '@/api/useLive'
 import SizeInput from '@/entry/SizeInput.vue'
 
@@ -14,7 +14,7 @@ const question = computed<Schemas['NeedlesRequest'] | null>(() => {
 })
 const live = useLive<Schemas['NeedlesRequest'], Schemas['NeedleCount']>(
   () => question.value,
-  (asked, signal) => told(api.POST('/api/calc/needles', { body: asked, signal })),
+  (asked, signal) => resultOf(api.POST('/api/calc/needles', { body: asked, signal })),
 )
 const answer = live.answer
 </script>

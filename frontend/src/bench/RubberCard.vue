@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, reactive } from 'vue'
-import { api, told, type Schemas } from '@/api/client'
+import { api, resultOf, type Schemas } from '@/api/client'
 import { useLive } from '@/api/useLive'
 import { percent } from '@/entry/lengths'
 import { MEDIA } from './media'
@@ -39,7 +39,7 @@ const question = computed<Question | null>(() => {
 })
 const live = useLive<Question, Schemas['RubberAnswer']>(
   () => question.value,
-  (asked, signal) => told(api.POST('/api/calc/rubber', { body: asked, signal })),
+  (asked, signal) => resultOf(api.POST('/api/calc/rubber', { body: asked, signal })),
 )
 const answer = live.answer
 const words = (name: string): string => name.replace(/_/g, ' ')

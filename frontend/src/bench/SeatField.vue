@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
-import { doubt, shown, type Unit } from '@/entry/lengths'
+import { uncertainty, shown, type Unit } from '@/entry/lengths'
 
 /** What stands beside the drawing: a seat that the part sat on, or another feature; typed like any other reading. */
 const props = defineProps<{
   words: string
   name: string
   unit: Unit
-  worth: Schemas['DoubtAnswer'] | undefined
+  worth: Schemas['UncertaintyAnswer'] | undefined
   fault: string | undefined
   next: boolean
 }>()
@@ -26,7 +26,7 @@ const held = computed(() =>
     <span
       >{{ words
       }}<i v-if="!fault && (worth || next)">{{
-        worth ? doubt(worth.expanded_uncertainty_mm, unit) : 'measure next'
+        worth ? uncertainty(worth.expanded_uncertainty_mm, unit) : 'measure next'
       }}</i></span
     >
     <input

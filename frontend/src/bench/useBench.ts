@@ -1,5 +1,5 @@
 import { computed, onScopeDispose, reactive, ref, watch } from 'vue'
-import { api, isAway, told, withKey, type Refusal, type Schemas } from '@/api/client'
+import { api, isAway, resultOf, withKey, type Refusal, type Schemas } from '@/api/client'
 import { useLive } from '@/api/useLive'
 import { useSheet } from '@/sheets/useSheet'
 import { useKinds, type FamilyName } from '@/job/useKinds'
@@ -39,7 +39,7 @@ export function useBench(partId: number) {
   const sheet = useSheet<Sheet>(
     `bench:${partId}`,
     async (held, key) => {
-      const { answer, refusal } = await told(
+      const { answer, refusal } = await resultOf(
         api.PUT('/api/parts/{part_id}/bench', {
           params: { path: { part_id: partId } },
           body: held,
@@ -62,7 +62,7 @@ export function useBench(partId: number) {
   /** While the server is away it is asked again; what is typed meanwhile is merged in when it answers. */
   async function load(): Promise<void> {
     clearTimeout(retry)
-    const { answer, refusal } = await told(
+    const { answer, refusal } = await resultOf(
       api.GET('/api/parts/{part_id}/bench', { params: { path: { part_id: partId } } }),
     )
     loadRefusal.value = refusal
@@ -136,7 +136,7 @@ export function useBench(partId: number) {
     const left = structuredClone(JSON.parse(JSON.stringify(asked)) as Question)
     for (const name of Object.keys(faults) as Feature[]) faults[name] = undefined
     for (let tries = 0; ; tries++) {
-      const result = await told(api.POST('/api/bench/identify', { body: left, signal }))
+      const result = await resultOf(api.POST('/api/bench/identify', { body: left, signal }))
       const place = result.refusal?.field?.match(/^observations\[(\d+)\]/)
       const wrong = place ? left.observations?.[Number(place[1])] : undefined
       if (tries > 3 || !result.refusal || (!wrong && result.refusal.field !== 'text')) return result
@@ -185,7 +185,7 @@ export function useBench(partId: number) {
     const unsaved = await sheet.stored()
     if (unsaved) return unsaved
     const version = part.value?.identification?.version ?? 0
-    const { answer, refusal } = await told(
+    const { answer, refusal } = await resultOf(
       api.POST('/api/parts/{part_id}/identification', {
         params: { path: { part_id: partId } },
         body: { item_id: itemId, version, sure },
@@ -198,9 +198,9 @@ export function useBench(partId: number) {
   }
   /** Who worked at it and when, and what stood on it then. */
   const versions = () =>
-    told(api.GET('/api/parts/{part_id}/sheets/bench/versions', { params: { path: { part_id: partId } } }))
+    resultOf(api.GET('/api/parts/{part_id}/sheets/bench/versions', { params: { path: { part_id: partId } } }))
   const version = (at: number) =>
-    told(
+    resultOf(
       api.GET('/api/parts/{part_id}/sheets/bench/versions/{version}', {
         params: { path: { part_id: partId, version: at } },
       }),

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, onMounted, ref } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
-import { api, told, type Schemas } from '@/api/client'
+import { api, resultOf, type Schemas } from '@/api/client'
 import { useSession } from '@/api/session'
 import { useJob } from '@/job/useJob'
 import { useTrade } from '@/job/useTrade'
@@ -42,7 +42,7 @@ const widths = computed(() =>
     .join(' '),
 )
 async function look(): Promise<void> {
-  const { answer } = await told(api.GET('/api/jobs'))
+  const { answer } = await resultOf(api.GET('/api/jobs'))
   away.value = answer === null
   if (!answer) return
   jobs.value = answer.jobs

@@ -54,7 +54,7 @@ const days = computed(() =>
         {{ state.line.contradictions === 1 ? 'contradiction' : 'contradictions' }}</b
       >
       <span v-if="state.line.open">{{ state.line.open }} to inspect</span>
-      <span v-if="state.line.ask" class="doubt">{{ state.line.ask }} for a second person</span>
+      <span v-if="state.line.ask" class="unsure">{{ state.line.ask }} for a second person</span>
       <span v-if="state.line.to_bench">{{ state.line.to_bench }} for the Bench</span>
     </span>
     <span v-if="state.waits_for === 'fit'" class="far">
@@ -97,13 +97,13 @@ const days = computed(() =>
           <text x="30" y="36" text-anchor="middle">?</text>
         </svg>
         <span class="name">{{ (part.match ?? part.chosen)?.designation ?? part.part.marking ?? '' }}</span>
-        <span class="lights"
+        <span class="checks"
           ><VerdictMark
-            v-for="light in part.lights.slice(0, 4)"
-            :key="light.light"
-            :state="light.state"
+            v-for="check in part.lights.slice(0, 4)"
+            :key="check.light"
+            :state="check.state"
             :size="11"
-            :passed="!!light.passed_reason"
+            :passed="!!check.passed_reason"
             silent
         /></span>
       </span>
@@ -186,7 +186,7 @@ const days = computed(() =>
   font-size: 14px;
   color: var(--faint);
 }
-.lights {
+.checks {
   display: flex;
   gap: 3px;
 }

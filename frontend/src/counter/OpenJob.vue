@@ -2,7 +2,7 @@
 import Dialog from 'primevue/dialog'
 import InputText from 'primevue/inputtext'
 import { computed, onMounted, ref } from 'vue'
-import { api, newKey, told, withKey, type Refusal, type Schemas } from '@/api/client'
+import { api, newKey, resultOf, withKey, type Refusal, type Schemas } from '@/api/client'
 import { useTrade } from '@/job/useTrade'
 
 /** A job in a few keys: what it is, whose, what is wrong; the rest follows at Take in. */
@@ -35,7 +35,7 @@ async function open(): Promise<void> {
     since: '',
     lie_open_days: lieOpen.value,
   }
-  const { answer, refusal: why } = await told(api.POST('/api/jobs', { body, ...withKey(key) }))
+  const { answer, refusal: why } = await resultOf(api.POST('/api/jobs', { body, ...withKey(key) }))
   refusal.value = why
   busy.value = false
   if (answer) emit('opened', answer.number)
@@ -44,7 +44,7 @@ async function readIn(event: Event): Promise<void> {
   const file = (event.target as HTMLInputElement).files?.[0]
   if (!file) return
   busy.value = true
-  const { answer, refusal: why } = await told(
+  const { answer, refusal: why } = await resultOf(
     api.POST('/api/job-files', {
       body: (await file.text()) as never,
       bodySerializer: (body: unknown) => body as string,
@@ -58,7 +58,7 @@ async function readIn(event: Event): Promise<void> {
 }
 onMounted(async () => {
   if (!trade.tables) await trade.load()
-  const { answer } = await told(api.GET('/api/unit-models'))
+  const { answer } = await resultOf(api.GET('/api/unit-models'))
   models.value = (answer?.models ?? []).map((each) => each.name)
 })
 </script>

@@ -1,6 +1,6 @@
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, told, withKey, type Schemas } from '@/api/client'
+import { api, resultOf, withKey, type Schemas } from '@/api/client'
 import { useLive } from '@/api/useLive'
 import { useJob, whereItWaits } from '@/job/useJob'
 import { EMPTY } from '@/bench/useBench'
@@ -38,7 +38,7 @@ export function useAsk() {
       sessionStorage.setItem('ample:line', text.value)
       return text.value.trim() ? text.value : null
     },
-    (asked, signal) => told(api.GET('/api/counter', { params: { query: { text: asked } }, signal })),
+    (asked, signal) => resultOf(api.GET('/api/counter', { params: { query: { text: asked } }, signal })),
     90,
   )
   const offered = computed<Offered[]>(() => {
@@ -63,10 +63,10 @@ export function useAsk() {
 
   async function looseJob(): Promise<string | null> {
     if (job.state) return job.state.job.number
-    const { answer: board } = await told(api.GET('/api/jobs'))
+    const { answer: board } = await resultOf(api.GET('/api/jobs'))
     const open = board?.jobs.find((each) => each.job.title === LOOSE)
     if (open) return open.job.number
-    const { answer, refusal } = await told(
+    const { answer, refusal } = await resultOf(
       api.POST('/api/jobs', { body: { ...NEW_JOB, title: LOOSE }, ...withKey() }),
     )
     fault.value = refusal?.message ?? null
@@ -84,7 +84,7 @@ export function useAsk() {
       rpm: null,
       family,
     }
-    const { answer: part, refusal } = await told(
+    const { answer: part, refusal } = await resultOf(
       api.POST('/api/jobs/{number}/parts', { params: { path: { number } }, body, ...withKey() }),
     )
     fault.value = refusal?.message ?? null
@@ -103,7 +103,7 @@ export function useAsk() {
       readings: [{ typed: size, unit: 'mm' as const }],
     }))
     const sheet = { ...EMPTY, observations }
-    await told(
+    await resultOf(
       api.PUT('/api/parts/{part_id}/bench', {
         params: { path: { part_id: part.part_id } },
         body: { version: part.version, sheet },

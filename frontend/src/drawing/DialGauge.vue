@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 
-/** A dial with its target band, needle and the doubt of the reading; the scale reaches past the band on both sides. */
+/** A dial with its target band, needle and the uncertainty of the reading; the scale reaches past the band on both sides. */
 const props = defineProps<{
   least: number | null
   most: number | null
   value: number | null
-  doubt: number | null
+  uncertainty: number | null
   unit: string
   words: string
   wrong: boolean
@@ -40,9 +40,9 @@ const band = computed(() =>
     ? ''
     : arc(props.least ?? range.value.from, props.most ?? range.value.to, RADIUS - 6),
 )
-const doubtArc = computed(() =>
-  props.value !== null && props.doubt
-    ? arc(props.value - props.doubt, props.value + props.doubt, RADIUS - 20)
+const spreadArc = computed(() =>
+  props.value !== null && props.uncertainty
+    ? arc(props.value - props.uncertainty, props.value + props.uncertainty, RADIUS - 20)
     : '',
 )
 const needle = computed(() => (props.value === null ? null : at(props.value, RADIUS - 2)))
@@ -58,7 +58,7 @@ const said = (value: number): string => String(Number(value.toPrecision(4)))
   <svg :viewBox="`0 0 ${WIDTH} 104`" :width="WIDTH" height="104" role="img" :aria-label="words">
     <path :d="scale" class="scale" />
     <path v-if="band" :d="band" class="band" />
-    <path v-if="doubtArc" :d="doubtArc" class="unsure" />
+    <path v-if="spreadArc" :d="spreadArc" class="unsure" />
     <line
       v-if="needle"
       :x1="middle.x"

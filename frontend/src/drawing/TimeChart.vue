@@ -25,13 +25,13 @@ const points = computed(() => props.series?.points ?? [])
 const trend = computed(() => props.series?.trend ?? null)
 const now = computed(() => dayOf(props.today))
 const flags = computed(() => {
-  const told = trend.value?.forecast
-  if (!told || trend.value?.confidence === 'steady') return []
+  const forecast = trend.value?.forecast
+  if (!forecast || trend.value?.confidence === 'steady') return []
   return (
     [
-      ['plan', told.plan_on],
-      ['order by', told.order_by],
-      ['limit', told.limit_on],
+      ['plan', forecast.plan_on],
+      ['order by', forecast.order_by],
+      ['limit', forecast.limit_on],
     ] as const
   ).flatMap(([words, band]) => (band.likely ? [{ words, day: dayOf(band.likely), band }] : []))
 })
@@ -222,12 +222,12 @@ svg {
   stroke: var(--action);
 }
 .early {
-  stroke: var(--doubt);
+  stroke: var(--unsure);
   stroke-width: 1.6;
   stroke-dasharray: 7 5;
 }
 .early-words {
-  fill: var(--doubt);
+  fill: var(--unsure);
   font-size: 13px;
   font-weight: 600;
 }
@@ -249,12 +249,12 @@ svg {
   fill: var(--faint);
 }
 .changed line {
-  stroke: var(--doubt);
+  stroke: var(--unsure);
   stroke-dasharray: 3 4;
 }
 .changed text {
   font-size: 13px;
-  fill: var(--doubt);
+  fill: var(--unsure);
 }
 .flag line {
   stroke: var(--action);

@@ -6,7 +6,7 @@ import { STATE_WORDS } from './verdicts'
 const props = defineProps<{ state: string; size?: number; passed?: boolean; silent?: boolean }>()
 const CLASSES: Record<string, string> = {
   holds: 'good',
-  not_proven: 'doubt',
+  not_proven: 'unsure',
   does_not_hold: 'stop',
   not_looked_at: 'faint',
 }

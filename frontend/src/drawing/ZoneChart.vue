@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 
-/** A seat in micrometres about its nominal: the zone, the bearing's own band, the measured points with their doubt. */
+/** A seat in micrometres about its nominal: the zone, the bearing's own band, the measured points with their uncertainty. */
 const props = defineProps<{
   title: string
   nominal: number
@@ -40,7 +40,7 @@ const letters = computed(() => {
   return planes.map((_, p) => ({ x: from + step * (p + 0.5), text: 'ABCDEF'[p] }))
 })
 const inner = computed(() => props.width - LEFT - 16)
-const doubt = computed(() => check.value?.expanded_uncertainty_um ?? 0)
+const expanded = computed(() => check.value?.expanded_uncertainty_um ?? 0)
 const bounds = computed(() => {
   const all = [
     zone.value.low,
@@ -53,7 +53,7 @@ const bounds = computed(() => {
 })
 const span = computed(() => bounds.value.high - bounds.value.low || 10)
 const range = computed(() => {
-  const pad = Math.max(span.value * 0.14, Math.min(doubt.value, span.value * 0.5))
+  const pad = Math.max(span.value * 0.14, Math.min(expanded.value, span.value * 0.5))
   return { low: bounds.value.low - pad, high: bounds.value.high + pad }
 })
 const scale = computed(() => (props.height - TOP - BOTTOM) / (range.value.high - range.value.low))
@@ -79,14 +79,14 @@ const words = computed(
   <svg :width="width" :height="height" :viewBox="`0 0 ${width} ${height}`" role="img" :aria-label="words">
     <text x="14" y="28" class="title">{{ title }}</text>
     <text
-      v-if="doubt"
+      v-if="expanded"
       :x="width - 92"
       y="27"
       text-anchor="end"
       class="tick"
-      :class="{ far: doubt > span / 2 }"
+      :class="{ far: expanded > span / 2 }"
     >
-      U = ±{{ doubt < 10 ? doubt.toFixed(1) : Math.round(doubt) }} µm
+      U = ±{{ expanded < 10 ? expanded.toFixed(1) : Math.round(expanded) }} µm
     </text>
     <text :x="width - 16" y="28" text-anchor="end" class="nominal">Ø{{ nominal }}</text>
     <g v-for="tick in ticks" :key="tick">
@@ -116,7 +116,7 @@ const words = computed(
       <rect x="0" :y="TOP - 4" :width="width" :height="height - TOP - BOTTOM + 8" />
     </clipPath>
     <g v-for="(point, i) in points" :key="i" class="point" :clip-path="`url(#field-${title})`">
-      <line :x1="point.x" :x2="point.x" :y1="y(point.um + doubt)" :y2="y(point.um - doubt)" />
+      <line :x1="point.x" :x2="point.x" :y1="y(point.um + expanded)" :y2="y(point.um - expanded)" />
       <circle :cx="point.x" :cy="y(point.um)" r="5.5" />
     </g>
     <text

@@ -6,12 +6,12 @@ type Decision = Schemas['Decision']
 
 const MARKS: Record<string, [mark: string, tone: string]> = {
   open: ['not_looked_at', 'faint'],
-  ask: ['not_proven', 'doubt'],
+  ask: ['not_proven', 'unsure'],
   reuse: ['holds', 'good'],
   regrease: ['holds', 'good'],
-  dress: ['not_proven', 'doubt'],
-  move_lip: ['not_proven', 'doubt'],
-  sleeve: ['not_proven', 'doubt'],
+  dress: ['not_proven', 'unsure'],
+  move_lip: ['not_proven', 'unsure'],
+  sleeve: ['not_proven', 'unsure'],
 }
 export const markOf = (verdict: string): string => (MARKS[verdict] ?? ['does_not_hold'])[0]
 export const toneOf = (verdict: string): string => MARKS[verdict]?.[1] ?? 'stop'

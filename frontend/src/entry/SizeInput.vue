@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, watch } from 'vue'
-import { api, told, type Schemas } from '@/api/client'
+import { api, resultOf, type Schemas } from '@/api/client'
 import { useLive } from '@/api/useLive'
 import { useHand } from '@/shell/hand'
 
@@ -12,7 +12,7 @@ const hand = useHand()
 const typed = computed(() => props.size?.typed ?? '')
 const live = useLive<{ text: string; unit: 'mm' | 'in' }, Schemas['LengthAnswer']>(
   () => (typed.value.trim() ? { text: typed.value, unit: props.size?.unit ?? 'mm' } : null),
-  (asked, signal) => told(api.POST('/api/calc/length', { body: asked, signal })),
+  (asked, signal) => resultOf(api.POST('/api/calc/length', { body: asked, signal })),
 )
 watch(live.answer, (answer) => {
   const mm = answer ? Number(answer.mm.toFixed(7)) : null

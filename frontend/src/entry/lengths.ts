@@ -5,7 +5,7 @@ export function shown(mm: number, unit: Unit, digits = 2): string {
   return unit === 'mm' ? mm.toFixed(digits) : (mm / 25.4).toFixed(digits + 2)
 }
 
-export function doubt(mm: number, unit: Unit): string {
+export function uncertainty(mm: number, unit: Unit): string {
   if (unit === 'in') return `±${(mm / 25.4).toFixed(4)} in`
   return `±${mm < 0.0095 ? mm.toFixed(3) : mm.toFixed(2)} mm`
 }

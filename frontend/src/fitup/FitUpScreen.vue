@@ -70,7 +70,7 @@ function kindOf(part: string): string {
   return answer.value?.strip_down.parts?.find((each) => each.key === part)?.kind ?? ''
 }
 const tick = computed(() => (step.value ? ticks.value.get(step.value.key) : undefined))
-const told = computed(() => (step.value ? reached.value.get(step.value.key) : undefined))
+const torqueReached = computed(() => (step.value ? reached.value.get(step.value.key) : undefined))
 function done(): void {
   started.value = null
   fit.tick()
@@ -208,7 +208,7 @@ onMounted(async () => {
                 inputmode="decimal"
                 maxlength="20"
                 :value="tick?.reached ?? ''"
-                :aria-invalid="told?.holds === false"
+                :aria-invalid="torqueReached?.holds === false"
                 @take="(text) => step && fit.change(step.key, { reached: text })"
                 @keydown.enter="onwards"
               />
@@ -220,9 +220,9 @@ onMounted(async () => {
                 {{ sheet.wrench }}
               </button>
               <kbd>f</kbd> <kbd>g</kbd>
-              <b v-if="told?.holds === false" class="stop"
-                >{{ (told.off_percent ?? 0) > 0 ? '+' : '−' }}{{ Math.abs(told.off_percent ?? 0) }} %: not
-                what was recorded</b
+              <b v-if="torqueReached?.holds === false" class="stop"
+                >{{ (torqueReached.off_percent ?? 0) > 0 ? '+' : '−'
+                }}{{ Math.abs(torqueReached.off_percent ?? 0) }} %: not what was recorded</b
               >
             </label>
             <button v-if="bearing && step.does !== 'grease'" type="button" class="chip" @click="nextWay">

@@ -1,5 +1,5 @@
 import { computed, ref } from 'vue'
-import { api, told, withKey, type Schemas } from '@/api/client'
+import { api, resultOf, withKey, type Schemas } from '@/api/client'
 import { useJudgedSheet } from '@/sheets/useJudgedSheet'
 
 export type FitUp = Schemas['FitUpSheet']
@@ -25,14 +25,14 @@ export function useFitUp(number: string) {
   const held = useJudgedSheet<FitUp, Schemas['FitUpJudged'], Schemas['FitUpSheetAnswer']>(
     {
       name: `fit-up:${number}`,
-      load: () => told(api.GET('/api/jobs/{number}/sheets/fit_up', { params })),
+      load: () => resultOf(api.GET('/api/jobs/{number}/sheets/fit_up', { params })),
       save: (body, key) =>
-        told(api.PUT('/api/jobs/{number}/sheets/fit_up', { params, body, ...withKey(key) })),
+        resultOf(api.PUT('/api/jobs/{number}/sheets/fit_up', { params, body, ...withKey(key) })),
       judge: (body, signal) =>
-        told(api.POST('/api/jobs/{number}/sheets/fit_up/judge', { params, body, signal })),
-      versions: () => told(api.GET('/api/jobs/{number}/sheets/fit_up/versions', { params })),
+        resultOf(api.POST('/api/jobs/{number}/sheets/fit_up/judge', { params, body, signal })),
+      versions: () => resultOf(api.GET('/api/jobs/{number}/sheets/fit_up/versions', { params })),
       version: (version) =>
-        told(
+        resultOf(
           api.GET('/api/jobs/{number}/sheets/fit_up/versions/{version}', {
             params: { path: { number, version } },
           }),

@@ -13,13 +13,13 @@ const WORDS: Record<string, string> = {
 }
 const trend = computed(() => props.series?.trend ?? null)
 const rows = computed(() => {
-  const told = trend.value?.forecast
-  return told
+  const forecast = trend.value?.forecast
+  return forecast
     ? (
         [
-          ['plan on', told.plan_on],
-          ['order by', told.order_by],
-          ['limit', told.limit_on],
+          ['plan on', forecast.plan_on],
+          ['order by', forecast.order_by],
+          ['limit', forecast.limit_on],
         ] as const
       ).map(([words, band]) => ({ words, ...band, past: Boolean(band.likely && band.likely <= props.today) }))
     : []
@@ -35,11 +35,11 @@ const passed = computed(() => {
 <template>
   <section class="dates" aria-label="trend">
     <template v-if="trend">
-      <h2 :class="{ att: trend.confidence === 'firm', doubt: trend.confidence === 'weak' }">
+      <h2 :class="{ att: trend.confidence === 'firm', unsure: trend.confidence === 'weak' }">
         {{ WORDS[trend.confidence] }}
       </h2>
       <p v-if="passed" class="stop passed">{{ passed }}</p>
-      <p v-if="trend.changed_on" class="doubt">
+      <p v-if="trend.changed_on" class="unsure">
         It changed on {{ dayWords(trend.changed_on) }}. What happened then?
       </p>
       <dl v-if="any && trend.confidence !== 'steady'">

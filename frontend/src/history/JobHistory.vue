@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { onMounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { api, told, withKey, type Refusal, type Schemas } from '@/api/client'
+import { api, resultOf, withKey, type Refusal, type Schemas } from '@/api/client'
 
 /** Which unit a job is of: known, it leads to its history; else it is asked for once. */
 const route = useRoute()
@@ -14,14 +14,14 @@ async function take(answer: Schemas['UnitOfJob'] | null): Promise<void> {
   if (answer?.unit) await router.replace({ name: 'history', params: { unitId: String(answer.unit.unit_id) } })
 }
 async function tie(unit_id: number | null): Promise<void> {
-  const { answer, refusal: no } = await told(
+  const { answer, refusal: no } = await resultOf(
     api.PUT('/api/jobs/{number}/unit', { params, body: { unit_id }, ...withKey() }),
   )
   refusal.value = no
   if (answer) await take(answer)
 }
 onMounted(async () => {
-  const { answer, refusal: no } = await told(api.GET('/api/jobs/{number}/unit', { params }))
+  const { answer, refusal: no } = await resultOf(api.GET('/api/jobs/{number}/unit', { params }))
   refusal.value = no
   await take(answer)
 })

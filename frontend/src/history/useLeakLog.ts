@@ -1,4 +1,4 @@
-import { api, newKey, told, withKey, type Schemas } from '@/api/client'
+import { api, newKey, resultOf, withKey, type Schemas } from '@/api/client'
 import { useJudgedSheet } from '@/sheets/useJudgedSheet'
 
 export type LeakLog = Schemas['LeakLog']
@@ -29,14 +29,14 @@ export function useLeakLog(unitId: number) {
   const held = useJudgedSheet<LeakLog, Schemas['LogJudged'], Schemas['LeakLogSheetAnswer']>(
     {
       name: `leak-log:${unitId}`,
-      load: () => told(api.GET('/api/units/{unit_id}/sheets/leak_log', { params })),
+      load: () => resultOf(api.GET('/api/units/{unit_id}/sheets/leak_log', { params })),
       save: (body, key) =>
-        told(api.PUT('/api/units/{unit_id}/sheets/leak_log', { params, body, ...withKey(key) })),
+        resultOf(api.PUT('/api/units/{unit_id}/sheets/leak_log', { params, body, ...withKey(key) })),
       judge: (body, signal) =>
-        told(api.POST('/api/units/{unit_id}/sheets/leak_log/judge', { params, body, signal })),
-      versions: () => told(api.GET('/api/units/{unit_id}/sheets/leak_log/versions', { params })),
+        resultOf(api.POST('/api/units/{unit_id}/sheets/leak_log/judge', { params, body, signal })),
+      versions: () => resultOf(api.GET('/api/units/{unit_id}/sheets/leak_log/versions', { params })),
       version: (version) =>
-        told(
+        resultOf(
           api.GET('/api/units/{unit_id}/sheets/leak_log/versions/{version}', {
             params: { path: { unit_id: unitId, version } },
           }),

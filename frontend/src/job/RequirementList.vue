@@ -146,6 +146,6 @@ const sayable = (row: { basis: string; values: readonly unknown[] }): boolean =>
 .open dd,
 .open select,
 .open i {
-  color: var(--doubt);
+  color: var(--unsure);
 }
 </style>

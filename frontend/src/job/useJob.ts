@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
-import { api, told, type Schemas } from '@/api/client'
+import { api, resultOf, type Schemas } from '@/api/client'
 
 export type JobState = Schemas['JobState']
 export type PartState = Schemas['PartState']
@@ -13,30 +13,30 @@ export interface Stage {
   left: number
 }
 
-type Light = PartState['lights'][number]
+type Check = PartState['lights'][number]
 type TrayStage = Exclude<Stage['name'], 'take-in' | 'line' | 'fit-up' | 'proof'>
-const LIGHTS: Record<TrayStage, string[]> = {
+const CHECKS: Record<TrayStage, string[]> = {
   bench: ['identity'],
   match: ['interchange'],
   seats: ['shaft', 'housing'],
   order: [],
 }
 
-/** A stage is as good as the worst of its lights; a light passed with a reason counts as done. */
+/** A stage is as good as the worst of its checks; an overridden check counts as done. */
 function stageOf(name: TrayStage, words: string, parts: PartState[]): Stage {
-  const own = (part: PartState): Light[] => part.lights.filter((light) => LIGHTS[name].includes(light.light))
+  const own = (part: PartState): Check[] => part.lights.filter((check) => CHECKS[name].includes(check.light))
   const done = (part: PartState): boolean =>
     name === 'order'
       ? part.order_number !== null
-      : own(part).every((light) => light.state === 'holds' || light.passed_reason !== null)
+      : own(part).every((check) => check.state === 'holds' || check.passed_reason !== null)
   const left = parts.filter((part) => !done(part)).length
-  const lights = parts.flatMap(own).filter((light) => light.passed_reason === null)
+  const checks = parts.flatMap(own).filter((check) => check.passed_reason === null)
   const begun =
     name === 'order'
       ? left < parts.length
-      : parts.flatMap(own).some((light) => light.state !== 'not_looked_at')
+      : parts.flatMap(own).some((check) => check.state !== 'not_looked_at')
   let mark: Mark = 'not_proven'
-  if (lights.some((light) => light.state === 'does_not_hold')) mark = 'does_not_hold'
+  if (checks.some((check) => check.state === 'does_not_hold')) mark = 'does_not_hold'
   else if (!parts.length || !begun) mark = 'not_looked_at'
   else if (!left) mark = 'holds'
   return { name, words, mark, left }
@@ -89,14 +89,14 @@ export const useJob = defineStore('job', () => {
   const instruments = ref<Schemas['InstrumentRecord'][]>([])
 
   async function take(number: string): Promise<void> {
-    const { answer } = await told(api.GET('/api/jobs/{number}', { params: { path: { number } } }))
+    const { answer } = await resultOf(api.GET('/api/jobs/{number}', { params: { path: { number } } }))
     if (answer) state.value = answer
   }
   async function refresh(): Promise<void> {
     if (state.value) await take(state.value.job.number)
   }
   async function loadInstruments(): Promise<void> {
-    const { answer } = await told(api.GET('/api/instruments'))
+    const { answer } = await resultOf(api.GET('/api/instruments'))
     if (answer) instruments.value = answer.instruments
   }
   const stages = computed<Stage[]>(() => {

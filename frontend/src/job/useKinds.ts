@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
-import { api, told, type Schemas } from '@/api/client'
+import { api, resultOf, type Schemas } from '@/api/client'
 
 export type Kinds = Schemas['KindsAnswer']
 export type FamilyName = NonNullable<Schemas['KindsRequest']['family']>
@@ -30,7 +30,7 @@ export const useKinds = defineStore('kinds', () => {
 
   async function load(): Promise<void> {
     const found = await Promise.all(
-      FAMILIES.map(([family]) => told(api.POST('/api/calc/kinds', { body: { family } }))),
+      FAMILIES.map(([family]) => resultOf(api.POST('/api/calc/kinds', { body: { family } }))),
     )
     const answers = found.flatMap(({ answer }) => (answer ? [answer] : []))
     if (answers.length < FAMILIES.length) {

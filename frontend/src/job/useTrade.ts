@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
-import { api, told, type Schemas } from '@/api/client'
+import { api, resultOf, type Schemas } from '@/api/client'
 
 export type Trade = Schemas['TradeAnswer']
 export type Kind = Trade['kinds'][number]
@@ -13,7 +13,7 @@ export const useTrade = defineStore('trade', () => {
   const kinds = computed(() => new Map((tables.value?.kinds ?? []).map((kind) => [kind.kind, kind])))
 
   async function load(): Promise<void> {
-    const { answer } = await told(api.POST('/api/calc/trade', { body: {} }))
+    const { answer } = await resultOf(api.POST('/api/calc/trade', { body: {} }))
     if (!answer) return
     tables.value = answer
     localStorage.setItem(STORED, JSON.stringify(answer))

@@ -126,7 +126,7 @@ function setKeep(name: (typeof KEEPS)[number][0]): void {
       {{ why ? 'less' : 'why, and alternative practice' }} <kbd>w</kbd>
     </button>
     <form v-if="verdict?.second_person && !decision" class="second" @submit.prevent="decide">
-      <p class="doubt">
+      <p class="unsure">
         <b>A second person must decide.</b>
         {{ whyNot }}
       </p>
@@ -194,7 +194,7 @@ h2 {
   color: var(--attention);
 }
 .clash.ask {
-  border-color: var(--doubt);
+  border-color: var(--unsure);
 }
 .chips {
   display: flex;

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { api, told, withKey, type Schemas } from '@/api/client'
+import { api, resultOf, withKey, type Schemas } from '@/api/client'
 import LineDrawing from '@/drawing/LineDrawing.vue'
 import ClashDialog from '@/entry/ClashDialog.vue'
 import { useJob } from '@/job/useJob'
@@ -9,7 +9,7 @@ import { useTrade } from '@/job/useTrade'
 import EarlierVersions from '@/sheets/EarlierVersions.vue'
 import { useKeys } from '@/shell/useKeys'
 import AddPart from './AddPart.vue'
-import CautionGate from './CautionGate.vue'
+import CautionsFirst from './CautionsFirst.vue'
 import EmptyLine from './EmptyLine.vue'
 import LineHead from './LineHead.vue'
 import PartCards from './PartCards.vue'
@@ -48,7 +48,7 @@ const atInspection = computed(() => {
   )
   return cautions.value.find((each) => each.stage === 'inspect' && !read.has(each.caution))
 })
-const gated = computed(() => strip.answer.value !== null && unread.value.length > 0)
+const locked = computed(() => strip.answer.value !== null && unread.value.length > 0)
 const place = computed(() => {
   const at = parts.value.findIndex((each) => each.key === selected.value)
   return at >= 0
@@ -106,7 +106,7 @@ function nextOpen(): void {
   if (found) selected.value = found.key
 }
 async function read(caution: string): Promise<void> {
-  const { refusal } = await told(
+  const { refusal } = await resultOf(
     api.POST('/api/jobs/{number}/cautions/{caution}', {
       params: { path: { number, caution } },
       ...withKey(),
@@ -164,7 +164,7 @@ onMounted(async () => {
   if (!trade.tables) await trade.load()
   else void trade.load()
   await strip.load()
-  const { answer } = await told(api.GET('/api/jobs/{number}/take-in', { params: { path: { number } } }))
+  const { answer } = await resultOf(api.GET('/api/jobs/{number}/take-in', { params: { path: { number } } }))
   cautions.value = answer?.cautions ?? []
 })
 
@@ -173,7 +173,7 @@ function takenBack(old: unknown): void {
   strip.change({ ...EMPTY, ...(old as LineSheet) })
   selected.value = null
 }
-const free = (run: () => void) => () => strip.held.ready.value && !gated.value && run()
+const free = (run: () => void) => () => strip.held.ready.value && !locked.value && run()
 const kindKeys = computed(() =>
   (trade.tables?.kinds ?? []).map((kind) => ({
     key: kind.key,
@@ -196,7 +196,7 @@ useKeys(() => [
   {
     key: 'Enter',
     words: 'the part’s card; Escape: back to the drawing',
-    run: () => (gated.value ? readFirst() : card.value?.focus()),
+    run: () => (locked.value ? readFirst() : card.value?.focus()),
   },
   { key: 'Escape', words: 'back to the drawing', run: backToLine, inFields: true },
   { key: 'u', words: 'undo', run: () => void strip.undoStep() },
@@ -270,7 +270,7 @@ useKeys(() => [
     </p>
     <p v-if="marking" class="note">Click the part that the photo shows.</p>
     <p v-if="said" class="note" role="alert">{{ said }}</p>
-    <CautionGate v-if="gated" :cautions="unread" @read="read" />
+    <CautionsFirst v-if="locked" :cautions="unread" @read="read" />
     <template v-else>
       <div ref="drawingRoom" class="room" tabindex="-1" aria-label="parts on the shaft">
         <LineDrawing

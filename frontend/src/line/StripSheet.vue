@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { api, told, type Schemas } from '@/api/client'
+import { api, resultOf, type Schemas } from '@/api/client'
 import LineDrawing from '@/drawing/LineDrawing.vue'
 import { standingDecisions, standingVerdicts, wrongParts } from '@/drawing/standing'
 import { useTrade } from '@/job/useTrade'
@@ -100,14 +100,14 @@ onMounted(async () => {
   if (!trade.tables) await trade.load()
   const params = { path: { number } }
   const [found, taken] = await Promise.all([
-    told(api.GET('/api/jobs/{number}/line', { params })),
-    told(api.GET('/api/jobs/{number}/take-in', { params })),
+    resultOf(api.GET('/api/jobs/{number}/line', { params })),
+    resultOf(api.GET('/api/jobs/{number}/take-in', { params })),
   ])
   line.value = found.answer
   take.value = taken.answer
   away.value = !found.answer
   if (!found.answer) return
-  const judged = await told(
+  const judged = await resultOf(
     api.POST('/api/calc/line-check', {
       body: { sheet: found.answer.sheet, access: found.answer.access as 'cheap' | 'costly' },
     }),

@@ -1,5 +1,5 @@
 import { computed, onScopeDispose, ref, toRaw } from 'vue'
-import { api, isAway, told, withKey, type Refusal, type Schemas } from '@/api/client'
+import { api, isAway, resultOf, withKey, type Refusal, type Schemas } from '@/api/client'
 import { useHistory } from '@/sheets/useHistory'
 import { useLive } from '@/api/useLive'
 import { useSheet } from '@/sheets/useSheet'
@@ -23,7 +23,7 @@ export function useLine(number: string) {
   const held = useSheet<LineSheet>(
     `line:${number}`,
     async (sheet, key) => {
-      const { answer: saved, refusal } = await told(
+      const { answer: saved, refusal } = await resultOf(
         api.PUT('/api/jobs/{number}/line', {
           params: { path: { number } },
           body: sheet,
@@ -46,7 +46,7 @@ export function useLine(number: string) {
   let timer: ReturnType<typeof setTimeout> | undefined
   onScopeDispose(() => clearTimeout(timer))
   async function load(): Promise<void> {
-    const { answer: found, refusal } = await told(
+    const { answer: found, refusal } = await resultOf(
       api.GET('/api/jobs/{number}/line', { params: { path: { number } } }),
     )
     loadRefusal.value = refusal
@@ -63,7 +63,9 @@ export function useLine(number: string) {
   }
   /** Decisions, photos and what has gone to the Bench; the sheet itself stays as it is here. */
   async function lookAgain(): Promise<void> {
-    const { answer: found } = await told(api.GET('/api/jobs/{number}/line', { params: { path: { number } } }))
+    const { answer: found } = await resultOf(
+      api.GET('/api/jobs/{number}/line', { params: { path: { number } } }),
+    )
     if (found) answer.value = found
   }
 
@@ -143,7 +145,7 @@ export function useLine(number: string) {
       held.ready.value && sheet.value.lines.length
         ? { sheet: sheet.value, access: (answer.value?.access as 'cheap' | 'costly') ?? 'cheap' }
         : null,
-    (asked, signal) => told(api.POST('/api/calc/line-check', { body: asked, signal })),
+    (asked, signal) => resultOf(api.POST('/api/calc/line-check', { body: asked, signal })),
     160,
   )
   const standing = computed(() => standingDecisions(answer.value?.decisions))
@@ -155,7 +157,7 @@ export function useLine(number: string) {
     const unsaved = await held.stored()
     if (unsaved) return { answer: null, refusal: unsaved }
     const params = { path: { number, key } }
-    const result = await told(api.POST('/api/jobs/{number}/line/{key}/bench', { params, ...withKey() }))
+    const result = await resultOf(api.POST('/api/jobs/{number}/line/{key}/bench', { params, ...withKey() }))
     await lookAgain()
     return result
   }
@@ -163,7 +165,7 @@ export function useLine(number: string) {
     const unsaved = await held.stored()
     if (unsaved) return unsaved
     const params = { path: { number, key } }
-    const result = await told(
+    const result = await resultOf(
       api.POST('/api/jobs/{number}/line/{key}/decision', { params, body, ...withKey() }),
     )
     await lookAgain()
@@ -171,9 +173,9 @@ export function useLine(number: string) {
   }
   const params = { path: { number } }
   /** Who worked at it and when, and what stood on it then. */
-  const versions = () => told(api.GET('/api/jobs/{number}/sheets/strip_down/versions', { params }))
+  const versions = () => resultOf(api.GET('/api/jobs/{number}/sheets/strip_down/versions', { params }))
   const version = (at: number) =>
-    told(
+    resultOf(
       api.GET('/api/jobs/{number}/sheets/strip_down/versions/{version}', {
         params: { path: { number, version: at } },
       }),

@@ -1,5 +1,5 @@
 import { onMounted, onScopeDispose, ref } from 'vue'
-import { api, isAway, newKey, told, withKey, type Refusal, type Schemas } from '@/api/client'
+import { api, isAway, newKey, resultOf, withKey, type Refusal, type Schemas } from '@/api/client'
 import { useSaving } from '@/sheets/saving'
 
 /** A photo that waits on this machine until the server has it. */
@@ -91,7 +91,7 @@ export function usePhotos(number: string, sent: () => Promise<void>) {
   }
   async function send(photo: Waiting): Promise<Refusal | null> {
     saving.working('photos')
-    const { answer, refusal } = await told(
+    const { answer, refusal } = await resultOf(
       api.POST('/api/jobs/{number}/photos', {
         params: { path: { number }, query: { part: photo.part, caption: photo.caption } },
         body: photo.picture as never,
@@ -105,7 +105,7 @@ export function usePhotos(number: string, sent: () => Promise<void>) {
     return refusal
   }
   async function remove({ photo_id, version }: Head): Promise<void> {
-    const { refusal } = await told(
+    const { refusal } = await resultOf(
       api.DELETE('/api/photos/{photo_id}', {
         params: { path: { photo_id }, query: { version } },
         ...withKey(),
@@ -117,7 +117,7 @@ export function usePhotos(number: string, sent: () => Promise<void>) {
   /** Where it belongs or what it shows has changed. */
   async function place(photo: Head, values: Partial<Pick<Head, 'caption' | 'place_x' | 'place_y'>>) {
     const { photo_id, version, part, caption, place_x, place_y } = { ...photo, ...values }
-    const { refusal } = await told(
+    const { refusal } = await resultOf(
       api.PUT('/api/photos/{photo_id}', {
         params: { path: { photo_id } },
         body: { version, part, caption, place_x, place_y },

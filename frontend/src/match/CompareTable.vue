@@ -61,7 +61,7 @@ const same = computed(() => rows.value.filter((row) => row.same))
                 :class="{
                   good: cell.judgement === 'better',
                   att: cell.judgement === 'worse' || cell.judgement === 'change',
-                  doubt: cell.judgement === 'unknown',
+                  unsure: cell.judgement === 'unknown',
                 }"
                 ><b>{{ cell.judgement === 'same' ? 'same' : cell.to }}</b>
                 <i v-if="cell.judgement !== 'same'">{{ WORDS[cell.judgement] }}</i></span

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, ref } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
-import { api, told, withKey, type Refusal, type Schemas } from '@/api/client'
+import { api, resultOf, withKey, type Refusal, type Schemas } from '@/api/client'
 import PartSection from '@/drawing/PartSection.vue'
 import { partSize } from '@/drawing/sizes'
 import MarkingSpans from '@/drawing/MarkingSpans.vue'
@@ -79,7 +79,7 @@ const part = computed(() => job.state?.parts.find((each) => each.part.part_id ==
 
 async function load(): Promise<void> {
   const stays = handStays()
-  const { answer, refusal: why } = await told(
+  const { answer, refusal: why } = await resultOf(
     api.GET('/api/parts/{part_id}/match', { params: { path: { part_id: partId } } }),
   )
   refusal.value = why
@@ -103,7 +103,7 @@ function beside(): void {
 }
 async function choose(): Promise<void> {
   if (!current.value || !match.value) return
-  const { answer, refusal: why } = await told(
+  const { answer, refusal: why } = await resultOf(
     api.POST('/api/parts/{part_id}/match', {
       params: { path: { part_id: partId } },
       body: { item_id: current.value.item.item_id, version: match.value.match_version },

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { api, told, type Schemas } from '@/api/client'
+import { api, resultOf, type Schemas } from '@/api/client'
 import { useLive } from '@/api/useLive'
 import VerdictMark from '@/drawing/VerdictMark.vue'
 
@@ -12,7 +12,7 @@ defineExpose({ focus: () => field.value?.focus() })
 const live = useLive<string, Schemas['OfferedAnswer']>(
   () => text.value.trim() || null,
   (asked, signal) =>
-    told(
+    resultOf(
       api.POST('/api/parts/{part_id}/offered', {
         params: { path: { part_id: props.partId } },
         body: { text: asked },

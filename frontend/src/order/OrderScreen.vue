@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, ref } from 'vue'
 import { useRoute } from 'vue-router'
-import { api, told, withKey, type Refusal, type Schemas } from '@/api/client'
+import { api, resultOf, withKey, type Refusal, type Schemas } from '@/api/client'
 import { useSession } from '@/api/session'
 import { useJob } from '@/job/useJob'
 import { useKeys } from '@/shell/useKeys'
-import GatePanel from './GatePanel.vue'
+import ChecksPanel from './ChecksPanel.vue'
 import SheetPaper from './SheetPaper.vue'
 
 type Sheet = Schemas['OrderSheet']
@@ -29,7 +29,7 @@ const open = computed(() => (sheet.value?.lines ?? []).reduce((n, each) => n + e
 const mayPlace = computed(() => session.may('place_order'))
 
 async function load(): Promise<void> {
-  const { answer, refusal: why } = await told(api.GET('/api/orders'))
+  const { answer, refusal: why } = await resultOf(api.GET('/api/orders'))
   refusal.value = why
   if (!answer) return
   orders.value = answer
@@ -50,7 +50,7 @@ async function after(
 function quantity(each: Schemas['OrderLine'], to: number): void {
   if (to >= 1 && to <= 999 && to !== each.quantity)
     void after(
-      told(
+      resultOf(
         api.PUT('/api/orders/lines/{line_id}', {
           params: { path: { line_id: each.line_id } },
           body: { version: each.version, quantity: to },
@@ -62,7 +62,7 @@ function quantity(each: Schemas['OrderLine'], to: number): void {
 function drop(each: Schemas['OrderLine']): void {
   if (!session.may('delete')) return
   void after(
-    told(
+    resultOf(
       api.DELETE('/api/orders/lines/{line_id}', {
         params: { path: { line_id: each.line_id }, query: { version: each.version } },
         ...withKey(),
@@ -70,11 +70,11 @@ function drop(each: Schemas['OrderLine']): void {
     ),
   )
 }
-function pass(light: Schemas['Light'], reason: string): Promise<boolean> {
+function pass(check: Schemas['CheckAnswer'], reason: string): Promise<boolean> {
   if (!line.value) return Promise.resolve(false)
-  const body = { light: light.light as 'shaft', facts_mark: light.facts_mark, reason }
+  const body = { light: check.light as 'shaft', facts_mark: check.facts_mark, reason }
   return after(
-    told(
+    resultOf(
       api.POST('/api/orders/lines/{line_id}/passes', {
         params: { path: { line_id: line.value.line_id } },
         body,
@@ -86,7 +86,7 @@ function pass(light: Schemas['Light'], reason: string): Promise<boolean> {
 /** What is chosen on Match now, in the place of what is on the order. */
 function change(each: Schemas['OrderLine']): void {
   void after(
-    told(
+    resultOf(
       api.PUT('/api/orders/lines/{line_id}/item', {
         params: { path: { line_id: each.line_id }, query: { version: each.version } },
         ...withKey(),
@@ -105,7 +105,7 @@ async function cancelled(): Promise<void> {
   const each = cancelling.value
   if (!each || why.value.trim().length < 4) return
   const done = await after(
-    told(
+    resultOf(
       api.POST('/api/orders/lines/{line_id}/withdrawal', {
         params: { path: { line_id: each.line_id } },
         body: { version: each.version, reason: why.value.trim() },
@@ -117,7 +117,7 @@ async function cancelled(): Promise<void> {
 }
 function put(partId: number, supplierId: number): void {
   void after(
-    told(
+    resultOf(
       api.POST('/api/orders/lines', {
         body: { part_id: partId, supplier_id: supplierId, quantity: null },
         ...withKey(),
@@ -129,7 +129,7 @@ function place(): void {
   const s = sheet.value
   if (s)
     void after(
-      told(
+      resultOf(
         api.POST('/api/orders/{order_id}/place', {
           params: { path: { order_id: s.order_id } },
           body: { version: s.version },
@@ -205,8 +205,8 @@ onMounted(load)
         <p>Parts come here from Seats once a replacement is chosen.</p>
       </div>
     </section>
-    <aside class="gate" role="region" aria-label="order checks">
-      <GatePanel v-if="line" :line="line" :placed="sheet?.state === 'placed'" :pass="pass" />
+    <aside class="checks" role="region" aria-label="order checks">
+      <ChecksPanel v-if="line" :line="line" :placed="sheet?.state === 'placed'" :pass="pass" />
       <div v-else></div>
       <div v-if="sheet" class="foot">
         <div class="sum">
@@ -292,7 +292,7 @@ onMounted(load)
   font-size: 26px;
   margin-bottom: 6px;
 }
-.gate {
+.checks {
   display: grid;
   grid-template-rows: minmax(0, 1fr) auto;
   min-height: 0;
@@ -321,7 +321,7 @@ onMounted(load)
   }
 }
 @media print {
-  .gate,
+  .checks,
   .waiting,
   .note {
     display: none;

@@ -19,9 +19,9 @@ defineEmits<{
 }>()
 type Line = Schemas['OrderLine']
 const kinds = useKinds()
-const asked = (line: Line) => line.lights.filter((light) => COLUMNS.includes(light.light as 'shaft'))
+const asked = (line: Line) => line.lights.filter((check) => COLUMNS.includes(check.light as 'shaft'))
 const more = (line: Line) =>
-  line.lights.filter((light) => !COLUMNS.includes(light.light as 'shaft') && !light.passed_reason)
+  line.lights.filter((check) => !COLUMNS.includes(check.light as 'shaft') && !check.passed_reason)
 /** What must be had, as a supplier reads it: size, kind and each attribute that is more than usual. */
 function wanted(line: Line): string {
   const own = line.requirement
@@ -91,19 +91,19 @@ const changed = (line: Line): string =>
       @focus="$emit('pick', line.line_id)"
     >
       <span
-        class="lights"
+        class="checks"
         role="img"
         :aria-label="
           line.lights
             .map(
-              (light) =>
-                `${CHECKS[light.light]?.words ?? light.light} ${light.passed_reason ? 'overridden' : STATE_WORDS[light.state]}`,
+              (check) =>
+                `${CHECKS[check.light]?.words ?? check.light} ${check.passed_reason ? 'overridden' : STATE_WORDS[check.state]}`,
             )
             .join(', ')
         "
-        ><span v-for="light in asked(line)" :key="light.light" :title="`${light.light}: ${light.words}`"
-          ><VerdictMark :state="light.state" :size="16" :passed="!!light.passed_reason" silent /><em>{{
-            CHECKS[light.light]?.short
+        ><span v-for="check in asked(line)" :key="check.light" :title="`${check.light}: ${check.words}`"
+          ><VerdictMark :state="check.state" :size="16" :passed="!!check.passed_reason" silent /><em>{{
+            CHECKS[check.light]?.short
           }}</em></span
         ></span
       >
@@ -155,7 +155,7 @@ const changed = (line: Line): string =>
         replaces <b>{{ line.replaces }}</b>: {{ wanted(line) }}
       </p>
       <p v-if="restsOn(line)" class="told faint rests">by {{ restsOn(line) }}</p>
-      <p v-if="line.differences.length" class="told doubt">differs: {{ differs(line) }}</p>
+      <p v-if="line.differences.length" class="told unsure">differs: {{ differs(line) }}</p>
       <p v-if="line.changes.length && !line.withdrawn_at" class="told att">
         <b>Changed since it was ordered:</b> {{ changed(line) }}.
         <button
@@ -171,12 +171,12 @@ const changed = (line: Line): string =>
         </button>
         <button v-else type="button" class="chip" @click.stop="$emit('withdraw', line)">cancel it</button>
       </p>
-      <p v-for="light in more(line)" :key="light.light" class="told doubt">
-        <VerdictMark :state="light.state" :size="14" silent /> {{ CHECKS[light.light]?.words }}:
-        {{ light.words }}
+      <p v-for="check in more(line)" :key="check.light" class="told unsure">
+        <VerdictMark :state="check.state" :size="14" silent /> {{ CHECKS[check.light]?.words }}:
+        {{ check.words }}
       </p>
-      <p v-for="light in line.lights.filter((each) => each.passed_reason)" :key="light.light" class="passed">
-        {{ CHECKS[light.light]?.words }} overridden by {{ light.passed_by }}: {{ light.passed_reason }}
+      <p v-for="check in line.lights.filter((each) => each.passed_reason)" :key="check.light" class="passed">
+        {{ CHECKS[check.light]?.words }} overridden by {{ check.passed_by }}: {{ check.passed_reason }}
       </p>
     </div>
   </article>
@@ -243,15 +243,15 @@ h2 em {
   box-shadow: inset 5px 0 0 var(--action);
   background: color-mix(in srgb, var(--paper) 55%, var(--sheet));
 }
-.lights {
+.checks {
   display: flex;
   gap: 3px;
 }
-.lights span {
+.checks span {
   width: 45px;
   text-align: center;
 }
-.lights em {
+.checks em {
   display: block;
   font-style: normal;
   font-size: 13px;
@@ -311,7 +311,7 @@ h2 em {
 .passed {
   grid-column: 1 / -1;
   font-size: 14px;
-  color: var(--doubt);
+  color: var(--unsure);
 }
 .off {
   grid-column: 3;

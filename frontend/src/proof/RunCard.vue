@@ -36,7 +36,7 @@ const next = computed(() => {
   const band = `${Math.round(settles.value.low)} to ${Math.round(settles.value.high)} °C`
   return found.decision === 'continue'
     ? { words: `Continue: settles at ${band}.`, state: 'good' }
-    : { words: `Watch it: may settle at ${band}.`, state: 'doubt' }
+    : { words: `Watch it: may settle at ${band}.`, state: 'unsure' }
 })
 function put(): void {
   if (!minute.value.trim()) return minuteField.value?.focus()

@@ -1,5 +1,5 @@
 import { computed } from 'vue'
-import { api, newKey, told, withKey, type Schemas } from '@/api/client'
+import { api, newKey, resultOf, withKey, type Schemas } from '@/api/client'
 import { useJudgedSheet } from '@/sheets/useJudgedSheet'
 
 export type Proof = Schemas['ProofSheet']
@@ -50,14 +50,14 @@ export function useProof(number: string) {
   const held = useJudgedSheet<Proof, Schemas['ProofJudged'], Schemas['ProofSheetAnswer']>(
     {
       name: `proof:${number}`,
-      load: () => told(api.GET('/api/jobs/{number}/sheets/proof', { params })),
+      load: () => resultOf(api.GET('/api/jobs/{number}/sheets/proof', { params })),
       save: (body, key) =>
-        told(api.PUT('/api/jobs/{number}/sheets/proof', { params, body, ...withKey(key) })),
+        resultOf(api.PUT('/api/jobs/{number}/sheets/proof', { params, body, ...withKey(key) })),
       judge: (body, signal) =>
-        told(api.POST('/api/jobs/{number}/sheets/proof/judge', { params, body, signal })),
-      versions: () => told(api.GET('/api/jobs/{number}/sheets/proof/versions', { params })),
+        resultOf(api.POST('/api/jobs/{number}/sheets/proof/judge', { params, body, signal })),
+      versions: () => resultOf(api.GET('/api/jobs/{number}/sheets/proof/versions', { params })),
       version: (version) =>
-        told(
+        resultOf(
           api.GET('/api/jobs/{number}/sheets/proof/versions/{version}', {
             params: { path: { number, version } },
           }),
@@ -84,7 +84,7 @@ export function useProof(number: string) {
       : [...(sheet.value.checks ?? []), row]
   }
   async function sign(version: number): Promise<string> {
-    const { answer, refusal } = await told(
+    const { answer, refusal } = await resultOf(
       api.POST('/api/jobs/{number}/sheets/proof/signature', {
         params,
         body: { version },

@@ -12,7 +12,7 @@ const STATES: Record<string, [string, string]> = {
 }
 const state = computed(() => STATES[check.value?.decision ?? ''] ?? ['not_looked_at', 'not measured'])
 const colour = computed(
-  () => ({ holds: 'good', not_proven: 'doubt', does_not_hold: 'stop' })[state.value[0] as string] ?? 'faint',
+  () => ({ holds: 'good', not_proven: 'unsure', does_not_hold: 'stop' })[state.value[0] as string] ?? 'faint',
 )
 const amount = computed(() => {
   const i = check.value?.interference_um

@@ -2,7 +2,7 @@
 import { computed, nextTick, onMounted, ref } from 'vue'
 import VerdictMark from '@/drawing/VerdictMark.vue'
 import { useRoute, useRouter } from 'vue-router'
-import { api, told, withKey, type Refusal } from '@/api/client'
+import { api, resultOf, withKey, type Refusal } from '@/api/client'
 import ZoneChart from '@/drawing/ZoneChart.vue'
 import ClashDialog from '@/entry/ClashDialog.vue'
 import { useJob } from '@/job/useJob'
@@ -56,7 +56,7 @@ async function toOrder(): Promise<void> {
   refusal.value = await sheet.stored()
   if (refusal.value) return
   if (state.value?.match && !state.value.order_number) {
-    const { refusal: no } = await told(
+    const { refusal: no } = await resultOf(
       api.POST('/api/orders/lines', {
         body: { part_id: partId, supplier_id: null, quantity: null },
         ...withKey(),
@@ -79,9 +79,9 @@ const goWords = computed(() =>
       ? `Go to order ${state.value.order_number}`
       : 'Add to the order',
 )
-/** What the gate says of the place of a seal or ring. */
+/** What the order checks say of the place of a seal or ring. */
 const places = computed(() =>
-  (state.value?.lights ?? []).filter((light) => light.light === 'shaft' || light.light === 'housing'),
+  (state.value?.lights ?? []).filter((check) => check.light === 'shaft' || check.light === 'housing'),
 )
 /** A seal, ring or small part has a place instead of seats; it is drawn as what replaces it. */
 const ofPlace = computed(() => Boolean(seats.value && seats.value.part.family !== 'bearing'))
@@ -215,8 +215,8 @@ onMounted(async () => {
     </section>
     <aside v-if="judged || ofPlace" class="right" role="region" aria-label="verdict">
       <div v-if="ofPlace" class="scroll places">
-        <section v-for="light in places" :key="light.light">
-          <h2><VerdictMark :state="light.state" :size="19" silent /> {{ light.words }}</h2>
+        <section v-for="check in places" :key="check.light">
+          <h2><VerdictMark :state="check.state" :size="19" silent /> {{ check.words }}</h2>
         </section>
         <p class="faint">
           It has no tolerance zone. Measure its groove, housing or gland on the Bench; the sizes are kept with

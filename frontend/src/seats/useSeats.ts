@@ -1,4 +1,4 @@
-import { api, told, withKey, type Schemas } from '@/api/client'
+import { api, resultOf, withKey, type Schemas } from '@/api/client'
 import { useJudgedSheet } from '@/sheets/useJudgedSheet'
 
 export type SeatSheet = Schemas['SeatSheet']
@@ -34,14 +34,14 @@ export function useSeats(partId: number) {
   const { answer, ...rest } = useJudgedSheet<SeatSheet, Schemas['SeatsJudged'], Schemas['SeatsSheetAnswer']>(
     {
       name: `seats:${partId}`,
-      load: () => told(api.GET('/api/parts/{part_id}/sheets/seats', { params })),
+      load: () => resultOf(api.GET('/api/parts/{part_id}/sheets/seats', { params })),
       save: (body, key) =>
-        told(api.PUT('/api/parts/{part_id}/sheets/seats', { params, body, ...withKey(key) })),
+        resultOf(api.PUT('/api/parts/{part_id}/sheets/seats', { params, body, ...withKey(key) })),
       judge: (body, signal) =>
-        told(api.POST('/api/parts/{part_id}/sheets/seats/judge', { params, body, signal })),
-      versions: () => told(api.GET('/api/parts/{part_id}/sheets/seats/versions', { params })),
+        resultOf(api.POST('/api/parts/{part_id}/sheets/seats/judge', { params, body, signal })),
+      versions: () => resultOf(api.GET('/api/parts/{part_id}/sheets/seats/versions', { params })),
       version: (version) =>
-        told(
+        resultOf(
           api.GET('/api/parts/{part_id}/sheets/seats/versions/{version}', {
             params: { path: { part_id: partId, version } },
           }),

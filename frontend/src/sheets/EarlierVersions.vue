@@ -1,6 +1,6 @@
 <script setup lang="ts" generic="S">
 import { ref } from 'vue'
-import type { Schemas, Told } from '@/api/client'
+import type { Schemas, Result } from '@/api/client'
 import { useKeys } from '@/shell/useKeys'
 import VersionsDialog from './VersionsDialog.vue'
 
@@ -15,8 +15,8 @@ const props = withDefaults(
     title: string
     tap?: string
     settled: () => Promise<boolean>
-    list: () => Promise<Told<Schemas['Versions']>>
-    look: (version: number) => Promise<Told<Old>>
+    list: () => Promise<Result<Schemas['Versions']>>
+    look: (version: number) => Promise<Result<Old>>
   }>(),
   { tap: 'v' },
 )

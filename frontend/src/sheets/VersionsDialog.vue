@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import Dialog from 'primevue/dialog'
 import { computed, onMounted, ref } from 'vue'
-import type { Refusal, Schemas, Told } from '@/api/client'
+import type { Refusal, Schemas, Result } from '@/api/client'
 
 /** What stood here on Tuesday: who worked at a sheet and when, and what stood on it then; it can be taken back. */
 interface Old {
@@ -10,8 +10,8 @@ interface Old {
 }
 const props = defineProps<{
   title: string
-  list: () => Promise<Told<Schemas['Versions']>>
-  look: (version: number) => Promise<Told<Old>>
+  list: () => Promise<Result<Schemas['Versions']>>
+  look: (version: number) => Promise<Result<Old>>
 }>()
 const emit = defineEmits<{ close: []; back: [old: Old] }>()
 const versions = ref<Schemas['Version'][]>([])
@@ -31,9 +31,9 @@ function moment(iso: string): string {
   })
 }
 async function pick(version: number): Promise<void> {
-  const told = await props.look(version)
-  refusal.value = told.refusal
-  if (told.answer) old.value = told.answer
+  const result = await props.look(version)
+  refusal.value = result.refusal
+  if (result.answer) old.value = result.answer
 }
 function step(by: number): void {
   const at = versions.value.findIndex((each) => each.version === old.value?.version)
@@ -41,9 +41,9 @@ function step(by: number): void {
   if (next && next.version !== old.value?.version) void pick(next.version)
 }
 onMounted(async () => {
-  const told = await props.list()
-  refusal.value = told.refusal
-  versions.value = told.answer?.versions ?? []
+  const result = await props.list()
+  refusal.value = result.refusal
+  versions.value = result.answer?.versions ?? []
   const first = versions.value[0]
   if (first) await pick(first.version)
 })

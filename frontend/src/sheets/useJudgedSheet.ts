@@ -1,5 +1,5 @@
 import { computed, onScopeDispose, ref, type Ref } from 'vue'
-import { isAway, type Refusal, type Schemas, type Told } from '@/api/client'
+import { isAway, type Refusal, type Schemas, type Result } from '@/api/client'
 import { useLive } from '@/api/useLive'
 import { useSheet } from './useSheet'
 
@@ -13,12 +13,12 @@ export interface Sheeted<S, J> {
 export interface Doors<S, J, A extends Sheeted<S, J>> {
   /** Under which its draft is kept on this machine, such as `seats:7`. */
   name: string
-  load: () => Promise<Told<A>>
-  save: (held: { sheet: S; version: number }, key: string) => Promise<Told<A>>
-  judge: (sheet: S, signal: AbortSignal) => Promise<Told<{ judged: J | null }>>
+  load: () => Promise<Result<A>>
+  save: (held: { sheet: S; version: number }, key: string) => Promise<Result<A>>
+  judge: (sheet: S, signal: AbortSignal) => Promise<Result<{ judged: J | null }>>
   /** Who worked at it and when, and what stood on it then. */
-  versions: () => Promise<Told<Schemas['Versions']>>
-  version: (version: number) => Promise<Told<{ version: number; sheet: S; tables: Schemas['Table'][] }>>
+  versions: () => Promise<Result<Schemas['Versions']>>
+  version: (version: number) => Promise<Result<{ version: number; sheet: S; tables: Schemas['Table'][] }>>
   /** As it is filled in here: with the empty fields that the server does not keep. */
   filled?: (sheet: S) => S
   /** Whether it is judged as it is typed; always, when not said. */
@@ -34,10 +34,10 @@ export function useJudgedSheet<S, J, A extends Sheeted<S, J>>(doors: Doors<S, J,
   const sheet = useSheet<S>(
     doors.name,
     async (held, key) => {
-      const told = await doors.save(held, key)
-      if (told.refusal) return { answer: null, refusal: filledRefusal(told.refusal) }
-      answer.value = told.answer
-      return { answer: { sheet: held.sheet, version: told.answer.version }, refusal: null }
+      const result = await doors.save(held, key)
+      if (result.refusal) return { answer: null, refusal: filledRefusal(result.refusal) }
+      answer.value = result.answer
+      return { answer: { sheet: held.sheet, version: result.answer.version }, refusal: null }
     },
     filled(empty),
   )
@@ -55,15 +55,15 @@ export function useJudgedSheet<S, J, A extends Sheeted<S, J>>(doors: Doors<S, J,
   /** While the server is away a kept draft is shown, and it is asked again. */
   async function load(): Promise<void> {
     clearTimeout(retry)
-    const told = await doors.load()
-    loadRefusal.value = told.refusal
-    if (told.refusal) {
+    const result = await doors.load()
+    loadRefusal.value = result.refusal
+    if (result.refusal) {
       sheet.openKept()
-      if (isAway(told.refusal) && !gone) retry = setTimeout(() => void load(), RETRY_MS)
+      if (isAway(result.refusal) && !gone) retry = setTimeout(() => void load(), RETRY_MS)
       return
     }
-    answer.value = told.answer
-    const { sheet: held, version } = told.answer
+    answer.value = result.answer
+    const { sheet: held, version } = result.answer
     if (!sheet.ready.value) sheet.open({ sheet: filled(held), version })
   }
   const live = useLive<S, { judged: J | null }>(

@@ -1,5 +1,5 @@
 import { computed, onScopeDispose, readonly, ref, shallowRef, toRaw, watch, type Ref } from 'vue'
-import { isAway, newKey, type Refusal, type Told } from '@/api/client'
+import { isAway, newKey, type Refusal, type Result } from '@/api/client'
 import { Drafts, onPageLeft, openPages, type Draft, type Sent } from './drafts'
 import { merge, takeTheirs, type Clash } from './merge'
 import { useSaving } from './saving'
@@ -35,7 +35,7 @@ function copy<T>(value: T): T {
  */
 export function useSheet<T>(
   name: string,
-  save: (held: Held<T>, key: string) => Promise<Told<Held<T>>>,
+  save: (held: Held<T>, key: string) => Promise<Result<Held<T>>>,
   empty: T,
   { replaced = false } = {},
 ) {
@@ -179,18 +179,18 @@ export function useSheet<T>(
     sent = going
     keep()
     saving.working(name)
-    const told = await save({ sheet: going.sheet, version: going.version }, going.key)
-    if (told.answer) {
+    const result = await save({ sheet: going.sheet, version: going.version }, going.key)
+    if (result.answer) {
       sent = null
       setBase(going.sheet)
-      version = told.answer.version
+      version = result.answer.version
       saving.newest.set(name, { sheet: copy(going.sheet), version })
       refusal.value = null
       if (closed) forget(going)
       else keep()
       if (dirty()) schedule(0)
       else saving.saved(name)
-    } else refused(told.refusal, going.sheet)
+    } else refused(result.refusal, going.sheet)
   }
 
   /** Waits until all that was typed is stored; the reason when it cannot be for now. */

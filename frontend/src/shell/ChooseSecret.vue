@@ -60,7 +60,7 @@ onMounted(() => void nextTick(() => oldField.value?.focus()))
         maxlength="200"
         required
     /></label>
-    <p v-if="differs" class="doubt" role="status">The two do not match yet.</p>
+    <p v-if="differs" class="unsure" role="status">The two do not match yet.</p>
     <p v-if="refusal" class="stop" role="alert">{{ refusal.message }} {{ refusal.hint }}</p>
     <button type="submit" class="go" :disabled="!ready">
       <span>{{ props.first ? 'Save' : 'Change it' }}</span><kbd>Enter</kbd>

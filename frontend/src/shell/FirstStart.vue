@@ -75,7 +75,7 @@ onMounted(() => void nextTick(() => codeField.value?.focus()))
           maxlength="200"
           required
       /></label>
-      <p v-if="differs" class="doubt" role="status">The two passwords do not match yet.</p>
+      <p v-if="differs" class="unsure" role="status">The two passwords do not match yet.</p>
       <p v-if="refusal" class="stop" role="alert">{{ refusal.message }} {{ refusal.hint }}</p>
       <button type="submit" class="go" :disabled="!ready"><span>Open the shop</span><kbd>Enter</kbd></button>
     </form>

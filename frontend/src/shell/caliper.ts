@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, ref, watchEffect } from 'vue'
-import { api, told, type Schemas } from '@/api/client'
+import { api, resultOf, type Schemas } from '@/api/client'
 
 export type Caliper = Schemas['Caliper']
 export type Sent = Schemas['CaliperReading']
@@ -43,7 +43,7 @@ export const useCaliper = defineStore('caliper', () => {
 
   async function look(): Promise<void> {
     clearTimeout(timer)
-    const { answer } = await told(
+    const { answer } = await resultOf(
       api.GET('/api/calipers', { params: { query: after === null ? {} : { after } } }),
     )
     if (answer) {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
-import { api, told, type Schemas } from '@/api/client'
+import { api, resultOf, type Schemas } from '@/api/client'
 import VerdictMark from '@/drawing/VerdictMark.vue'
 
 /** The daily backup: when the last one was made, and whether restoring it proved that it is whole. */
@@ -18,7 +18,7 @@ const when = computed(() =>
     : '',
 )
 onMounted(async () => {
-  held.value = (await told(api.GET('/api/backup'))).answer
+  held.value = (await resultOf(api.GET('/api/backup'))).answer
 })
 </script>
 

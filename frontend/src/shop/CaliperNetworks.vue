@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { onMounted, ref } from 'vue'
-import { api, told, withKey, type Refusal } from '@/api/client'
+import { api, resultOf, withKey, type Refusal } from '@/api/client'
 
 /** Where calipers may be: this machine, and what the owner allows beside it. */
 const networks = ref<string[] | null>(null)
@@ -8,11 +8,11 @@ const typed = ref('')
 const refusal = ref<Refusal | null>(null)
 
 async function load(): Promise<void> {
-  networks.value = (await told(api.GET('/api/calipers'))).answer?.networks ?? null
+  networks.value = (await resultOf(api.GET('/api/calipers'))).answer?.networks ?? null
 }
 async function set(wanted: string[]): Promise<boolean> {
   const body = { networks: wanted, seen: networks.value ?? [] }
-  const { answer, refusal: why } = await told(api.PUT('/api/caliper-networks', { body, ...withKey() }))
+  const { answer, refusal: why } = await resultOf(api.PUT('/api/caliper-networks', { body, ...withKey() }))
   refusal.value = why
   if (answer) networks.value = answer.networks ?? []
   return answer !== null

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
-import { api, told, withKey, type Refusal, type Schemas } from '@/api/client'
+import { api, resultOf, withKey, type Refusal, type Schemas } from '@/api/client'
 import { useSession } from '@/api/session'
 import ChoiceChips from '@/entry/ChoiceChips.vue'
 
@@ -58,7 +58,7 @@ function edit(): void {
     .join('\n')
 }
 async function load(): Promise<void> {
-  const { answer } = await told(api.GET('/api/dialects'))
+  const { answer } = await resultOf(api.GET('/api/dialects'))
   if (!answer) return
   dialects.value = answer.dialects
   shown.value ||= answer.dialects[0]?.name ?? ''
@@ -66,7 +66,7 @@ async function load(): Promise<void> {
 async function keep(): Promise<void> {
   const own = name.value.trim()
   const body = { name: own, version: begun.value.name === own ? begun.value.version : 0, codes: parsed() }
-  const { answer, refusal: said } = await told(api.PUT('/api/dialects', { body, ...withKey() }))
+  const { answer, refusal: said } = await resultOf(api.PUT('/api/dialects', { body, ...withKey() }))
   refusal.value = said
   kept.value = ''
   if (!answer) return

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, reactive, ref } from 'vue'
-import { api, told, withKey, type Refusal, type Schemas } from '@/api/client'
+import { api, resultOf, withKey, type Refusal, type Schemas } from '@/api/client'
 import { useSession } from '@/api/session'
 import ChoiceChips from '@/entry/ChoiceChips.vue'
 import { useKeys } from '@/shell/useKeys'
@@ -53,7 +53,7 @@ async function begin(): Promise<void> {
   nameField.value?.focus()
 }
 async function load(): Promise<void> {
-  take(await told(api.GET('/api/people')))
+  take(await resultOf(api.GET('/api/people')))
   const first = held.value?.people[0]
   if (held.value && held.value.people.length < 2) await begin()
   else if (first) choose(first)
@@ -61,7 +61,7 @@ async function load(): Promise<void> {
 async function add(): Promise<void> {
   const name = made.name.trim()
   const body = { name, role: made.role, secret: made.secret }
-  if (!take(await told(api.POST('/api/people', { body, ...withKey() })))) return
+  if (!take(await resultOf(api.POST('/api/people', { body, ...withKey() })))) return
   const added = held.value?.people.find((each) => each.name === name)
   if (added) choose(added)
   said.value = `${name} signs in with that PIN, then chooses a new one.`
@@ -76,27 +76,28 @@ async function change(
     values.active === false ? `${name} is deactivated and signed out everywhere.` : `${name} is saved.`
   const path = { person_id: each.person_id }
   const body = { name: name.trim(), role, active, version }
-  take(await told(api.PUT('/api/people/{person_id}', { params: { path }, body, ...withKey() })), words)
+  take(await resultOf(api.PUT('/api/people/{person_id}', { params: { path }, body, ...withKey() })), words)
   if (refusal.value?.code === 'changed_meanwhile') await reload()
 }
 async function reload(): Promise<void> {
-  const { answer } = await told(api.GET('/api/people'))
+  const { answer } = await resultOf(api.GET('/api/people'))
   if (answer) held.value = answer
 }
 async function give(each: Person): Promise<void> {
   const path = { person_id: each.person_id }
   const body = { secret: pin.value, version: each.version }
   const call = api.POST('/api/people/{person_id}/secret', { params: { path }, body, ...withKey() })
-  if (take(await told(call), `${each.name} signs in with the new PIN, then chooses another.`)) pin.value = ''
+  if (take(await resultOf(call), `${each.name} signs in with the new PIN, then chooses another.`))
+    pin.value = ''
 }
 async function end(each: Person): Promise<void> {
   const path = { person_id: each.person_id }
   const call = api.POST('/api/people/{person_id}/end-sign-ins', { params: { path }, ...withKey() })
-  take(await told(call), `${each.name} is signed out everywhere.`)
+  take(await resultOf(call), `${each.name} is signed out everywhere.`)
   if (each.person_id === session.person?.person_id) await session.look()
 }
 async function set(body: Schemas['SetRight']): Promise<void> {
-  take(await told(api.PUT('/api/rights', { body, ...withKey() })))
+  take(await resultOf(api.PUT('/api/rights', { body, ...withKey() })))
   if (refusal.value?.code === 'changed_meanwhile') await reload()
 }
 function move(by: number): void {

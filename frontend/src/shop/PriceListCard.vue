@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import { api, told, withKey, type Refusal, type Schemas } from '@/api/client'
+import { api, resultOf, withKey, type Refusal, type Schemas } from '@/api/client'
 
 /** Price lists: a CSV from a supplier, chosen, dropped or pasted; rows that cannot be read are told with the reason. */
 const text = ref('')
@@ -18,7 +18,7 @@ async function take(files: FileList | null | undefined): Promise<void> {
 async function send(): Promise<void> {
   busy.value = true
   read.value = null
-  const { answer, refusal: why } = await told(
+  const { answer, refusal: why } = await resultOf(
     api.POST('/api/price-lists', { body: { text: text.value }, ...withKey() }),
   )
   busy.value = false

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, reactive, ref, watch } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
-import { api, told, type Refusal, type Schemas } from '@/api/client'
+import { api, resultOf, type Refusal, type Schemas } from '@/api/client'
 import ChoiceChips from '@/entry/ChoiceChips.vue'
 import ShopPages from './ShopPages.vue'
 import { differences } from './changes'
@@ -56,7 +56,7 @@ async function load(before: number | null = null): Promise<void> {
     ...(asked.day ? { day: asked.day } : {}),
     ...(before ? { before } : {}),
   }
-  const { answer, refusal: why } = await told(api.GET('/api/audit', { params: { query } }))
+  const { answer, refusal: why } = await resultOf(api.GET('/api/audit', { params: { query } }))
   if (mine !== latest) return
   refusal.value = why
   loaded.value = true

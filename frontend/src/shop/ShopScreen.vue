@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, reactive, ref } from 'vue'
-import { api, told, withKey, type Refusal, type Schemas } from '@/api/client'
+import { api, resultOf, withKey, type Refusal, type Schemas } from '@/api/client'
 import VerdictMark from '@/drawing/VerdictMark.vue'
 import ChoiceChips from '@/entry/ChoiceChips.vue'
 import { useSession } from '@/api/session'
@@ -39,7 +39,7 @@ const KINDS = [
   ['rule', 'rule'],
 ] as const
 async function keep(body: Schemas['InstrumentSave']): Promise<boolean> {
-  const { answer, refusal: said } = await told(api.PUT('/api/instruments', { body, ...withKey() }))
+  const { answer, refusal: said } = await resultOf(api.PUT('/api/instruments', { body, ...withKey() }))
   refusal.value = said
   if (answer) await job.loadInstruments()
   return !!answer
@@ -63,7 +63,7 @@ const checkedToday = (each: Schemas['InstrumentRecord']): Promise<boolean> =>
   })
 const link = reactive({ name: '', host: '127.0.0.1', port: '' })
 async function addCaliper(): Promise<void> {
-  const { answer, refusal: said } = await told(
+  const { answer, refusal: said } = await resultOf(
     api.POST('/api/calipers', {
       body: { name: link.name, host: link.host, port: Number(link.port) || 0, version: 0 },
       ...withKey(),
@@ -76,7 +76,7 @@ async function addCaliper(): Promise<void> {
   }
 }
 async function drop(caliper_id: number): Promise<void> {
-  const { refusal: said } = await told(
+  const { refusal: said } = await resultOf(
     api.DELETE('/api/calipers/{caliper_id}', { params: { path: { caliper_id } }, ...withKey() }),
   )
   refusal.value = said

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { onMounted, ref, watch } from 'vue'
-import { api, told, type Schemas } from '@/api/client'
+import { api, resultOf, type Schemas } from '@/api/client'
 
 /** What earlier jobs of this unit left for the next person; asked again when the serial number ties the job to one. */
 const props = defineProps<{ number: string; serial: string }>()
 const notes = ref<Schemas['EarlierNote'][]>([])
 async function look(): Promise<void> {
   const params = { path: { number: props.number } }
-  const { answer } = await told(api.GET('/api/jobs/{number}/unit', { params }))
+  const { answer } = await resultOf(api.GET('/api/jobs/{number}/unit', { params }))
   if (answer) notes.value = answer.notes
 }
 let timer: ReturnType<typeof setTimeout> | undefined

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import Dialog from 'primevue/dialog'
 import { reactive, ref } from 'vue'
-import { api, newKey, told, withKey, type Refusal, type Schemas } from '@/api/client'
+import { api, newKey, resultOf, withKey, type Refusal, type Schemas } from '@/api/client'
 import TellingPicture from './TellingPicture.vue'
 
 /** How the builds of a model are told apart: one question, its answers with their pictures. */
@@ -39,7 +39,7 @@ function pick(i: number): void {
 }
 async function keep(): Promise<void> {
   const body = { name: props.name, unit: props.unit, question: question.value.trim(), builds, spares: [] }
-  const { answer, refusal: why } = await told(api.POST('/api/unit-models', { body, ...withKey(key) }))
+  const { answer, refusal: why } = await resultOf(api.POST('/api/unit-models', { body, ...withKey(key) }))
   refusal.value = why
   if (answer) emit('kept')
 }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { api, told, type Schemas } from '@/api/client'
+import { api, resultOf, type Schemas } from '@/api/client'
 import ChipGroup from '@/entry/ChipGroup.vue'
 import ClashDialog from '@/entry/ClashDialog.vue'
 import { useJob } from '@/job/useJob'
@@ -60,7 +60,7 @@ async function acknowledge(caution: string): Promise<void> {
   void job.refresh()
 }
 async function loadModels(): Promise<void> {
-  const { answer: found } = await told(api.GET('/api/unit-models'))
+  const { answer: found } = await resultOf(api.GET('/api/unit-models'))
   models.value = found?.models ?? []
 }
 async function modelKept(): Promise<void> {

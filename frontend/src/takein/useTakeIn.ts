@@ -1,5 +1,5 @@
 import { ref } from 'vue'
-import { api, told, withKey, type Refusal, type Schemas } from '@/api/client'
+import { api, resultOf, withKey, type Refusal, type Schemas } from '@/api/client'
 import { useSheet } from '@/sheets/useSheet'
 
 export type TakeInSheet = Required<Schemas['TakeInSheet']>
@@ -40,7 +40,7 @@ export function useTakeIn(number: string) {
   const held = useSheet<TakeInSheet>(
     `take-in:${number}`,
     async (sheet, key) => {
-      const { answer: saved, refusal } = await told(
+      const { answer: saved, refusal } = await resultOf(
         api.PUT('/api/jobs/{number}/take-in', { params, body: sheet, ...withKey(key) }),
       )
       if (!saved) return { answer: null, refusal }
@@ -50,7 +50,7 @@ export function useTakeIn(number: string) {
     EMPTY,
   )
   async function load(): Promise<void> {
-    const { answer: found, refusal } = await told(api.GET('/api/jobs/{number}/take-in', { params }))
+    const { answer: found, refusal } = await resultOf(api.GET('/api/jobs/{number}/take-in', { params }))
     loadRefusal.value = refusal
     if (!found) {
       held.openKept()
@@ -60,7 +60,7 @@ export function useTakeIn(number: string) {
     if (!held.ready.value) held.open({ sheet: found.sheet as TakeInSheet, version: found.version })
   }
   async function read(caution: string): Promise<Refusal | null> {
-    const { answer: found, refusal } = await told(
+    const { answer: found, refusal } = await resultOf(
       api.POST('/api/jobs/{number}/cautions/{caution}', {
         params: { path: { number, caution } },
         ...withKey(),
@@ -70,9 +70,9 @@ export function useTakeIn(number: string) {
     return refusal
   }
   /** Who worked at it and when, and what stood on it then. */
-  const versions = () => told(api.GET('/api/jobs/{number}/sheets/take_in/versions', { params }))
+  const versions = () => resultOf(api.GET('/api/jobs/{number}/sheets/take_in/versions', { params }))
   const version = (at: number) =>
-    told(
+    resultOf(
       api.GET('/api/jobs/{number}/sheets/take_in/versions/{version}', {
         params: { path: { number, version: at } },
       }),

@@ -7,7 +7,7 @@ import FigureInput from '@/entry/FigureInput.vue'
 import { differences } from '@/shop/changes'
 
 describe('chips', () => {
-  it('are one of a few, told to a screen reader', async () => {
+  it('are one of a few, result to a screen reader', async () => {
     const made = mount(ChoiceChips, {
       props: {
         label: 'role',
@@ -63,7 +63,7 @@ describe('a mark', () => {
     ['not_proven', 'path[fill=currentColor]'],
     ['does_not_hold', 'path:not([fill])'],
     ['not_looked_at', 'circle:not([fill])'],
-  ])('of %s is told by its shape, not by colour alone', (state, shape) => {
+  ])('of %s is result by its shape, not by colour alone', (state, shape) => {
     expect(mount(VerdictMark, { props: { state } }).find(shape).exists()).toBe(true)
   })
 })

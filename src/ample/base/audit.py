@@ -11,11 +11,11 @@ from ample.base import audit_queries as queries
 from ample.base.doer import Doer
 from ample.store import Transaction
 
-Kept = BaseModel | dict[str, object] | None
+Audited = BaseModel | dict[str, object] | None
 
 
 def record(
-    t: Transaction, doer: Doer, subject: str, subject_id: int, action: str, before: Kept, after: Kept
+    t: Transaction, doer: Doer, subject: str, subject_id: int, action: str, before: Audited, after: Audited
 ) -> None:
     """Write the audit row of one change, in the transaction of the change itself."""
     note(t, doer.person_id, doer.now, subject, subject_id, action, before, after)
@@ -28,8 +28,8 @@ def note(
     subject: str,
     subject_id: int,
     action: str,
-    before: Kept,
-    after: Kept,
+    before: Audited,
+    after: Audited,
 ) -> None:
     """The same for whoever acts: no person is the machine's own terminal."""
     queries.add_audit(
@@ -47,7 +47,7 @@ def note(
     )
 
 
-def _as_json(kept: Kept) -> str | None:
+def _as_json(kept: Audited) -> str | None:
     if kept is None:
         return None
     if isinstance(kept, BaseModel):

@@ -1,4 +1,4 @@
-"""A mark of facts: what was decided on them is bound to it, and stands as long as the mark is the same."""
+"""A mark of facts: what was decided on them is bound to it, and is valid as long as the mark is the same."""
 
 from __future__ import annotations
 

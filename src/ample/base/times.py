@@ -1,4 +1,4 @@
-"""Times are UTC: stored without a zone, told with one."""
+"""Times are UTC: stored without a zone, given with one."""
 
 from __future__ import annotations
 
@@ -9,7 +9,7 @@ from pydantic import AfterValidator
 
 
 def as_utc(moment: datetime) -> datetime:
-    """The moment with its zone, which is UTC when none is said."""
+    """The moment with its zone, which is UTC when none is stated."""
     return moment if moment.tzinfo else moment.replace(tzinfo=UTC)
 
 

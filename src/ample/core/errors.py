@@ -47,7 +47,7 @@ class NotKnown(AmpleError):
 
 
 class Conflict(AmpleError):
-    """Someone else, or an earlier step, stands against it."""
+    """Someone else, or an earlier step, conflicts with it."""
 
     status = 409
 

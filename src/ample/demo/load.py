@@ -33,8 +33,8 @@ from ample.shop.catalogue.index import ShopIndex, build_index
 from ample.shop.facts import HOST
 from ample.shop.instruments import queries as instruments
 from ample.shop.instruments.actions import instrument_finder, known_instruments
-from ample.shop.orders.actions import add_line, pass_light, place
-from ample.shop.orders.records import AddLine, PassLight, PlaceOrder
+from ample.shop.orders.actions import add_line, override_check, place
+from ample.shop.orders.records import AddLine, OverrideCheck, PlaceOrder
 from ample.shop.people.keeping import add_demo_person
 from ample.shop.takein.actions import acknowledge, open_unit, save_take_in, take_in_of
 from ample.shop.takein.records import TakeInSave
@@ -260,15 +260,15 @@ def _trolley(t: Transaction, doer: Doer, buyer: Doer) -> None:
         "housing": {"zone": "N7", "instrument": "bore gauge 1", "planes": [["61.975", "61.976"]]},
     }))  # fmt: skip
     chosen = next(each for each in matches_of(t, wheel, index).by_rule if each.item.closure == "seal_two")
-    dearest = chosen.offers[-1].supplier_id  # not the supplier whose sheet lies open
+    dearest = chosen.offers[-1].supplier_id  # not the supplier whose sheet is open
     sheet = add_line(t, doer, AddLine(part_id=wheel, supplier_id=dearest), find)
     assert len(sheet.lines) == 1, "nothing else is placed with it"
     line = sheet.lines[0]
-    for light in line.lights:
-        if light.state != "holds":
+    for check in line.lights:
+        if check.state != "holds":
             reason = "Looked at with Alder: the same has run in the other three wheels since 2023."
-            asked = PassLight(light=light.light, facts_mark=light.facts_mark, reason=reason)
-            sheet = pass_light(t, doer, line.line_id, asked, find)
+            asked = OverrideCheck(light=check.light, facts_mark=check.facts_mark, reason=reason)
+            sheet = override_check(t, doer, line.line_id, asked, find)
     place(t, buyer, sheet.order_id, PlaceOrder(version=sheet.version), find)
 
 
@@ -304,7 +304,7 @@ def _blower(t: Transaction, doer: Doer, index: ShopIndex, find: InstrumentOf) ->
     ))  # fmt: skip
     line = add_line(t, doer, AddLine(part_id=motor), find).lines[0]
     mark = next(each.facts_mark for each in line.lights if each.light == "interchange")
-    pass_light(t, doer, line.line_id, PassLight(
+    override_check(t, doer, line.line_id, OverrideCheck(
         light="interchange", facts_mark=mark,
         reason="Runs warm beside the motor; C3 was fitted to the sister blower and runs quietly.",
     ), find)  # fmt: skip

@@ -1,4 +1,4 @@
-"""The demo's trays of seals, rings and small parts: twenty of them, some poorly read, all to be told by measuring."""
+"""The demo's trays of seals, rings and small parts: twenty of them, some poorly read, all to be identified by measuring."""
 
 from __future__ import annotations
 
@@ -17,7 +17,7 @@ from ample.store import Transaction
 
 
 @dataclass(frozen=True)
-class Lying:
+class DemoPart:
     """A part as it lies in the tray: what is known of its place, and what has been read so far."""
 
     name: str
@@ -31,7 +31,7 @@ class Lying:
 
 
 CYLINDER = (
-    Lying(
+    DemoPart(
         "Rod seal",
         "in the gland, lips to the oil",
         "hydraulic_seal",
@@ -41,7 +41,7 @@ CYLINDER = (
         "worn",
         "28.575x38.1x9.525",
     ),
-    Lying(
+    DemoPart(
         "Wiper",
         "outermost in the gland",
         "hydraulic_seal",
@@ -51,7 +51,7 @@ CYLINDER = (
         "worn",
         "40x48x5x8",
     ),
-    Lying(
+    DemoPart(
         "Second rod seal",
         "behind the buffer",
         "hydraulic_seal",
@@ -61,7 +61,7 @@ CYLINDER = (
         "",
         "40x50x8",
     ),
-    Lying(
+    DemoPart(
         "Piston seal",
         "on the piston, ring behind it",
         "hydraulic_seal",
@@ -71,7 +71,7 @@ CYLINDER = (
         "worn",
         "52x63x4.2",
     ),
-    Lying(
+    DemoPart(
         "Wear band",
         "on the piston, cut",
         "hydraulic_seal",
@@ -81,7 +81,7 @@ CYLINDER = (
         "",
         "58x63x9.7",
     ),
-    Lying(
+    DemoPart(
         "Gland O-ring",
         "in the groove of the gland, against the tube",
         "o_ring",
@@ -91,7 +91,7 @@ CYLINDER = (
         "flattened",
         "-222",
     ),
-    Lying(
+    DemoPart(
         "Backup ring",
         "beside the gland O-ring, away from the oil",
         "o_ring",
@@ -101,7 +101,7 @@ CYLINDER = (
         "",
         "8-222",
     ),
-    Lying(
+    DemoPart(
         "Port washer",
         "under the hose union",
         "washer",
@@ -111,7 +111,7 @@ CYLINDER = (
         "worn",
         "DIN 7603 - 14x18x1.5",
     ),
-    Lying(
+    DemoPart(
         "Ruined static ring",
         "only shreds left: its groove was measured",
         "o_ring",
@@ -121,7 +121,7 @@ CYLINDER = (
         "",
         "50x2.5",
     ),
-    Lying(
+    DemoPart(
         "Piston rod ring",
         "between piston and rod",
         "o_ring",
@@ -133,7 +133,7 @@ CYLINDER = (
     ),
 )
 PUMP = (
-    Lying(
+    DemoPart(
         "Drive-end lip seal",
         "between bearing and coupling, oil inside",
         "lip_seal",
@@ -143,7 +143,7 @@ PUMP = (
         "used",
         "35x52x7",
     ),
-    Lying(
+    DemoPart(
         "Outer lip seal",
         "against splash",
         "lip_seal",
@@ -153,7 +153,7 @@ PUMP = (
         "used",
         "45x62x8",
     ),
-    Lying(
+    DemoPart(
         "Shaft V-ring",
         "on the shaft, lip to the cover",
         "lip_seal",
@@ -163,7 +163,7 @@ PUMP = (
         "",
         "V-40A",
     ),
-    Lying(
+    DemoPart(
         "Pump face seal",
         "rotating half with its bellows",
         "face_seal",
@@ -173,7 +173,7 @@ PUMP = (
         "worn",
         "5/8 in x 22.225",
     ),
-    Lying(
+    DemoPart(
         "Casing O-ring",
         "between casing and lid",
         "o_ring",
@@ -183,7 +183,7 @@ PUMP = (
         "stretched",
         "-251",
     ),
-    Lying(
+    DemoPart(
         "Bearing circlip",
         "holds the bearing on the shaft",
         "retaining_ring",
@@ -193,7 +193,7 @@ PUMP = (
         "",
         "DIN 471 - 30x1.5",
     ),
-    Lying(
+    DemoPart(
         "Housing circlip",
         "holds the bearing in the housing",
         "retaining_ring",
@@ -203,7 +203,7 @@ PUMP = (
         "",
         "DIN 472 - 62x2",
     ),
-    Lying(
+    DemoPart(
         "Coupling key",
         "in the shaft, sides beaten",
         "key",
@@ -213,7 +213,7 @@ PUMP = (
         "worn",
         "DIN 6885 - A 8x7x32",
     ),
-    Lying(
+    DemoPart(
         "Nut lock washer",
         "under the shaft nut, a tab missing",
         "washer",
@@ -223,7 +223,7 @@ PUMP = (
         "",
         "MB5",
     ),
-    Lying(
+    DemoPart(
         "Felt ring",
         "behind the cover, greased",
         "washer",

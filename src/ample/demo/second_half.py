@@ -34,7 +34,7 @@ PROVED = {"turns": "", "nothing_rubs": "", "no_float": "", "springs_back": ""}
 
 
 def load_second_half(t: Transaction, doer: Doer, second: Doer, identify: Identify) -> None:
-    """One job at its fit-up, one at its proof, and two of before on the stern tube."""
+    """One job at its fit-up, one at its proof, and two earlier on the stern tube."""
     _spindle(t, doer, second, identify)
     _fire_pump(t, doer, second)
     _earlier(t, doer)
@@ -181,7 +181,7 @@ def _proof(doer: Doer) -> ProofSheet:
 
 
 def _earlier(t: Transaction, doer: Doer) -> None:
-    """Two jobs of before on the stern tube, closed with what was found."""
+    """Two jobs earlier on the stern tube, closed with what was found."""
     unit = unit_of(t, STERN_TUBE).unit
     assert unit is not None, "the demo has begun its history"
     for number, days, symptom, note in (

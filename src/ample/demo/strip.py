@@ -57,7 +57,7 @@ class DemoLine:
 
 @dataclass
 class DemoJob:
-    """A job as it stands on the bench."""
+    """A job with what is known of it."""
 
     number: str
     days_ago: int

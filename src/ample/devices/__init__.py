@@ -1,1 +1,1 @@
-"""Our side of what stands on the bench: calipers that send."""
+"""Our side of connected instruments: calipers."""

@@ -12,7 +12,7 @@ UNITS = ("mm", "in")
 
 
 @dataclass(frozen=True)
-class Heard:
+class CaliperMessage:
     """What a line says: a reading as it is typed into a field, the battery, or what is wrong with it."""
 
     typed: str | None = None
@@ -21,23 +21,23 @@ class Heard:
     trouble: str = ""
 
 
-def read_line(line: str) -> Heard:
-    """Read one whole line; what is not understood is said, never guessed."""
+def read_line(line: str) -> CaliperMessage:
+    """Read one whole line; what is not understood is reported, never guessed."""
     reading = _READING.fullmatch(line)
     if reading:
         sign, value, unit, battery = reading.groups()
         charge = _charge(battery)
         if unit not in UNITS:
-            return Heard(None, "", charge, f"it sends in “{unit}”: set it to mm or in")
+            return CaliperMessage(None, "", charge, f"it sends in “{unit}”: set it to mm or in")
         if sign == "-" or not float(value):
-            return Heard(
+            return CaliperMessage(
                 None, unit, charge, f"it shows {sign}{value} {unit}: set its zero with the jaws closed"
             )
-        return Heard(value, unit, charge)
+        return CaliperMessage(value, unit, charge)
     alive = _ALIVE.fullmatch(line)
     if alive:
-        return Heard(battery_percent=_charge(alive.group(1)))
-    return Heard(trouble=f"not a line from a caliper: “{_shown(line)}”")
+        return CaliperMessage(battery_percent=_charge(alive.group(1)))
+    return CaliperMessage(trouble=f"not a line from a caliper: “{_shown(line)}”")
 
 
 def _charge(text: str | None) -> int | None:

@@ -13,7 +13,7 @@ from datetime import UTC, datetime
 from functools import partial
 from types import FrameType
 
-from ample.devices.caliper_lines import Heard, LineBuffer, read_line
+from ample.devices.caliper_lines import CaliperMessage, LineBuffer, read_line
 from ample.shop.calipers import queries
 from ample.shop.calipers.networks import allowed_address
 from ample.shop.calipers.records import Caliper
@@ -59,7 +59,7 @@ class CaliperLink(threading.Thread):
             self._ended.wait(TRY_AGAIN_SECONDS)
 
     def _listen(self, line: socket.socket) -> str:
-        """Read lines until the link ends; what is said of its end."""
+        """Read lines until the link ends; why it ended, in words."""
         self._say("linked", "linked")
         buffer = LineBuffer()
         line.settimeout(0.5)
@@ -75,10 +75,10 @@ class CaliperLink(threading.Thread):
                 return "cut off in the middle of a line: ignored" if buffer.cut_off else "the link was lost"
             heard_at = time.monotonic()
             for text in buffer.feed(data):
-                self._take(read_line(text) if text else Heard(trouble="a line without an end"))
+                self._take(read_line(text) if text else CaliperMessage(trouble="a line without an end"))
         return "no longer used"
 
-    def _take(self, heard: Heard) -> None:
+    def _take(self, heard: CaliperMessage) -> None:
         now = _now()
         number = self.caliper.caliper_id
 
@@ -91,7 +91,7 @@ class CaliperLink(threading.Thread):
 
         self._keep(keep)
 
-    def _trouble(self, heard: Heard) -> str:
+    def _trouble(self, heard: CaliperMessage) -> str:
         """What is wrong; it stays in sight for a while unless a good reading comes."""
         if heard.trouble:
             self._unclear = (time.monotonic() + SHOWN_SECONDS, heard.trouble)
@@ -148,7 +148,7 @@ class Links:
 
 
 def main() -> int:
-    """Hold the links until told to stop."""
+    """Hold the links until asked to stop."""
     ended = threading.Event()
 
     def stop(number: int, frame: FrameType | None) -> None:

@@ -98,7 +98,7 @@ class _Doors:
         )
 
     def told(self, t: Transaction, subject: Subject) -> BaseModel:
-        """The sheet with all that is told of it."""
+        """The sheet with everything shown beside it."""
         kind = self.kind
         now, facts = store.standing(t, kind, subject, host()), facts_for(t, kind, subject, host())
         return self.answer(

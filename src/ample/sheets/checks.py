@@ -9,8 +9,8 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 
 from ample.base.marks import mark_of
-from ample.core.kits import GateFacts, GateLight
-from ample.core.kits.gate import in_order, interchange, quantity, stock
+from ample.core.kits import OrderCheckResult, OrderFacts
+from ample.core.kits.order_checks import in_order, interchange, quantity, stock
 from ample.sheets.register import SHEETS
 
 OF_THE_ORDER = (interchange, quantity, stock)
@@ -20,26 +20,26 @@ OF_THE_ORDER = (interchange, quantity, stock)
 class OrderCheck:
     """A check of a part that is to be ordered, with the fingerprint of its facts."""
 
-    light: str
+    check: str
     state: str
     words: str
     facts_mark: str
 
 
-def lights(facts: GateFacts) -> tuple[GateLight, ...]:
+def check_by_kinds(facts: OrderFacts) -> tuple[OrderCheckResult, ...]:
     """What all kinds of sheet and the order itself say of a part, in the order it is shown."""
     checks = (*(kind.order_checks for kind in SHEETS.values()), *OF_THE_ORDER)
     return in_order(each for check in checks for each in check(facts))
 
 
-def order_checks(facts: GateFacts, rests_on: Mapping[str, object]) -> list[OrderCheck]:
+def order_checks(facts: OrderFacts, rests_on: Mapping[str, object]) -> list[OrderCheck]:
     """The checks of a part. `rests_on` gives by name the facts that a check rests on, where it does not say so itself."""
     return [
         OrderCheck(
-            each.light,
+            each.check,
             each.state,
             each.words,
-            mark_of(each.light, each.state, rests_on.get(each.light, each.rests_on)),
+            mark_of(each.check, each.state, rests_on.get(each.check, each.rests_on)),
         )
-        for each in lights(facts)
+        for each in check_by_kinds(facts)
     ]

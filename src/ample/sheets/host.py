@@ -17,7 +17,7 @@ Provider = Callable[[Transaction, Subject], Any]
 
 @dataclass(frozen=True)
 class Change:
-    """A sheet that is to be kept: by whom, on what, what stood there, what stands there now and as which version.
+    """A sheet that is to be kept: by whom, on what, what was there, what is there now and as which version.
 
     `rows` is what the sheet that stood there was read from, as the tables gave it; `prepared` what was looked up
     before the transaction.

@@ -7,7 +7,7 @@ from dataclasses import dataclass, field
 from typing import Any, Literal
 
 from ample.base.rights import RightName
-from ample.core.kits import GateFacts, GateLight
+from ample.core.kits import OrderCheckResult, OrderFacts
 from ample.core.sheet import Sheet
 
 SubjectName = Literal["job", "part", "unit"]
@@ -33,7 +33,7 @@ def _no_columns(sheet: Any) -> Columns:
     return {}
 
 
-def _no_checks(facts: GateFacts) -> tuple[GateLight, ...]:
+def _no_checks(facts: OrderFacts) -> tuple[OrderCheckResult, ...]:
     """It says nothing of a part that is to be ordered."""
     return ()
 
@@ -54,10 +54,10 @@ class SheetKind:
 
     `facts` is a dataclass whose fields name the facts that judge and check ask for; who runs the sheets gives a
     provider for each name. `shown` names those of them that go out with the sheet. `alias` is an address of before,
-    `unjudged` what is said where there is no judgement. `columns` gives what SQL may ask of a sheet: values by name,
+    `unjudged` the words where there is no judgement. `columns` gives what SQL may ask of a sheet: values by name,
     in order; a kind whose columns are tables of their own has them kept by who runs the sheets. `check` refuses what
-    cannot be kept; `gate` what a person may not do as things stand, and is not asked of a sheet that comes with a
-    file. `settle` makes of what was sent what is kept, knowing what stood there before; `told` makes of both what the
+    cannot be kept; `may_save` what a person may not do as things stand, and is not asked of a sheet that comes with a
+    file. `settle` makes of what was sent what is kept, knowing what was there before; `told` makes of both what the
     record keeps. `order_checks` says what is known of a part that is to be ordered. `action` is the record's name of a change. Job files carry a kind that is not `in_files` in a place
     of its own.
     """
@@ -71,10 +71,10 @@ class SheetKind:
     judge: Callable[[Any, Any], Any]
     tables: Callable[[Any, Any], tuple[Table, ...]]
     check: Callable[[Any, Any], None] = _nothing
-    gate: Callable[[Any, Any], None] = _nothing
+    may_save: Callable[[Any, Any], None] = _nothing
     settle: Callable[[Any, Any, Any], Any] = _as_it_is
     told: Callable[[Any, Any], tuple[Any, Any]] = _whole
-    order_checks: Callable[[GateFacts], tuple[GateLight, ...]] = _no_checks
+    order_checks: Callable[[OrderFacts], tuple[OrderCheckResult, ...]] = _no_checks
     columns: Callable[[Any], Columns] = _no_columns
     shown: dict[str, Any] = field(default_factory=dict)
     writes: Needed = "signed_in"

@@ -85,7 +85,7 @@ def grow_version(t: Transaction, values: dict[str, Any]) -> None:
 
 
 def versions(t: Transaction, sheet_id: int) -> list[dict[str, Any]]:
-    """The versions of a sheet, newest first, without what stands on them."""
+    """The versions of a sheet, newest first, without their contents."""
     return t.rows(
         """
         SELECT v.version, p.name AS person, v.began_at, v.ended_at
@@ -99,7 +99,7 @@ def versions(t: Transaction, sheet_id: int) -> list[dict[str, Any]]:
 
 
 def version(t: Transaction, sheet_id: int, number: int) -> dict[str, Any] | None:
-    """What stood on a sheet at one of its versions: the one that holds it."""
+    """What was on a sheet at one of its versions: the one that holds it."""
     return t.first(
         """
         SELECT v.version, v.body, p.name AS person, v.began_at, v.ended_at

@@ -24,7 +24,7 @@ ONE_SITTING = timedelta(minutes=10)
 
 
 @dataclass(frozen=True)
-class Held:
+class StoredSheet:
     """A sheet as it is kept; version 0 of one that nobody has begun."""
 
     sheet: Any
@@ -34,7 +34,7 @@ class Held:
 
 
 class Signature(BaseModel):
-    """Who has signed a version, and whether that is what stands there now."""
+    """Who has signed a version, and whether that is what is there now."""
 
     person: str
     version: int
@@ -52,22 +52,24 @@ class Version(BaseModel):
     ended_at: UtcTime
 
 
-def held(t: Transaction, kind: SheetKind, subject_id: int, lock: bool = False) -> Held:
+def held(t: Transaction, kind: SheetKind, subject_id: int, lock: bool = False) -> StoredSheet:
     """A sheet of a subject; the kind's empty one when nobody has begun it."""
     row = queries.sheet(t, kind.subject, subject_id, kind.name, lock)
     if row is None:
-        return Held(kind.sheet(), 0)
-    return Held(kind.sheet.model_validate_json(row["body"]), int(row["version"]), int(row["sheet_id"]))
+        return StoredSheet(kind.sheet(), 0)
+    return StoredSheet(kind.sheet.model_validate_json(row["body"]), int(row["version"]), int(row["sheet_id"]))
 
 
-def standing(t: Transaction, kind: SheetKind, subject: Subject, host: Host, lock: bool = False) -> Held:
-    """What stands on a sheet of a subject, wherever its kind is kept."""
+def standing(
+    t: Transaction, kind: SheetKind, subject: Subject, host: Host, lock: bool = False
+) -> StoredSheet:
+    """What is on a sheet of a subject, wherever its kind is kept."""
     tables = host.tables.get(kind.name)
     if tables is None:
         return held(t, kind, subject.id, lock)
     row = queries.sheet(t, kind.subject, subject.id, kind.name, lock)
     found = tables.held(t, subject)
-    return Held(found.sheet, found.version, int(row["sheet_id"]) if row else None, found.rows)
+    return StoredSheet(found.sheet, found.version, int(row["sheet_id"]) if row else None, found.rows)
 
 
 def judged(t: Transaction, kind: SheetKind, subject: Subject, sheet: Sheet, host: Host) -> Any:
@@ -78,7 +80,7 @@ def judged(t: Transaction, kind: SheetKind, subject: Subject, sheet: Sheet, host
 def save(
     t: Transaction, doer: Doer, kind: SheetKind, subject: Subject, version: int, sent: Sheet, host: Host,
     from_file: bool = False, prepared: Any = None,
-) -> Held:  # fmt: skip
+) -> StoredSheet:  # fmt: skip
     """Keep a sheet that was made from a version; one made from an older version is refused with the newer beside it.
 
     The subject is locked by whoever found it, so that two first versions do not meet.
@@ -96,18 +98,18 @@ def save(
             {"version": before.version, "sheet": before.sheet.model_dump(mode="json", by_alias=True)},
         )
     if not from_file:
-        kind.gate(sheet, facts)
+        kind.may_save(sheet, facts)
     tables = host.tables.get(kind.name)
     if tables:
         tables.write(
             t, Change(doer, subject, before.sheet, sheet, version + 1, from_file, before.rows, prepared)
         )
-    if version and before.sheet_id is None:  # kept before there were versions: what stood there is seen too
+    if version and before.sheet_id is None:  # kept before there were versions: what was there is seen too
         _write(t, None, doer.now, kind, subject.id, version, before.sheet, tables is not None)
     sheet_id = _write(t, doer.person_id, doer.now, kind, subject.id, version + 1, sheet, tables is not None)
     told = kind.told(before.sheet if version else None, sheet)
     record(t, doer, kind.subject, subject.id, kind.recorded_as, *told)
-    return Held(sheet, version + 1, sheet_id)
+    return StoredSheet(sheet, version + 1, sheet_id)
 
 
 def _write(
@@ -170,7 +172,7 @@ def versions_of(t: Transaction, kind: SheetKind, subject_id: int) -> list[Versio
 
 
 def version_of(t: Transaction, kind: SheetKind, subject_id: int, number: int) -> tuple[Version, Any]:
-    """What stood on a sheet at a version."""
+    """What was on a sheet at a version."""
     kept = queries.sheet(t, kind.subject, subject_id, kind.name)
     row = queries.version(t, kept["sheet_id"], number) if kept else None
     if row is None:
@@ -179,7 +181,7 @@ def version_of(t: Transaction, kind: SheetKind, subject_id: int, number: int) ->
     return Version(**row), kind.sheet.model_validate_json(body)
 
 
-def signatures_of(t: Transaction, now: Held) -> list[Signature]:
+def signatures_of(t: Transaction, now: StoredSheet) -> list[Signature]:
     """Who has signed a sheet."""
     if now.sheet_id is None:
         return []
@@ -190,7 +192,7 @@ def signatures_of(t: Transaction, now: Held) -> list[Signature]:
 
 
 def sign(t: Transaction, doer: Doer, kind: SheetKind, subject: Subject, version: int, host: Host) -> None:
-    """Sign what stands on a sheet; somebody who has seen an older version is refused."""
+    """Sign a sheet as it is now; somebody who has seen an older version is refused."""
     now = standing(t, kind, subject, host, lock=True)
     if now.sheet_id is None or now.version != version:
         raise Conflict(

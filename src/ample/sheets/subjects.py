@@ -13,7 +13,7 @@ from ample.store import Transaction
 
 @dataclass(frozen=True)
 class Subject:
-    """One of them, with what is told of it beside a sheet."""
+    """One of them, with what is shown of it beside a sheet."""
 
     name: SubjectName
     id: int

@@ -17,7 +17,7 @@ from ample.shop.catalogue.columns import columns_of
 from ample.shop.catalogue.index import ShopIndex, build_index, dialects
 from ample.shop.instruments.today import todays_instruments
 from ample.shop.orders import queries as orders
-from ample.shop.orders.lights import lights_of
+from ample.shop.orders.checks import checks_of
 from ample.shop.photos import queries as photos
 from ample.shop.photos.pictures import made_plain
 from ample.store import Database, Transaction
@@ -34,7 +34,7 @@ def bring_up_to_date(database: Database) -> int:
 
 
 def _identifications(database: Database) -> int:
-    """An earlier version let an identification stand whatever became of its readings: each is bound to them now,
+    """An earlier version kept an identification whatever happened to its readings: each is bound to them now,
     and where they were changed after it, judged again.
     """
     waiting = database.read(bench.unbound)
@@ -63,7 +63,7 @@ def _judge(t: Transaction, part_id: int, index: ShopIndex) -> None:
 
 
 def _requirements(database: Database) -> int:
-    """An earlier version kept only which listed part it was confirmed as: what must be had is made from the evidence."""
+    """An earlier version kept only which listed part it was confirmed as: what is required is made from the evidence."""
     waiting = database.read(bench.without_requirement)
     if waiting:
         known = tuple(database.read(dialects).values())
@@ -93,7 +93,7 @@ def _listed_bearings(database: Database) -> int:
 
 
 def _passes(database: Database) -> int:
-    """An earlier version bound a pass to the words of its light: each is bound to the facts now, if they are
+    """An earlier version bound a pass to the words of its check: each is bound to the facts now, if they are
     still those that it was given for.
     """
     waiting = database.read(orders.unbound_passes)
@@ -106,10 +106,10 @@ def _bind_pass(t: Transaction, row: dict[str, object]) -> None:
     find = todays_instruments(t)
     part_id, given = int(str(row["part_id"])), row["passed_at"]
     assert isinstance(given, datetime)
-    light = next(each for each in lights_of(t, [part_id], find)[part_id] if each.light == row["light"])
+    check = next(each for each in checks_of(t, [part_id], find)[part_id] if each.light == row["light"])
     changed = history.changed_after(t, "part", part_id, ("bench", "seats", "identified", "matched"), given)
     changed |= history.changed_after(t, "order_line", int(str(row["line_id"])), ("quantity",), given)
-    orders.bind_pass(t, int(str(row["pass_id"])), "" if changed else light.facts_mark)
+    orders.bind_pass(t, int(str(row["pass_id"])), "" if changed else check.facts_mark)
 
 
 def _photos(database: Database) -> int:

@@ -148,7 +148,7 @@ class Transaction:
             return int(cursor.execute(sql, values or {}))
 
     def change_text(self, sql: str) -> int:
-        """Run a statement just as it stands, with names and plain values that were looked at before."""
+        """Run a statement as it is, with names and plain values that were looked at before."""
         with self._connection.cursor() as cursor:
             return int(cursor.execute(sql))
 
@@ -216,7 +216,7 @@ class Database:
         return self._pool.connection()  # type: ignore[no-any-return]
 
     def run(self, work: Callable[[Transaction], Answer], repeatable: bool = False) -> Answer:
-        """Do work in one transaction; a deadlock is tried again, a lost server is said so.
+        """Do work in one transaction; a deadlock is tried again, a lost server is reported.
 
         Every statement sees what is stored by then: what is read after a row was locked is as new as the lock.
         Work that finds out by itself that it was done (`repeatable`) is tried again also when the server was

@@ -45,7 +45,7 @@ class DumpFailed(AmpleError):
 
 @dataclass
 class Contents:
-    """What a backup holds, table by table: columns and how many rows; and the steps its shop had."""
+    """What a backup contains, table by table: columns and how many rows; and the steps its shop had."""
 
     columns: dict[str, list[str]] = field(default_factory=dict)
     counts: dict[str, int] = field(default_factory=dict)

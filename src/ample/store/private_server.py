@@ -43,7 +43,7 @@ def free_port() -> int:
 
 
 def dies_with_parent() -> Callable[[], None]:
-    """For `preexec_fn`: the child is told to stop when its parent is gone, however it went."""
+    """For `preexec_fn`: the child is asked to stop when its parent is gone, however it ended."""
     libc = ctypes.CDLL(None)
     parent = os.getpid()
 

@@ -1,4 +1,4 @@
-"""The application: everything put together."""
+"""The application: everything wired together."""
 
 from __future__ import annotations
 
@@ -44,7 +44,7 @@ MOST_BYTES = 512 * 1024
 
 
 class Json(DefaultJSONProvider):
-    """JSON as it comes in: brackets within brackets without end are no JSON, not a fault of the server."""
+    """JSON of a request: nested without end it is refused as JSON, not a fault of the server."""
 
     def loads(self, s: str | bytes, **kwargs: Any) -> Any:
         """Read a text."""

@@ -1,4 +1,4 @@
-"""What the application is told from outside."""
+"""Settings from the environment."""
 
 from __future__ import annotations
 

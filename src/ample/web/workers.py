@@ -28,7 +28,7 @@ MOST_CONNECTIONS, MOST_WAITING = 1000, 1024
 MOST_HEADER_BYTES, MOST_BODY_BYTES = 32 * 1024, 72 * 1024 * 1024
 GRACE_SECONDS, BIND_SECONDS = 6.0, 10.0
 PROXY_HEADERS = {"x-forwarded-for", "x-forwarded-proto", "x-forwarded-host"}
-SOON = 1.0  # who dies within this time of its start is not replaced at once
+SOON = 1.0  # who ends within this time of its start is not replaced at once
 
 
 class Workers:
@@ -43,7 +43,7 @@ class Workers:
         self._ending = False
 
     def run(self) -> int:
-        """Until told to stop."""
+        """Until asked to stop."""
         for number in (signal.SIGTERM, signal.SIGINT):
             signal.signal(number, self._stop)
         while not self._ending:
@@ -177,7 +177,7 @@ def listen(port: int, host: str = "127.0.0.1") -> socket.socket:
 
 
 def main() -> int:
-    """Serve on a port until told to stop."""
+    """Serve on a port until asked to stop."""
     known = argparse.ArgumentParser()
     known.add_argument("--port", type=int, required=True)
     known.add_argument("--workers", type=int, default=2)

@@ -4,7 +4,7 @@ import pytest
 
 from ample.core.assembly import LineSheet
 from ample.core.assembly.fit_up import FittedPart
-from ample.core.assembly.fit_up.sheet import FitUpFacts, FitUpSheet, check_fit_up, gate_fit_up, judge_fit_up
+from ample.core.assembly.fit_up.sheet import FitUpFacts, FitUpSheet, check_fit_up, judge_fit_up, may_assemble
 from ample.core.errors import BadInput
 
 PARTS = [
@@ -55,9 +55,9 @@ def test_what_a_person_chose_stands_above_what_is_advised():
 
 def test_nobody_calls_it_together_over_open_steps_without_a_reason():
     with pytest.raises(BadInput) as refused:
-        gate_fit_up(sheet(together=True), FACTS)
+        may_assemble(sheet(together=True), FACTS)
     assert (refused.value.code, refused.value.field) == ("steps_open", "sheet.reason")
-    gate_fit_up(sheet(together=True, reason="Put together at the lock."), FACTS)
+    may_assemble(sheet(together=True, reason="Put together at the lock."), FACTS)
 
 
 @pytest.mark.parametrize("text", ["tight", "-3", "0", "1e9"])

@@ -10,8 +10,8 @@ from ample.core.assembly.proof import (
     ProofFacts,
     ProofSheet,
     check_proof,
-    gate_proof,
     judge_proof,
+    may_close,
 )
 from ample.core.assembly.proof.checks import asked_checks, check_kinds
 from ample.core.errors import BadInput
@@ -162,11 +162,11 @@ def test_a_task_with_a_day_may_wait_and_one_without_stands_open():
 def test_nobody_closes_over_an_open_point_without_a_reason():
     facts = ProofFacts(LineSheet(), (OpenTorque("tighten.nut1", "Tighten the nut."),), TODAY)
     with pytest.raises(BadInput) as refused:
-        gate_proof(ProofSheet(closed=True), facts)
+        may_close(ProofSheet(closed=True), facts)
     assert (refused.value.code, refused.value.field) == ("points_open", "sheet.reason")
-    gate_proof(ProofSheet(closed=True, reason="The lock-keeper has the wrench."), facts)
-    gate_proof(ProofSheet(closed=True), EMPTY)
-    gate_proof(ProofSheet(), facts)
+    may_close(ProofSheet(closed=True, reason="The lock-keeper has the wrench."), facts)
+    may_close(ProofSheet(closed=True), EMPTY)
+    may_close(ProofSheet(), facts)
 
 
 @pytest.mark.parametrize(

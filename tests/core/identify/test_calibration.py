@@ -13,7 +13,7 @@ from benchmarks.trials import (
     unlisted_only,
 )
 
-from ample.core.identify import Seen, standard_catalogue
+from ample.core.identify import KindEvidence, standard_catalogue
 from ample.core.sizes import default_instrument
 
 
@@ -34,7 +34,7 @@ def test_measured_whole_the_right_envelope_comes_first(simulator, kind):
     tally = Tally(kind)
     for row in simulator.of_kind(kind, 24):
         draw = simulator.entry(row, whole_set(kind), 1)
-        found = our_ranking(simulator, draw, Seen(frozenset({kind})))
+        found = our_ranking(simulator, draw, KindEvidence(frozenset({kind})))
         tally.add(*found[:3], draw.envelope)
     assert tally.first >= 22
     assert tally.in_three >= 23
@@ -73,7 +73,7 @@ def test_ours_and_the_dense_reference_agree_draw_by_draw(simulator, kind, draws)
     reference = Reference(simulator, kind)
     for row in simulator.of_kind(kind, draws):
         draw = simulator.entry(row, whole_set(kind), 1)
-        order, chances, none, _ = our_ranking(simulator, draw, Seen(frozenset({kind})))
+        order, chances, none, _ = our_ranking(simulator, draw, KindEvidence(frozenset({kind})))
         listed, none_there = reference.posterior(draw)
         if none < 0.02:
             assert chances[0] == pytest.approx(listed[order[0]], abs=0.02)

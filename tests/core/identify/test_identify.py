@@ -6,18 +6,18 @@ from scipy.integrate import quad
 
 from ample.core.designation import decode
 from ample.core.errors import BadInput
-from ample.core.identify import Observation, Seen, identify, standard_catalogue
+from ample.core.identify import KindEvidence, Observation, identify, standard_catalogue
 from ample.core.identify.model import (
     LARGEST_MM,
     SMALLEST_MM,
+    gross_error_density,
     interval_density,
     kind_weights,
     profile,
     shared_error,
-    slip_density,
     wear_amounts_mm,
 )
-from ample.core.identify.posterior import learnt, measure
+from ample.core.identify.posterior import condition_posterior, measure
 from ample.core.identify.unlisted import GRIDS, grid_near
 from ample.core.parts import BEARING, BearingSpec, Limits
 from ample.core.sizes import default_instrument
@@ -25,7 +25,7 @@ from ample.core.sizes import default_instrument
 CALIPER = default_instrument("caliper")
 MICROMETER = default_instrument("micrometer")
 CATALOGUE = standard_catalogue()
-BALL = Seen.of("deep_groove", {})
+BALL = KindEvidence.of("deep_groove", {})
 
 
 def seen(**features):
@@ -159,7 +159,7 @@ def test_a_feature_given_twice_is_refused():
 
 
 def test_the_slip_density_integrates_to_one():
-    total, _ = quad(slip_density, SMALLEST_MM, LARGEST_MM, limit=200)
+    total, _ = quad(gross_error_density, SMALLEST_MM, LARGEST_MM, limit=200)
     assert total == pytest.approx(1, abs=1e-6)
 
 
@@ -208,7 +208,7 @@ def _learnt(**features):
     observations = tuple(seen(**features))
     posterior = measure(CATALOGUE, observations)
     chance = CATALOGUE.unit_prior * posterior.unit_density
-    known = learnt(CATALOGUE, posterior, chance / chance.sum())
+    known = condition_posterior(CATALOGUE, posterior, chance / chance.sum())
     worn = sum(row.sum() for row, kind in zip(known, posterior.kinds, strict=True) if "outside" in kind[1])
     return worn, float(known.sum(axis=0) @ posterior.shared.shifts_mm)
 
@@ -228,7 +228,7 @@ def test_a_crept_bore_makes_a_crept_outside_likelier_to_expect():
 
 def test_before_any_reading_only_the_shares_are_known():
     posterior = measure(CATALOGUE, ())
-    known = learnt(CATALOGUE, posterior, CATALOGUE.unit_prior)
+    known = condition_posterior(CATALOGUE, posterior, CATALOGUE.unit_prior)
     assert known[:, 0] == pytest.approx([0.70, 0.13, 0.13, 0.04])
 
 
@@ -278,7 +278,7 @@ SAME_SIZE = [
 
 @pytest.mark.parametrize(("kind", "name"), SAME_SIZE)
 def test_the_picture_tells_parts_of_one_size_apart(kind, name):
-    found = best(Seen.of(kind, {}), bore=24.99, outside=52.0, width=14.95)
+    found = best(KindEvidence.of(kind, {}), bore=24.99, outside=52.0, width=14.95)
     assert found.candidates[0].variants[0].entry.spec.designation == name
     assert found.candidates[0].probability > 0.95
 
@@ -296,7 +296,7 @@ ANSWERS = [
 
 @pytest.mark.parametrize(("answers", "name"), ANSWERS)
 def test_answers_tell_the_kind(answers, name):
-    found = best(Seen.of(None, answers), bore=24.99, outside=52.0, width=14.95)
+    found = best(KindEvidence.of(None, answers), bore=24.99, outside=52.0, width=14.95)
     assert found.candidates[0].variants[0].entry.spec.designation == name
 
 
@@ -310,12 +310,12 @@ def test_without_a_kind_all_kinds_of_a_size_stay_and_the_question_is_asked():
 
 def test_a_wrong_picture_does_not_hide_what_the_sizes_say():
     """A thrust bearing was pointed at, but nothing of that kind has the size."""
-    found = best(Seen.of("spherical_thrust", {}), bore=24.99, outside=52.0, width=14.95)
+    found = best(KindEvidence.of("spherical_thrust", {}), bore=24.99, outside=52.0, width=14.95)
     assert size(found.candidates[0])[:2] == (25, 52)
 
 
 def test_a_taper_is_offered_its_own_widths():
-    found = best(Seen.of("taper", {}), bore=25.0, outside=52.0)
+    found = best(KindEvidence.of("taper", {}), bore=25.0, outside=52.0)
     assert "assembled_width" in found.offered
     assert "width" not in found.offered
     assert found.next_measurement.feature == "assembled_width"
@@ -324,21 +324,21 @@ def test_a_taper_is_offered_its_own_widths():
 @pytest.mark.parametrize(("T", "name"), [(16.3, "30205"), (19.3, "32205"), (22.1, "33205")])
 def test_the_assembled_width_tells_tapers_apart(T, name):
     """ISO 355: 25 x 52 in three series."""
-    found = best(Seen.of("taper", {}), bore=25.0, outside=52.0, assembled_width=T)
+    found = best(KindEvidence.of("taper", {}), bore=25.0, outside=52.0, assembled_width=T)
     assert found.candidates[0].variants[0].entry.spec.designation == name
 
 
 def test_the_cup_width_tells_the_steep_taper():
     """30305 and 31305 share bore, outside, assembled and cone width; the cups are 15 and 13 mm (ISO 355)."""
     read = {"bore": 25.0, "outside": 62.0, "assembled_width": 18.35}
-    assert best(Seen.of("taper", {}), **read).next_measurement.feature == "outer_ring_width"
-    steep = best(Seen.of("taper", {}), **read, outer_ring_width=12.95)
+    assert best(KindEvidence.of("taper", {}), **read).next_measurement.feature == "outer_ring_width"
+    steep = best(KindEvidence.of("taper", {}), **read, outer_ring_width=12.95)
     assert steep.candidates[0].variants[0].entry.spec.designation == "31305"
 
 
 def test_a_standout_leaves_the_tapers_that_have_it():
     """T - C is 5.25 mm for 31305 and for 32305, 3.25 for 30305 (ISO 355)."""
-    found = best(Seen.of("taper", {}), bore=25.0, outside=62.0, standout=5.35)
+    found = best(KindEvidence.of("taper", {}), bore=25.0, outside=62.0, standout=5.35)
     names = [each.variants[0].entry.spec.designation for each in found.candidates[:2]]
     assert sorted(names) == ["31305", "32305"]
     assert sum(each.probability for each in found.candidates[:2]) > 0.98
@@ -346,18 +346,18 @@ def test_a_standout_leaves_the_tapers_that_have_it():
 
 def test_an_inch_taper_lies_above_its_nominal():
     """Bore 19.05 +0.013, outside 45.237 +0.025: plus tolerances (ANSI/ABMA 19.2)."""
-    found = best(Seen.of("inch_taper", {}), bore=19.06, outside=45.25, assembled_width=15.6)
+    found = best(KindEvidence.of("inch_taper", {}), bore=19.06, outside=45.25, assembled_width=15.6)
     assert found.candidates[0].variants[0].entry.spec.designation == "LM11949/LM11910"
 
 
 def test_a_cone_alone_is_told_by_bore_and_width():
-    found = best(Seen.of("inch_cone", {}), bore=25.41, inner_ring_width=14.70)
+    found = best(KindEvidence.of("inch_cone", {}), bore=25.41, inner_ring_width=14.70)
     assert found.candidates[0].variants[0].entry.spec.designation == "L44643"
     assert found.candidates[0].dimensions.keys() == {"d_mm", "B_mm"}
 
 
 def test_a_drawn_cup_is_told_by_shaft_housing_and_width():
-    found = best(Seen.of("needle", {}), shaft_seat=25.0, housing_seat=32.01, width=15.9)
+    found = best(KindEvidence.of("needle", {}), shaft_seat=25.0, housing_seat=32.01, width=15.9)
     assert found.candidates[0].variants[0].entry.spec.designation == "HK2516"
     assert found.candidates[0].dimensions == {"Fw_mm": 25, "D_mm": 32, "C_mm": 16}
 
@@ -365,4 +365,4 @@ def test_a_drawn_cup_is_told_by_shaft_housing_and_width():
 @pytest.mark.parametrize("asked", [("gearbox", {}), (None, {"mood": "good"}), (None, {"rows": "9"})])
 def test_unknown_kinds_and_answers_are_refused(asked):
     with pytest.raises(BadInput):
-        Seen.of(*asked)
+        KindEvidence.of(*asked)

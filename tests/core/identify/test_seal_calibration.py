@@ -9,7 +9,7 @@ from benchmarks.seal_trials import RING_AND_GROOVE, SETS, ranked
 from benchmarks.simulate import AS_MODELLED, DIFFERENT
 from benchmarks.trials import Tally
 
-from ample.core.identify import Observation, Seen, identify, standard_catalogue
+from ample.core.identify import KindEvidence, Observation, identify, standard_catalogue
 from ample.core.sizes import default_instrument
 
 CALIPER = default_instrument("caliper")
@@ -103,9 +103,9 @@ def test_a_listed_part_read_in_the_middle_of_its_limits_is_among_the_first(name)
     catalogue = standard_catalogue(name)
     family = catalogue.family
     missed = []
-    units = range(0, len(catalogue.unit_makes), max(17, len(catalogue.unit_makes) // 40))
+    units = range(0, len(catalogue.unit_tolerances), max(17, len(catalogue.unit_tolerances) // 40))
     for unit in units:
-        make = catalogue.unit_makes[unit]
+        make = catalogue.unit_tolerances[unit]
         read = {feature: middle(family, make, feature) for feature in WHOLE[name]}
         if not all(read.values()):
             continue
@@ -113,7 +113,9 @@ def test_a_listed_part_read_in_the_middle_of_its_limits_is_among_the_first(name)
             Observation(feature, (value,), CALIPER, "new", name) for feature, value in read.items()
         ]
         kinds = {catalogue.entries[row].spec.kind for row in np.flatnonzero(catalogue.entry_unit == unit)}
-        found = identify(catalogue, observations, seen=Seen(frozenset(kinds)), limit=most, most_variants=1)
+        found = identify(
+            catalogue, observations, seen=KindEvidence(frozenset(kinds)), limit=most, most_variants=1
+        )
         wanted = tuple(catalogue.envelopes_mm[catalogue.unit_envelope[unit]])
         if not any(np.allclose(each.envelope_mm, wanted, atol=0.006) for each in found.candidates):
             missed.append((wanted, [each.envelope_mm for each in found.candidates]))

@@ -6,7 +6,7 @@ from benchmarks.seal_trials import ranked
 from benchmarks.simulate import AS_MODELLED
 
 from ample.core.errors import BadInput
-from ample.core.identify import Observation, Seen, identify, standard_catalogue
+from ample.core.identify import KindEvidence, Observation, identify, standard_catalogue
 from ample.core.parts import SEALS
 from ample.core.sizes import default_instrument
 
@@ -18,7 +18,7 @@ def told(family, kind=None, markings=(), condition=None, **sizes):
         Observation(name, values if isinstance(values, tuple) else (values,), CALIPER, condition, family)
         for name, values in sizes.items()
     ]
-    seen = Seen.of(kind, {}, SEALS[family])
+    seen = KindEvidence.of(kind, {}, SEALS[family])
     return identify(standard_catalogue(family), read, markings, seen=seen)
 
 

@@ -33,7 +33,7 @@ class Contradiction:
 
 @dataclass(frozen=True)
 class _Place:
-    """A part where it stands."""
+    """A part at its place."""
 
     line: Line
     part: LinePart
@@ -149,7 +149,7 @@ def _lip(place: _Place) -> Iterator[Contradiction]:
 
 
 def _second_border(place: _Place, side: str) -> bool:
-    """Whether another lip stands within two places on that side."""
+    """Whether another lip is within two places on that side."""
     at = place.parts.index(place.part)
     near = place.parts[max(0, at - 2) : at] if side == "left" else place.parts[at + 1 : at + 3]
     return any(each.kind == "lip_seal" for each in near)
@@ -178,7 +178,7 @@ def _backup(place: _Place) -> Iterator[Contradiction]:
 
 
 def _only_there(place: _Place, side: str, other: str) -> bool:
-    """Whether the pressure is known to stand on that side: it is said, or worked out to be on no other."""
+    """Whether the pressure is known to be on that side: stated, or worked out."""
     said = {name: getattr(place.part, name).looks_at for name in (side, other)}
     if any(said.values()):
         return bool(said[side] == "pressure")

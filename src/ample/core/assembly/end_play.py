@@ -17,7 +17,7 @@ MOST_MM = 50.0
 
 @dataclass(frozen=True)
 class EndPlay:
-    """The play with its uncertainty (k = 2), what it is worth, and what to change; positive: more play."""
+    """The play with its uncertainty (k = 2), its verdict, and what to change; positive: more play."""
 
     play_mm: float
     uncertainty_mm: float

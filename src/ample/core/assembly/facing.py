@@ -10,7 +10,7 @@ from ample.core.assembly.line import Line, LinePart
 
 @dataclass(frozen=True)
 class Facing:
-    """What the left and right face of a part look at; `said` tells that a person said so."""
+    """What the left and right face of a part look at; `said` says that a person stated it."""
 
     left: str
     right: str

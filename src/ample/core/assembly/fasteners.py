@@ -1,4 +1,4 @@
-"""Torque in one unit, and how much a thread stands."""
+"""Torque in one unit, and how much a thread can take."""
 
 from __future__ import annotations
 

@@ -41,7 +41,7 @@ class Face(Sheet):
 
 
 class Fastener(Sheet):
-    """How it is held: drive, thread, hand, lock, torque with its source, what else it holds."""
+    """How it is fastened: drive, thread, hand, lock, torque with its source, what else it retains."""
 
     drive: str = Field(default="", max_length=40)
     thread: str = Field(default="", max_length=30)
@@ -100,7 +100,7 @@ class Tie(Sheet):
 
 
 class LooseItem(Sheet):
-    """Loose items counted: how many came out, how many lie in the tray now, how many are left at closing."""
+    """Loose items counted: how many were removed, are in the tray, and are left over at reassembly."""
 
     key: Key
     what: str = Field(min_length=1, max_length=60)
@@ -110,7 +110,7 @@ class LooseItem(Sheet):
 
 
 class Line(Sheet):
-    """One shaft, from left to right as it lies on the bench: what is inside, what at either end."""
+    """One shaft, from left to right as it is on the bench: what is inside, what at either end."""
 
     key: Key
     name: str = Field(min_length=1, max_length=60)
@@ -121,7 +121,7 @@ class Line(Sheet):
 
 
 class LineSheet(Sheet):
-    """All lines of a unit. Parts stand in the order they lie from left to right."""
+    """All lines of a unit. Parts are in order from left to right."""
 
     lines: tuple[Line, ...] = Field(default=(), max_length=MOST_LINES)
     parts: tuple[LinePart, ...] = Field(default=(), max_length=MOST_PARTS)

@@ -1,4 +1,4 @@
-"""Counting what comes out loose, so that nothing is lost and nothing is left over."""
+"""Counting loose items, so that nothing is lost or left over."""
 
 from __future__ import annotations
 

@@ -50,7 +50,7 @@ def known_of(sheet: LineSheet, key: str) -> KnownOfPart:
         key: The part's key.
 
     Returns:
-        Family, name, where it stands, what its faces look at, sizes by feature (its own and those of the shaft step
+        Family, name, where it is, what its faces look at, sizes by feature (its own and those of the shaft step
         or housing beside it), and of a seal what it stands in.
 
     Raises:
@@ -102,7 +102,7 @@ def known_of(sheet: LineSheet, key: str) -> KnownOfPart:
 
 
 def _medium(inside: str, faces: list[str]) -> str:
-    """What a seal stands in: what its telling face looks at, else its other face, else what is inside the unit."""
+    """The medium of a seal: what its sealing face looks at, else its other face, else what is inside the unit."""
     return next((MEDIA[each] for each in (*faces, inside) if each in MEDIA), "")
 
 

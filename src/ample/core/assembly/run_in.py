@@ -9,7 +9,7 @@ from typing import Literal
 
 import numpy as np
 from numpy.typing import NDArray
-from scipy.stats import t as student
+from scipy.special import stdtr
 
 from ample.core.errors import BadInput
 
@@ -101,7 +101,7 @@ def _quantile(share: float, chance: Floats, mean: Floats, spread: Floats, freedo
     low, high = float((mean - 60 * spread).min()), float((mean + 60 * spread).max())
     for _ in range(60):
         middle = (low + high) / 2
-        below = float(chance @ student.cdf((middle - mean) / spread, freedom))
+        below = float(chance @ stdtr(freedom, (middle - mean) / spread))
         low, high = (middle, high) if below < share else (low, middle)
     return (low + high) / 2
 

@@ -33,7 +33,7 @@ OUTSIDE_KINDS = (
 
 @dataclass(frozen=True)
 class Sign:
-    """Something told at the counter (symptom) or seen inside (evidence)."""
+    """Something reported at the counter (symptom) or seen inside (evidence)."""
 
     sign: str
     stage: str
@@ -68,7 +68,7 @@ class Cause:
 
 @dataclass(frozen=True)
 class Reason(Rule):
-    """Why a cause stands where it stands: a rule with its sign in words."""
+    """Why a cause stands where it is: a rule with its sign in words."""
 
     words: str
 

@@ -102,7 +102,7 @@ def judge_log(sheet: LeakLog, facts: LogFacts) -> LogJudged:
         facts: Today.
 
     Returns:
-        A series for each thing that was read: its points in order of days, and its trend where a limit is said.
+        A series for each thing that was read: its points in order of days, and its trend where a limit is stated.
 
     Raises:
         BadInput: At an entry whose amount cannot be read, or a limit that cannot be one.

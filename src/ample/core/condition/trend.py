@@ -1,4 +1,4 @@
-"""How a reading worsens over the years, and when it reaches a limit: slopes and steps told from noise."""
+"""How a reading worsens over the years, and when it reaches a limit: slopes and steps distinguished from noise."""
 
 from __future__ import annotations
 
@@ -302,7 +302,7 @@ class _Posterior:
 
     @property
     def worsens(self) -> float:
-        """The chance that it is worse at the end of the log than at its beginning, by enough to be told."""
+        """The chance that it is worse at the end of the log than at its beginning, by more than the noise."""
         return float(np.mean(self.level(1.0) - self.level(0.0) > _values()["told_change"]))
 
     def reaches(self, now: float, goal: float, today: date) -> DateBand:

@@ -1,15 +1,15 @@
-"""The request and answer models of the operations: what is asked and told from outside."""
+"""The request and answer models of the operations: what other programs send and get."""
 
 from ample.core.contract.base import Answer, FamilyName, Millimetres, Name, Request, Unit
 from ample.core.contract.bench import BenchJudged, BenchSheet, FeatureReadings, TypedReading
 from ample.core.contract.identify import (
     CandidateAnswer,
-    DoubtAnswer,
     DutyAsked,
     IdentifyAnswer,
     IdentifyRequest,
     KindShare,
     ObservationRequest,
+    UncertaintyAnswer,
     UnitHintAnswer,
     VariantAnswer,
 )
@@ -97,7 +97,6 @@ __all__ = [
     "ClearanceAfterFitting",
     "DecodeAnswer",
     "DecodeRequest",
-    "DoubtAnswer",
     "DutyAsked",
     "DutyRequest",
     "EncodeAnswer",
@@ -160,6 +159,7 @@ __all__ = [
     "TrendReading",
     "TrendRequest",
     "TypedReading",
+    "UncertaintyAnswer",
     "Unit",
     "UnitHintAnswer",
     "VariantAnswer",

@@ -35,7 +35,7 @@ class FeatureReadings(Sheet):
 
 
 class BenchSheet(Sheet):
-    """What the bench holds of a part: marking, condition, readings."""
+    """What the Bench records of a part: marking, condition, readings."""
 
     marking: str = Field(default="", max_length=60)
     family: FamilyName | None = Field(default=None, description="another family than the part lay here as")
@@ -54,7 +54,7 @@ class BenchSheet(Sheet):
 
 
 class BenchJudged(Answer):
-    """What a part can be by what its sheet says; nothing is said of an empty sheet."""
+    """What a part can be by what its sheet says; an empty sheet gives no answer."""
 
     found: IdentifyAnswer | None
     refused: str = Field(default="", description="why nothing can be said of what stands there")

@@ -1,4 +1,4 @@
-"""Readings asked about, and what the part can be: the models asked with and told."""
+"""Readings asked about, and what the part can be: request and answer models."""
 
 from __future__ import annotations
 
@@ -117,8 +117,8 @@ class UnitHintAnswer(Answer):
     message: str
 
 
-class DoubtAnswer(Answer):
-    """A feature's mean with its doubt, mm."""
+class UncertaintyAnswer(Answer):
+    """A feature's mean with its measurement uncertainty, mm."""
 
     feature: str
     mean_mm: float
@@ -137,7 +137,7 @@ class IdentifyAnswer(Answer):
     next_measurement: NextMeasurement | None
     clash: str | None
     entropy_bits: float
-    readings: list[DoubtAnswer]
+    readings: list[UncertaintyAnswer]
     marking: list[MarkingReading]
     kinds: list[KindShare]
     next_question: NextQuestion | None

@@ -1,4 +1,4 @@
-"""Whether another part will do: the models asked with and told."""
+"""Whether another part will do: request and answer models."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""Families of parts by picture, kind, question and feature: the models asked with and told."""
+"""Families of parts by picture, kind, question and feature: request and answer models."""
 
 from __future__ import annotations
 
@@ -15,7 +15,7 @@ class KindsRequest(Request):
 
 
 class FamilyKindAnswer(Answer):
-    """A kind: the picture it stands under, what it is sold by, what is measured, what is seen of it."""
+    """A kind: its picture, what it is sold by, what is measured, what is seen of it."""
 
     kind: str
     group: str

@@ -1,4 +1,4 @@
-"""Reading a marking: the models asked with and told."""
+"""Reading a marking: request and answer models."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""Writing a marking, telling a rubber, counting needles: the models asked with and told."""
+"""Writing a marking, telling a rubber, counting needles: request and answer models."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""Seats, fits advised, and the clearance left: the models asked with and told."""
+"""Seats, fits advised, and the clearance left: request and answer models."""
 
 from __future__ import annotations
 

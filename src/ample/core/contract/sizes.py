@@ -1,4 +1,4 @@
-"""Lengths, limits, fits and clearance: the models asked with and told."""
+"""Lengths, limits, fits and clearance: request and answer models."""
 
 from __future__ import annotations
 

@@ -55,7 +55,7 @@ class Squeezed:
         self.text = clean[start : start + longest + MOST_GAPS].translate(table)[: longest + 1]
 
     def places(self, length: int) -> tuple[int, ...]:
-        """Where the first `length` characters stand in what was typed."""
+        """Where the first `length` characters are in what was typed."""
         start = self._start
         if not self._dropped.intersection(self._clean[start : start + length]):
             return tuple(range(start, start + length))
@@ -76,7 +76,7 @@ _DROP_DASHES = str.maketrans(_TYPED | dict.fromkeys(_SPACES_AND_DASHES, ""))
 
 
 def exact_bases(clean: str, start: int) -> list[Base]:
-    """Every known name that stands at this place, the longest first, and how well each stands there.
+    """Every known name that begins at this place, the longest first, and how well each fits there.
 
     Beside a name that stands well, one that is cut off within a number is not given.
     """
@@ -110,7 +110,7 @@ def _standing_names(clean: str, start: int, dashes: bool) -> list[Base]:
 
 
 def _usual(name: KnownName) -> float:
-    """Between two readings that stand equally well, the part that is met more."""
+    """Of two equally good readings, the part that is commoner."""
     return 0.97 + 0.03 * name.share / (1 + name.share)
 
 
@@ -179,7 +179,7 @@ def is_wild(clean: str) -> bool:
 
 
 def pattern_bases(clean: str, start: int, suffix_begins: re.Pattern[str], limit: int) -> list[Base]:
-    """Names that a half-read designation can be; `?` is one character, `..` or `*` are several."""
+    """Names that a half-legible designation can be; `?` is one character, `..` or `*` are several."""
     token = _head(clean, start)
     if token is None:
         return []
@@ -193,7 +193,7 @@ def pattern_bases(clean: str, start: int, suffix_begins: re.Pattern[str], limit:
 
 
 def _head(clean: str, start: int) -> int | None:
-    """Where the half-read designation ends; letters alone go on over a space."""
+    """Where the half-legible designation ends; letters alone go on over a space."""
     found = _HEAD.match(clean, start)
     if not found:
         return None
@@ -205,7 +205,7 @@ def _head(clean: str, start: int) -> int | None:
 
 
 def _cuts(clean: str, start: int, stop: int, suffix_begins: re.Pattern[str]) -> Iterator[int]:
-    """The whole, then shorter beginnings after which a suffix stands."""
+    """The whole, then shorter beginnings after which a suffix follows."""
     yield stop
     given = 0
     for at in range(stop - 1, start + 2, -1):
@@ -247,7 +247,7 @@ def _fits(pattern: str, name: str) -> bool:
 
 @lru_cache(maxsize=512)
 def _names_like(pattern: str) -> tuple[KnownName, ...]:
-    """The sizes that a pattern can name, most met first."""
+    """The sizes that a pattern can name, commonest first."""
     first = pattern[0] if pattern[0].isalnum() else ""
     literals = [piece for piece in _WILDS.split(f"\n{pattern}\n") if piece.strip("\n")]
     held = names_by_first().get(first)

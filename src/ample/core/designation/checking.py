@@ -53,7 +53,7 @@ def checked_dialect(name: str, rows: Sequence[Mapping[str, str]]) -> Dialect:
 
 
 def _example(code: Code) -> str:
-    """A common bearing that the code can stand on."""
+    """A common bearing that takes the code."""
     kinds = [kind.name for kind in bearing_kinds().values() if code.is_of(kind.name, kind.group)]
     name = next((size.designation for size in _common() if size.kind in kinds), "6205")
     return f"{code.code} {name}" if code.place == "prefix" else f"{name}-{code.code}"

@@ -136,7 +136,7 @@ def _beginnings(
 def _with_suffixes(
     clean: str, typed: str, dialect: Dialect, prefixes: tuple[Span, ...], bases: list[Base]
 ) -> list[MarkingReading]:
-    """Every base with what stands after it; of many bases only the first few with second meanings."""
+    """Every base with what follows it; of many bases only the first few with second meanings."""
     read: dict[tuple[str, int], tuple[list[list[tuple[Span, ...]]], tuple[str, ...]]] = {}
     readings = []
     for rank, base in enumerate(bases):
@@ -167,7 +167,7 @@ _ASSUMED_SPANS = {
 
 @lru_cache
 def _assumed(kind: str) -> tuple[tuple[str, str, Span | None], ...]:
-    """What goes without saying for a kind, with the span where it is said aloud."""
+    """What goes without saying for a kind, with the span where it is written out."""
     said = worth_saying(kind)
     return tuple((name, value, _ASSUMED_SPANS[name] if name in said else None) for name, value, _ in _ASSUMED)
 

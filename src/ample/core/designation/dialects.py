@@ -35,7 +35,7 @@ class Code:
 
 @dataclass(frozen=True, eq=False)
 class Dialect:
-    """A named set of codes. A code with several meanings stands several times."""
+    """A named set of codes. A code with several meanings is listed several times."""
 
     name: str
     codes: tuple[Code, ...]
@@ -106,7 +106,7 @@ class Dialect:
 
     @cached_property
     def over_general(self) -> Dialect:
-        """This dialect's codes in front of the general ones: where both hold a code, these stand."""
+        """This dialect's codes in front of the general ones: where both have a code, these apply."""
         base = general_dialect()
         own = {(code.place, code.code) for code in self.codes}
         rest = tuple(code for code in base.codes if (code.place, code.code) not in own)

@@ -1,4 +1,4 @@
-"""Reading what stands after a basic designation: codes, half-read codes, and what has no meaning."""
+"""Reading what follows a basic designation: codes, half-legible codes, and what has no meaning."""
 
 from __future__ import annotations
 
@@ -104,7 +104,7 @@ def _half_meanings(dialect: Dialect, piece: str, kind: str, group: str) -> tuple
 
 @lru_cache(maxsize=8192)
 def code_spans(code: Code, start: int, text: str) -> tuple[Span, ...]:
-    """A code as it stands in the text: one span for each attribute it sets."""
+    """A code as it appears in the text: one span for each attribute it sets."""
     return tuple(
         Span(start, start + len(text), text, code.meaning, attribute, value, "stated", code.basis)
         for attribute, value in code.sets

@@ -44,7 +44,7 @@ class Duty:
 
     @property
     def words(self) -> str:
-        """The load case as it is said."""
+        """The load case in words."""
         case = {
             "shaft": "rotating load on the inner ring (shaft rotates, load stationary)",
             "housing": "rotating load on the outer ring (housing rotates, load stationary)",

@@ -52,7 +52,7 @@ class SeatForm:
 
     @property
     def words(self) -> str:
-        """`straight`, `taper`, `barrel` or `waist`; with two planes taper is not told from barrel."""
+        """`straight`, `taper`, `barrel` or `waist`; with two planes taper and barrel cannot be distinguished."""
         planes = self.planes
         if len(planes) < 3:
             return "straight" if len(planes) == 1 else "taper not told from barrel: two planes only"

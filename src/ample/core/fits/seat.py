@@ -22,7 +22,7 @@ FARTHEST_SHARE = 0.1
 
 @dataclass(frozen=True)
 class MeasuredSeat:
-    """A seat of a bearing as it was measured, with what is asked of it.
+    """A seat of a bearing as it was measured, with what is required of it.
 
     Args:
         part: `shaft` or `housing`.

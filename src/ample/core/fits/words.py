@@ -1,4 +1,4 @@
-"""What is said of a seat, made from its numbers."""
+"""The words about a seat, made from its numbers."""
 
 from __future__ import annotations
 

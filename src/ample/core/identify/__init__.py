@@ -1,7 +1,7 @@
 """What the worn part can be: ranked candidates, none of these, and the next measurement."""
 
 from ample.core.identify.catalogue import Catalogue, Entry, standard_catalogue
-from ample.core.identify.kind_evidence import NextQuestion, Seen
+from ample.core.identify.kind_evidence import KindEvidence, NextQuestion
 from ample.core.identify.model import Observation
 from ample.core.identify.next_measurement import NextMeasurement
 from ample.core.identify.ranking import (
@@ -18,10 +18,10 @@ __all__ = [
     "Entry",
     "FeatureAgreement",
     "Identification",
+    "KindEvidence",
     "NextMeasurement",
     "NextQuestion",
     "Observation",
-    "Seen",
     "VariantChance",
     "identify",
     "standard_catalogue",

@@ -16,9 +16,9 @@ from ample.core.parts import (
     BearingSpec,
     Family,
     Limits,
-    Make,
     PartSpec,
     SealSpec,
+    ToleranceSpec,
     bearing_kinds,
 )
 from ample.core.standards import bearing_series, bearing_sizes, seal_sizes, sizes_of_family
@@ -83,7 +83,7 @@ class Catalogue:
     family: Family
     entries: tuple[Entry, ...]
     envelopes_mm: Floats
-    unit_makes: tuple[Make, ...]
+    unit_tolerances: tuple[ToleranceSpec, ...]
     unit_envelope: Ints
     entry_unit: Ints
     entry_prior: Floats
@@ -116,7 +116,7 @@ class Catalogue:
             raise ValueError("a catalogue needs at least one entry")
         family = FAMILIES[entries[0].spec.family]
         marked = [e.spec.marked for e in entries]
-        units: dict[Make, int] = {}
+        units: dict[ToleranceSpec, int] = {}
         entry_unit = np.array([units.setdefault(e.spec.make, len(units)) for e in entries])
         makes = tuple(units)
         sizes = np.array([make.dimensions_mm for make in makes])
@@ -134,7 +134,7 @@ class Catalogue:
             family=family,
             entries=tuple(entries),
             envelopes_mm=envelopes,
-            unit_makes=makes,
+            unit_tolerances=makes,
             unit_envelope=unit_envelope,
             entry_unit=entry_unit,
             entry_prior=prior,
@@ -161,7 +161,7 @@ def _grouped(names: list[str]) -> dict[str, Ints]:
 
 
 def _prior(weights: Floats, envelope: Ints, kind: Ints, kinds: int) -> Floats:
-    """Forty rows are not forty votes: a kind in an envelope counts by its most met entry, shared within."""
+    """Forty rows are not forty votes: a kind in an envelope counts by its commonest entry, shared within."""
     groups, of_entry = np.unique(envelope * kinds + kind, return_inverse=True)
     of_entry = of_entry.reshape(-1)
     top = np.zeros(len(groups))
@@ -170,11 +170,11 @@ def _prior(weights: Floats, envelope: Ints, kind: Ints, kinds: int) -> Floats:
     return np.asarray(top[of_entry] / top.sum() * weights / total[of_entry])
 
 
-def _intervals(makes: tuple[Make, ...], family: Family) -> dict[str, Intervals]:
+def _intervals(makes: tuple[ToleranceSpec, ...], family: Family) -> dict[str, Intervals]:
     """For each feature, the distinct limits between which it is made, and which each unit has."""
     found = {}
     for feature in family.features:
-        made = [family.measures(make, feature.name) for make in makes]
+        made = family.measures_by_spec(makes, feature.name)
         most = max((len(each) for each in made), default=0) or 1
         index: dict[tuple[object, ...], int] = {}
         rows = [(np.nan, np.nan, np.nan, 0.0, 0.0)]

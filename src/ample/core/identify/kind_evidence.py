@@ -21,18 +21,18 @@ WORTH_ASKING_BITS = 0.1
 
 
 @dataclass(frozen=True)
-class Seen:
-    """What eye and hand told: kinds meant by the picture chosen (none: not chosen), and answers by question."""
+class KindEvidence:
+    """What was seen and felt: kinds meant by the picture chosen (none: not chosen), and answers by question."""
 
     kinds: frozenset[str] = frozenset()
     answers: tuple[tuple[str, str], ...] = ()
 
     @staticmethod
-    def of(kind: str | None, answers: Mapping[str, str], family: Family = BEARING) -> Seen:
+    def of(kind: str | None, answers: Mapping[str, str], family: Family = BEARING) -> KindEvidence:
         """From what was asked: a kind or a group, and answers; both are checked."""
         for question, answer in answers.items():
             family.check_answer(question, answer)
-        return Seen(family.kinds_meant(kind) if kind else frozenset(), tuple(sorted(answers.items())))
+        return KindEvidence(family.kinds_meant(kind) if kind else frozenset(), tuple(sorted(answers.items())))
 
 
 @dataclass(frozen=True)
@@ -44,17 +44,17 @@ class NextQuestion:
     gain_bits: float
 
 
-def kind_likelihood(catalogue: Catalogue, seen: Seen) -> Floats:
+def kind_likelihood(catalogue: Catalogue, seen: KindEvidence) -> Floats:
     """Likelihood of what was seen for each kind of the catalogue."""
     return _likelihoods(catalogue.family.name, catalogue.kinds, seen)
 
 
 @lru_cache(maxsize=512)
-def _likelihoods(family: str, kinds: tuple[str, ...], seen: Seen) -> Floats:
+def _likelihoods(family: str, kinds: tuple[str, ...], seen: KindEvidence) -> Floats:
     return np.array([_likelihood(family, kind, seen) for kind in kinds])
 
 
-def _likelihood(family: str, name: str, seen: Seen) -> float:
+def _likelihood(family: str, name: str, seen: KindEvidence) -> float:
     likelihood = 1.0 if not seen.kinds or name in seen.kinds else WRONG_PICTURE
     told = FAMILIES[family].kinds[name].told
     for question, answer in seen.answers:
@@ -64,7 +64,7 @@ def _likelihood(family: str, name: str, seen: Seen) -> float:
 
 
 @lru_cache(maxsize=512)
-def schemes_meant(seen: Seen, family: str = BEARING.name) -> frozenset[str]:
+def schemes_meant(seen: KindEvidence, family: str = BEARING.name) -> frozenset[str]:
     """The schemes of dimensions that the part can have after what was seen; none when all can."""
     if not seen.kinds and not seen.answers:
         return frozenset()
@@ -75,7 +75,7 @@ def schemes_meant(seen: Seen, family: str = BEARING.name) -> frozenset[str]:
     return frozenset(scheme for scheme, chance in likely.items() if chance > 0.1 * best)
 
 
-def next_question(catalogue: Catalogue, kind_chance: Floats, seen: Seen) -> NextQuestion | None:
+def next_question(catalogue: Catalogue, kind_chance: Floats, seen: KindEvidence) -> NextQuestion | None:
     """The unanswered question that tells most for its trouble; None when none tells much.
 
     Formula: H(answer) over the kinds still possible; a kind that gives no clear answer tells nothing.

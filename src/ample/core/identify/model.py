@@ -1,4 +1,4 @@
-"""How a reading lies about a nominal: manufacture, instrument, wear, slips of reading."""
+"""How readings scatter about a nominal: manufacture, instrument, wear, gross errors."""
 
 from __future__ import annotations
 
@@ -24,7 +24,7 @@ if TYPE_CHECKING:
 
 Floats = NDArray[np.float64]
 
-SLIP = ranking_value("slip_share")
+GROSS_ERROR_SHARE = ranking_value("slip_share")
 SMALLEST_MM, LARGEST_MM = ranking_value("smallest_reading"), ranking_value("largest_reading")
 SHARED_PART = ranking_value("shared_part")
 RUST_RESIDUE_MM = ranking_value("rust_residue")
@@ -36,11 +36,11 @@ CONDITIONS = (
 )  # fmt: skip
 UNSEEN = ranking_value("unseen_condition")
 WORN_THOUGH_NEW, UNWORN_THOUGH_SPUN = ranking_value("worn_though_new"), ranking_value("unworn_though_spun")
-LEAST_VARIANCE_MM2 = 1e-12  # so that an instrument all of whose doubt is shared keeps a density
-# Sets of repeats that add less than this to all slipped, or to all kept, are left out.
+LEAST_VARIANCE_MM2 = 1e-12  # so that an instrument whose uncertainty is all shared keeps a density
+# Sets of repeats that add less than this to all gross errors, or to all kept, are left out.
 ADDS_NOTHING = 1e-9
 SAYS_THE_SAME = ((0.5, 1e-3), (1.2, 1e-5))  # within so many sigmas, with less than this weight
-MOST_SLIPPED = 2
+MOST_GROSS_ERRORS = 2
 FINE_WEAR, COARSE_WEAR, COARSE_OVER_MM = 24, 6, 0.012
 Kinds = tuple[tuple[float, Mapping[str, Effect]], ...]
 
@@ -151,7 +151,7 @@ def wear_amounts_mm(count: int, mean_mm: float, shape: float) -> Floats:
     return np.asarray(gammaincinv(shape, chances) * mean_mm / shape)
 
 
-def slip_density(value_mm: float) -> float:
+def gross_error_density(value_mm: float) -> float:
     """Where a gross error lands: even on a logarithmic scale; integrates to 1 over its range.
 
     Formula: s(m) = 1/(m·ln(b/a)), a = `smallest_reading`, b = `largest_reading`, mm.
@@ -168,14 +168,14 @@ def slip_density(value_mm: float) -> float:
     Source: ranking_values.csv.
 
     Example:
-        >>> round(slip_density(25.0), 5)
+        >>> round(gross_error_density(25.0), 5)
         0.005
     """
     inside = min(max(value_mm, SMALLEST_MM), LARGEST_MM)
     return 1 / (inside * math.log(LARGEST_MM / SMALLEST_MM))
 
 
-def slip_densities(values_mm: Floats) -> Floats:
+def gross_error_densities(values_mm: Floats) -> Floats:
     """The same for many readings."""
     inside = np.clip(values_mm, SMALLEST_MM, LARGEST_MM)
     return np.asarray(1 / (inside * math.log(LARGEST_MM / SMALLEST_MM)))
@@ -188,7 +188,7 @@ def interval_density(
     shift_mm: Floats | float,
     sigma_mm: Floats | float,
 ) -> Floats:
-    """Density of a reading of a part made evenly between two limits, read with normal doubt.
+    """Density of a reading of a part made evenly between two limits, read with a normal error.
 
     Formula: [Φ((m − a − δ)/σ) − Φ((m − b − δ)/σ)] / (b − a), from the smaller tail.
 
@@ -220,8 +220,8 @@ def interval_density(
 
 
 @dataclass(frozen=True)
-class Kept:
-    """A set of repeats taken as not slipped: weight, their mean, and the doubt of that mean."""
+class ReadingSubset:
+    """A set of repeats without gross errors: weight, their mean, and its standard uncertainty."""
 
     weight: float
     mean_mm: float
@@ -229,13 +229,15 @@ class Kept:
 
 
 @lru_cache(maxsize=256)
-def kept_sets(observation: Observation, shared: InstrumentError | None) -> tuple[tuple[Kept, ...], float]:
+def reading_subsets(
+    observation: Observation, shared: InstrumentError | None
+) -> tuple[tuple[ReadingSubset, ...], float]:
     """Ways in which some repeats slipped and the others did not; and the weight of all slipping.
 
-    Formula: for a kept set K of n of the N repeats m_i, with ε = `slip_share` and s as `slip_density`:
+    Formula: for a kept set K of n of the N repeats m_i, with ε = `slip_share` and s as `gross_error_density`:
     weight = (1 − ε)^n · Π_{i∉K} ε s(m_i) · (2π τ²)^(−(n−1)/2) n^(−½) exp(−Σ_{i∈K}(m_i − m̄)²/(2τ²)), where τ is the
     instrument's scatter; the mean m̄ then has σ² = u² − σ_s² + τ²/n, and where rusted `rust_residue`² more.
-    At most two repeats are taken as slipped at once, or all.
+    At most two repeats are taken as gross errors at once, or all.
 
     Args:
         observation: The repeats of one feature, mm, with their instrument.
@@ -252,7 +254,7 @@ def kept_sets(observation: Observation, shared: InstrumentError | None) -> tuple
     Example:
         >>> from ample.core.sizes import default_instrument
         >>> read = Observation("bore", (25.0, 25.01, 52.0), default_instrument("caliper"))
-        >>> [round(kept.mean_mm, 3) for kept in kept_sets(read, None)[0]][0]
+        >>> [round(kept.mean_mm, 3) for kept in reading_subsets(read, None)[0]][0]
         25.005
     """
     values = observation.values_mm
@@ -262,11 +264,11 @@ def kept_sets(observation: Observation, shared: InstrumentError | None) -> tuple
     if observation.condition == "rusty":
         own = math.hypot(own, RUST_RESIDUE_MM)
     scatter = instrument.scatter_mm
-    slips = [SLIP * slip_density(value) for value in values]
-    all_slipped = math.prod(slips)
+    gross = [GROSS_ERROR_SHARE * gross_error_density(value) for value in values]
+    all_gross = math.prod(gross)
     count = len(values)
-    found: list[Kept] = []
-    for kept_count in range(count, max(0, count - MOST_SLIPPED - 1), -1):
+    found: list[ReadingSubset] = []
+    for kept_count in range(count, max(0, count - MOST_GROSS_ERRORS - 1), -1):
         for chosen in combinations(range(count), kept_count):
             kept_values = [values[i] for i in chosen]
             mean = sum(kept_values) / kept_count
@@ -276,16 +278,16 @@ def kept_sets(observation: Observation, shared: InstrumentError | None) -> tuple
                 - (kept_count - 1) * math.log(scatter * math.sqrt(2 * math.pi))
                 - 0.5 * math.log(kept_count)
             )
-            lost = math.prod(slips[i] for i in range(count) if i not in chosen)
-            weight = (1 - SLIP) ** kept_count * lost * math.exp(max(log_scatter, -700.0))
+            lost = math.prod(gross[i] for i in range(count) if i not in chosen)
+            weight = (1 - GROSS_ERROR_SHARE) ** kept_count * lost * math.exp(max(log_scatter, -700.0))
             sigma = math.sqrt(own**2 + scatter**2 / kept_count)
             adds_nothing = bool(found) and _adds_nothing(found[0], mean, weight)
-            if weight / sigma > ADDS_NOTHING * all_slipped and not adds_nothing:
-                found.append(Kept(weight, mean, sigma))
-    return tuple(found), all_slipped
+            if weight / sigma > ADDS_NOTHING * all_gross and not adds_nothing:
+                found.append(ReadingSubset(weight, mean, sigma))
+    return tuple(found), all_gross
 
 
-def _adds_nothing(whole: Kept, mean_mm: float, weight: float) -> bool:
+def _adds_nothing(whole: ReadingSubset, mean_mm: float, weight: float) -> bool:
     """A set that says nearly what all repeats together say, with next to no weight."""
     off = abs(mean_mm - whole.mean_mm) / whole.sigma_mm
     return any(off < near and weight < share * whole.weight for near, share in SAYS_THE_SAME)
@@ -295,12 +297,12 @@ def _adds_nothing(whole: Kept, mean_mm: float, weight: float) -> bool:
 class Profile:
     """Density of a feature's readings per interval and instrument node, by what the condition does.
 
-    `near` marks the intervals that the readings can be of unless all slipped; for the others the
-    density is `slip`.
+    `near` marks the intervals that the readings can be of unless all are gross errors; for the others the
+    density is `gross`.
     """
 
     made: Mapping[Effect, Floats]
-    slip: float
+    gross: float
     near: NDArray[np.bool_]
 
     def of(self, effect: Effect) -> Floats:
@@ -326,8 +328,8 @@ class Profile:
     def split(self, count: int) -> tuple[Profile, Profile]:
         """The first intervals, and the rest."""
         return (
-            Profile({e: rows[:count] for e, rows in self.made.items()}, self.slip, self.near[:count]),
-            Profile({e: rows[count:] for e, rows in self.made.items()}, self.slip, self.near[count:]),
+            Profile({e: rows[:count] for e, rows in self.made.items()}, self.gross, self.near[:count]),
+            Profile({e: rows[count:] for e, rows in self.made.items()}, self.gross, self.near[count:]),
         )
 
 
@@ -337,50 +339,50 @@ def profile(
     shared: InstrumentError | None,
     effects: tuple[Effect, ...],
 ) -> Profile:
-    """Fold manufacture, instrument, scatter, condition and slips for each interval.
+    """Combine manufacture, instrument, scatter, condition and gross errors for each interval.
 
     Formula: p(m | interval [a, b], effect δ, z) = Π ε s(m_i) + Σ_K weight_K · p̄(m̄_K; a + δ, b + δ, z, σ_K), with
-    p̄ as `interval_density`, K and σ_K as `kept_sets`; a worn feature averages δ over `wear_amounts_mm`.
+    p̄ as `interval_density`, K and σ_K as `reading_subsets`; a worn feature averages δ over `wear_amounts_mm`.
 
     Returns arrays (interval, instrument node) for each effect; `shared` is None for another instrument
-    than the one most readings were taken with, whose whole doubt is then its own. Beyond 12 σ and the
-    most that wear and a shared error shift, the normal density is under 1e-31 of its peak and the slips
+    than the one most readings were taken with, whose whole uncertainty is then its own. Beyond 12 σ and the
+    most that wear and a shared error shift, the normal density is under 1e-31 of its peak and the gross errors
     alone count. What is beside the part (a seat) wears by itself, whatever the part did: unworn and worn
     are mixed in it. An interval that is not a number is that of a part without the feature.
     """
     feature = observation.described
     shifts = shared.shifts_mm if shared else np.zeros(1)
-    sets, all_slipped = kept_sets(observation, shared)
+    sets, all_gross = reading_subsets(observation, shared)
     by_itself = bool(feature.wear_sign) and not feature.on_part and len(effects) > 0
     wanted = (NO_EFFECT, WORN) if by_itself else effects or (NO_EFFECT,)
     still = tuple(effect for effect in wanted if not effect.worn)
-    density, near = _densities(observation, limits, shifts, sets, all_slipped, still)
+    density, near = _densities(observation, limits, shifts, sets, all_gross, still)
     made = dict(zip(still, density, strict=True))
     if feature.wear_sign and WORN in wanted:
-        made[WORN], also_near = _worn_density(observation, limits, shifts, sets, all_slipped)
+        made[WORN], also_near = _worn_density(observation, limits, shifts, sets, all_gross)
         near = near | also_near
     if by_itself:
         mixed = (1 - feature.worn_share) * made[NO_EFFECT] + feature.worn_share * made[WORN]
         made = {NO_EFFECT: mixed}
-    return Profile(made, all_slipped, near)
+    return Profile(made, all_gross, near)
 
 
 def _densities(
     observation: Observation,
     limits: Limits,
     shifts: Floats,
-    sets: tuple[Kept, ...],
-    all_slipped: float,
+    sets: tuple[ReadingSubset, ...],
+    all_gross: float,
     effects: tuple[Effect, ...],
 ) -> tuple[Floats, NDArray[np.bool_]]:
     """Density by effect, interval and node, for effects that move a feature; and which intervals are near."""
     count = len(limits.low_mm)
     if effects == (NO_EFFECT,):
-        plain, near = _plain_density(limits, shifts, sets, all_slipped)
+        plain, near = _plain_density(limits, shifts, sets, all_gross)
         return plain[None], near
     moved, residue = limits.moved_by(effects)
     low, high = limits.low_mm + moved, limits.high_mm + moved
-    density = np.full((len(effects), count, len(shifts)), all_slipped)
+    density = np.full((len(effects), count, len(shifts)), all_gross)
     near_any = np.zeros(count, dtype=bool)
     for kept in sets:
         sigma = np.hypot(kept.sigma_mm, residue)
@@ -393,17 +395,17 @@ def _densities(
     return density, near_any
 
 
-def _near(limits: Limits, kept: Kept) -> NDArray[np.intp]:
+def _near(limits: Limits, kept: ReadingSubset) -> NDArray[np.intp]:
     """The intervals that a kept set of readings can be of."""
     reach = FARTHEST_SIGMAS * kept.sigma_mm + MOST_SHIFT_MM
     return np.flatnonzero((limits.high_mm > kept.mean_mm - reach) & (limits.low_mm < kept.mean_mm + reach))
 
 
 def _plain_density(
-    limits: Limits, shifts: Floats, sets: tuple[Kept, ...], all_slipped: float
+    limits: Limits, shifts: Floats, sets: tuple[ReadingSubset, ...], all_gross: float
 ) -> tuple[Floats, NDArray[np.bool_]]:
     """Density per interval and node of what no condition moves; and which intervals are near."""
-    density = np.full((len(limits.low_mm), len(shifts)), all_slipped)
+    density = np.full((len(limits.low_mm), len(shifts)), all_gross)
     near_any = np.zeros(len(limits.low_mm), dtype=bool)
     for kept in sets:
         near = _near(limits, kept)
@@ -414,11 +416,15 @@ def _plain_density(
 
 
 def _worn_density(
-    observation: Observation, limits: Limits, shifts: Floats, sets: tuple[Kept, ...], all_slipped: float
+    observation: Observation,
+    limits: Limits,
+    shifts: Floats,
+    sets: tuple[ReadingSubset, ...],
+    all_gross: float,
 ) -> tuple[Floats, NDArray[np.bool_]]:
     """Density per interval and node of what has worn in its own direction; and which intervals are near."""
     family, feature = FAMILIES[observation.family], observation.described
-    density = np.full((len(limits.low_mm), len(shifts)), all_slipped)
+    density = np.full((len(limits.low_mm), len(shifts)), all_gross)
     near_any = np.zeros(len(limits.low_mm), dtype=bool)
     for kept in sets:
         near = _near(limits, kept)

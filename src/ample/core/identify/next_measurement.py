@@ -10,15 +10,15 @@ from numpy.typing import NDArray
 
 from ample.core.identify.catalogue import Catalogue
 from ample.core.identify.model import (
-    SLIP,
+    GROSS_ERROR_SHARE,
     Observation,
+    gross_error_densities,
     interval_density,
     nodes_of,
     shared_error,
-    slip_densities,
     wear_amounts_mm,
 )
-from ample.core.identify.posterior import Posterior, learnt
+from ample.core.identify.posterior import Posterior, condition_posterior
 from ample.core.parts import NO_EFFECT, Feature, Limits
 from ample.core.sizes import Instrument
 
@@ -52,7 +52,7 @@ class NextMeasurement:
 
 @dataclass(frozen=True)
 class State:
-    """Where the ranking stands."""
+    """The state of the ranking."""
 
     catalogue: Catalogue
     posterior: Posterior
@@ -61,9 +61,9 @@ class State:
     unit_chance: Floats
 
     @cached_property
-    def learnt(self) -> Floats:
+    def condition_posterior(self) -> Floats:
         """What the readings have shown of wear and of the shared error."""
-        return learnt(self.catalogue, self.posterior, self.unit_chance)
+        return condition_posterior(self.catalogue, self.posterior, self.unit_chance)
 
 
 def best_next(
@@ -131,7 +131,7 @@ def _gain_bits(state: State, feature: Feature, at_hand: Instrument) -> float:
     weights /= weights.sum()
     width = np.sqrt(sigma**2 + (high - low) ** 2 / 12)
     readings = (((low + high) / 2 + shift)[:, None] + width[:, None] * points).ravel()
-    background = SLIP * slip_densities(readings)
+    background = GROSS_ERROR_SHARE * gross_error_densities(readings)
     farthest = max(float(np.max(np.abs(each.shift_mm))) for each in states)
     near, owner = np.nonzero(
         np.abs(readings[:, None] - ((low + high) / 2)[None, :])
@@ -143,9 +143,9 @@ def _gain_bits(state: State, feature: Feature, at_hand: Instrument) -> float:
             readings[near], low[owner], high[owner], each.shift_at(owner), each.sigma_at(owner)
         )
     density = np.zeros((len(readings), len(low)))
-    density[near, owner] = (1 - SLIP) * pairs
+    density[near, owner] = (1 - GROSS_ERROR_SHARE) * pairs
     rest = max(1 - float(chance.sum()), 1e-12)
-    mixture = density @ chance + float(chance.sum()) * background + rest * background / SLIP
+    mixture = density @ chance + float(chance.sum()) * background + rest * background / GROSS_ERROR_SHARE
     own = density[np.arange(len(readings)), np.repeat(np.arange(len(low)), len(points))] + background
     bits = np.log2(own / mixture).reshape(len(chance), len(points))
     listed = float((chance[:, None] * weights * bits).sum())
@@ -154,7 +154,7 @@ def _gain_bits(state: State, feature: Feature, at_hand: Instrument) -> float:
 
 @dataclass(frozen=True, eq=False)
 class Expected:
-    """A way in which the next reading can lie about its nominal: chance, shift and doubt, mm."""
+    """A way in which the next reading can scatter about its nominal: chance, shift and standard deviation, mm."""
 
     chance: float
     shift_mm: Floats | float
@@ -165,7 +165,7 @@ class Expected:
         return self.shift_mm[rows] if isinstance(self.shift_mm, np.ndarray) else self.shift_mm
 
     def sigma_at(self, rows: NDArray[np.intp]) -> Floats | float:
-        """The doubt for some of the sizes."""
+        """The spread for some of the sizes."""
         return self.sigma_mm[rows] if isinstance(self.sigma_mm, np.ndarray) else self.sigma_mm
 
 
@@ -174,7 +174,7 @@ def _states(state: State, feature: Feature, at_hand: Instrument, possible: Limit
     u = at_hand.expanded_uncertainty_mm(feature.reach) / 2
     shared = shared_error(at_hand, nodes_of(state.catalogue.family))
     same = state.posterior.shared is shared
-    chances = state.learnt
+    chances = state.condition_posterior
     family = state.catalogue.family
     effects = [own.get(feature.name, NO_EFFECT) for _, own in state.posterior.kinds]
     different = list(dict.fromkeys(effects))
@@ -203,7 +203,7 @@ def _states(state: State, feature: Feature, at_hand: Instrument, possible: Limit
 
 def _blurred(state: State, feature: Feature, at_hand: Instrument, possible: Limits) -> Expected:
     """Many amounts of many conditions taken as one mean shift with its spread."""
-    chances = state.learnt.sum(axis=1)
+    chances = state.condition_posterior.sum(axis=1)
     moved, _ = possible.moved_by(tuple(own.get(feature.name, NO_EFFECT) for _, own in state.posterior.kinds))
     mean = chances @ moved
     spread = chances @ (moved - mean) ** 2

@@ -15,11 +15,11 @@ from ample.core.identify.model import (
     Kinds,
     Observation,
     Profile,
+    gross_error_density,
     kind_weights,
     nodes_of,
     profile,
     shared_error,
-    slip_density,
 )
 from ample.core.identify.unlisted import OTHER_FAMILY_PRIOR, UNLISTED_PRIOR, Unlisted
 from ample.core.identify.unlisted_seals import UnlistedSeal
@@ -65,7 +65,7 @@ def measure(
     """Density of the readings for every unit of the catalogue, and for none of them.
 
     Formula: for a unit u, p(m | u) = Σ_k P(k) ∫ Π_f p(m_f | u, k, z) φ(z) dz (`units_together`); for a part on no list
-    p(m | none) = π_u p(m | grid) + π_o Π s(m_i), with π_u = `unlisted`, π_o = `other_family`, s as `slip_density`.
+    p(m | none) = π_u p(m | grid) + π_o Π s(m_i), with π_u = `unlisted`, π_o = `other_family`, s as `gross_error_density`.
     Total: p(m) = (1 − π_u − π_o) Σ_u P(u) p(m | u) + p(m | none).
 
     Args:
@@ -108,7 +108,7 @@ def measure(
         )
         listed[each.feature], none_too[each.feature] = made.split(len(held.low_mm))
     unit_density = units_together(catalogue, listed, _nodes(shared), kinds)
-    flat = math.prod(slip_density(value) for each in observations for value in each.values_mm)
+    flat = math.prod(gross_error_density(value) for each in observations for value in each.values_mm)
     none = UNLISTED_PRIOR * sizes.density(none_too, _nodes(shared), kinds)
     none += OTHER_FAMILY_PRIOR * flat
     total = LISTED_PRIOR * float(catalogue.unit_prior @ unit_density) + none
@@ -118,7 +118,7 @@ def measure(
 def units_together(catalogue: Catalogue, profiles: dict[str, Profile], nodes: Floats, kinds: Kinds) -> Floats:
     """Density of all readings for every unit, over conditions and the shared error.
 
-    Formula: p(m | u) = Σ_i w_i Σ_k P(k) Π_f p(m_f | u, k, z_i). Units of which every reading must have slipped have one
+    Formula: p(m | u) = Σ_i w_i Σ_k P(k) Π_f p(m_f | u, k, z_i). Units of which every reading must be gross errors have one
     density, Π_f Π ε s(m_f), and are not worked out.
 
     Args:
@@ -147,7 +147,7 @@ def units_together(catalogue: Catalogue, profiles: dict[str, Profile], nodes: Fl
     for name, made in profiles.items():
         near |= catalogue.intervals[name].any_of(made.near)
     rows = np.flatnonzero(near)
-    density = np.full(count, math.prod(made.slip for made in profiles.values()))
+    density = np.full(count, math.prod(made.gross for made in profiles.values()))
     first, alike = _alike(catalogue, profiles, rows)
     together = (_by_kind(catalogue, profiles, first, kinds).sum(axis=0) * nodes).sum(axis=1)
     density[rows] = together[alike]
@@ -166,7 +166,7 @@ def _alike(catalogue: Catalogue, profiles: dict[str, Profile], rows: Ints) -> tu
     return rows[first], alike.reshape(-1)
 
 
-def learnt(catalogue: Catalogue, posterior: Posterior, unit_chance: Floats) -> Floats:
+def condition_posterior(catalogue: Catalogue, posterior: Posterior, unit_chance: Floats) -> Floats:
     """Chance of each kind of condition (row) and shared error node (column), given all that is known.
 
     Formula: P(k, z | readings) = Σ_u P(u | all) P(k, z | u, readings) over the units still likely.

@@ -14,8 +14,8 @@ from ample.core.errors import BadInput
 from ample.core.identify.advice import advice
 from ample.core.identify.catalogue import Catalogue, Entry
 from ample.core.identify.kind_evidence import (
+    KindEvidence,
     NextQuestion,
-    Seen,
     kind_likelihood,
     next_question,
     schemes_meant,
@@ -41,7 +41,7 @@ DISAGREES_SIGMA, DOUBTFUL_SIGMA = 4.0, 2.5
 
 @dataclass(frozen=True)
 class FeatureAgreement:
-    """How one feature agrees with a candidate: how far off, in mm and in doubts; no mm within a range that suits."""
+    """How one feature agrees with a candidate: how far off, in mm and in standard uncertainties; no mm within a range that suits."""
 
     feature: str
     agreement: str
@@ -99,13 +99,13 @@ def identify(
     limit: int = 10,
     at_hand: Instrument | None = None,
     most_variants: int = 60,
-    seen: Seen | None = None,
+    seen: KindEvidence | None = None,
 ) -> Identification:
     """Rank everything listed against readings and marking.
 
     Formula: P(c | m, t, e) ∝ P(c) · l(t | c) · l(e | kind of c) · p(m | unit of c), with readings m, marking t and what was
     seen e; p(m | u) = Σ_k P(k) ∫ Π_f p(m_f | u, k, z) φ(z) dz (`posterior.measure`): condition k, error z shared by one
-    instrument's readings, gross errors within p. P(c): an envelope and kind by its most met part, shared among its
+    instrument's readings, gross errors within p. P(c): an envelope and kind by its commonest part, shared among its
     variants. None of these: a part on no list, summed over its size grid (`unlisted.unlisted_density`).
 
     Args:
@@ -135,7 +135,7 @@ def identify(
         15.0
     """
     read = tuple(observations)
-    told = seen or Seen()
+    told = seen or KindEvidence()
     names = [each.feature for each in read]
     if len(set(names)) != len(names):
         raise BadInput("feature_twice", "A feature is given twice. List repeats together.", "observations")
@@ -169,7 +169,7 @@ def _advice(
 
 
 @dataclass(frozen=True)
-class Weighed:
+class RankingPosterior:
     """Chances by envelope, unit and kind, and of none; and what a part's own chance is made of."""
 
     by_envelope: Floats
@@ -186,7 +186,9 @@ class Weighed:
         return np.asarray(self.scale * density * self.evidence.of(rows))
 
 
-def _weighed(catalogue: Catalogue, posterior: Posterior, evidence: Evidence, of_kind: Floats) -> Weighed:
+def _weighed(
+    catalogue: Catalogue, posterior: Posterior, evidence: Evidence, of_kind: Floats
+) -> RankingPosterior:
     """Prior, readings, marking and what was seen, together."""
     factor = of_kind[catalogue.group_kind] * posterior.unit_density[catalogue.group_unit]
     rows = evidence.rows
@@ -198,9 +200,9 @@ def _weighed(catalogue: Catalogue, posterior: Posterior, evidence: Evidence, of_
     none = posterior.none_density * evidence.background * seen
     total = LISTED_PRIOR * float(density.sum()) + none
     chance = LISTED_PRIOR * density / total
-    return Weighed(
+    return RankingPosterior(
         _summed(catalogue.group_envelope, chance, len(catalogue.envelopes_mm)),
-        _summed(catalogue.group_unit, chance, len(catalogue.unit_makes)),
+        _summed(catalogue.group_unit, chance, len(catalogue.unit_tolerances)),
         _summed(catalogue.group_kind, chance, len(catalogue.kinds)),
         none / total,
         factor,
@@ -222,8 +224,8 @@ def _likeliest(by_envelope: Floats, limit: int) -> NDArray[np.intp]:
     return np.asarray(rows[np.argsort(-by_envelope[rows], kind="stable")][:limit])
 
 
-def _kinds_open(catalogue: Catalogue, told: Seen) -> frozenset[str]:
-    """The kinds that eye and hand leave open; none when nothing was seen."""
+def _kinds_open(catalogue: Catalogue, told: KindEvidence) -> frozenset[str]:
+    """The kinds that what was seen leaves open; none when nothing was seen."""
     if not told.kinds and not told.answers:
         return frozenset()
     likelihood = kind_likelihood(catalogue, told)
@@ -235,14 +237,16 @@ def _kinds_open(catalogue: Catalogue, told: Seen) -> frozenset[str]:
 
 
 def _schemes(
-    catalogue: Catalogue, told: Seen, by_envelope: Floats, order: NDArray[np.intp]
+    catalogue: Catalogue, told: KindEvidence, by_envelope: Floats, order: NDArray[np.intp]
 ) -> frozenset[str]:
     """The schemes of dimensions to offer features of: as seen, or that of a nearly certain candidate."""
     seen = schemes_meant(told, catalogue.family.name)
     if seen or by_envelope[order[0]] < NEARLY_CERTAIN:
         return seen
     best = catalogue.envelope_rows[order[0]]
-    return frozenset(catalogue.unit_makes[unit].scheme for unit in set(catalogue.entry_unit[best].tolist()))
+    return frozenset(
+        catalogue.unit_tolerances[unit].scheme for unit in set(catalogue.entry_unit[best].tolist())
+    )
 
 
 def _shares(catalogue: Catalogue, chances: Floats) -> tuple[tuple[str, float], ...]:
@@ -255,7 +259,7 @@ def _candidates(
     catalogue: Catalogue,
     observations: tuple[Observation, ...],
     order: NDArray[np.intp],
-    weighed: Weighed,
+    weighed: RankingPosterior,
     most_variants: int,
     offered: tuple[str, ...],
 ) -> tuple[Candidate, ...]:
@@ -304,7 +308,7 @@ def _agreement(
     if worth is None:
         return FeatureAgreement(feature.name, "not_read", None, None)
     middle, u = worth
-    found = catalogue.family.measures(catalogue.unit_makes[unit], feature.name)
+    found = catalogue.family.measures(catalogue.unit_tolerances[unit], feature.name)
     if not found:
         return FeatureAgreement(feature.name, "not_of_this", None, None)
     meant = min(found, key=lambda one: max(one.low_mm - middle, middle - one.high_mm, 0.0))
@@ -326,7 +330,7 @@ def _off_mm(meant: Measure, middle_mm: float) -> float | None:
 
 
 def _outside_by(meant: Measure, effects: EffectTable, middle_mm: float, u_mm: float) -> float:
-    """How many doubts a reading lies outside the limits as the kindest condition moves them."""
+    """How many standard uncertainties a reading is outside the limits as the kindest condition moves them."""
     moved, residue = effects.moved_mm(meant)
     outside = np.maximum(meant.low_mm + moved - middle_mm, middle_mm - meant.high_mm - moved)
     return float((np.maximum(outside, 0.0) / np.hypot(u_mm, residue)).min())
@@ -337,7 +341,7 @@ def _clash(
     markings: Sequence[MarkingReading],
     posterior: Posterior,
     candidates: tuple[Candidate, ...],
-    weighed: Weighed,
+    weighed: RankingPosterior,
 ) -> str | None:
     """Marking and measurement say different parts: both sides in words."""
     if not markings or not posterior.profiles:

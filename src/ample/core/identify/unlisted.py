@@ -45,14 +45,14 @@ class Shape:
 
 @dataclass(frozen=True)
 class Unlisted:
-    """What an unlisted part can be: its family, and the kinds that eye and hand leave open."""
+    """What an unlisted part can be: its family, and the kinds left open by what was seen."""
 
     family: Family = BEARING
     kinds: frozenset[str] = frozenset()
 
     @property
     def likeliest(self) -> Kind:
-        """The kind whose scheme and tolerances stand for it: the most met of those left open."""
+        """The kind whose scheme and tolerances stand for it: the commonest of those left open."""
         return _most_met(self.kinds)
 
     @property
@@ -147,7 +147,7 @@ def _log_uniform() -> float:
 
 @dataclass(frozen=True)
 class GridAxis:
-    """Grid sizes near a reading along one dimension; slot 0 is the reading taken as slipped."""
+    """Grid sizes near a reading along one dimension; slot 0 is the reading taken as a gross error."""
 
     sizes_mm: Floats
     shares: Floats
@@ -184,7 +184,7 @@ class NearSizes:
 
 
 def near_sizes(of: Unlisted, observations: tuple[Observation, ...]) -> NearSizes:
-    """By feature, the grid sizes that the readings of its dimension can mean if none slipped."""
+    """By feature, the grid sizes that the readings of its dimension can mean if none is a gross error."""
     points: dict[str, set[tuple[float, float]]] = {}
     for each in observations:
         axis = each.described.axis
@@ -216,12 +216,12 @@ def near_sizes(of: Unlisted, observations: tuple[Observation, ...]) -> NearSizes
 
 
 def _axis(near: Near, made: list[Profile], nodes: int) -> GridAxis:
-    """The features of one dimension together; slot 0 is all of them slipped."""
-    slip = math.prod(profile.slip for profile in made)
+    """The features of one dimension together; slot 0 is all of them gross errors."""
+    gross = math.prod(profile.gross for profile in made)
 
     def together(rows: list[Floats]) -> Floats:
-        product = np.prod(np.broadcast_arrays(*rows), axis=0) - slip
-        return np.vstack([np.full((1, nodes), slip), np.broadcast_to(product, (len(near.sizes_mm), nodes))])
+        product = np.prod(np.broadcast_arrays(*rows), axis=0) - gross
+        return np.vstack([np.full((1, nodes), gross), np.broadcast_to(product, (len(near.sizes_mm), nodes))])
 
     return GridAxis(
         np.append(np.nan, near.sizes_mm),

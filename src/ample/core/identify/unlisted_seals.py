@@ -48,14 +48,14 @@ class Together:
 
 @dataclass(frozen=True)
 class UnlistedSeal:
-    """What an unlisted part of the family can be: the kinds that eye and hand leave open."""
+    """What an unlisted part of the family can be: the kinds that what was seen leaves open."""
 
     family: Family
     kinds: frozenset[str] = frozenset()
 
     @property
     def likeliest(self) -> Kind:
-        """The kind whose scheme and tolerances stand for it: the most met of those left open."""
+        """The kind whose scheme and tolerances stand for it: the commonest of those left open."""
         known = self.family.kinds
         open_kinds = [known[name] for name in sorted(self.kinds)] or [known[self.family.usual_kind]]
         return max(open_kinds, key=lambda kind: kind.share)
@@ -72,7 +72,7 @@ class UnlistedSeal:
         return _shapes(self.family.name, self.kinds)
 
     def near(self, observations: tuple[Observation, ...]) -> Together:
-        """Every combination of grid sizes that the readings can mean if none slipped."""
+        """Every combination of grid sizes that the readings can mean if none is a gross error."""
         solved = _Solver(self, observations)
         sizes: dict[str, Floats] = {}
         weights = np.ones(1)

@@ -147,7 +147,7 @@ def _pieces(wanted: Arrangement, offered: Arrangement) -> list[AttributeJudgemen
 
 
 def _unread(wanted: Sequence[str], offered: Sequence[str]) -> list[AttributeJudgement]:
-    """What was read and has no meaning here must stand on the offered part as well."""
+    """What was read and has no meaning here must be on the offered part as well."""
     there = {each.upper() for each in offered}
     found = []
     for text in wanted:
@@ -170,7 +170,7 @@ def _unread(wanted: Sequence[str], offered: Sequence[str]) -> list[AttributeJudg
 
 
 def _medium(medium: str, offered: PartSpec) -> list[AttributeJudgement]:
-    """A rubber against what it stands in."""
+    """A rubber against its medium."""
     rubber = offered.marked.get("material", "")
     if medium not in MEDIA or rubber not in rubbers():
         return []
@@ -197,7 +197,7 @@ def _medium(medium: str, offered: PartSpec) -> list[AttributeJudgement]:
 
 
 def _settled_by_medium(judged: AttributeJudgement, medium: AttributeJudgement) -> AttributeJudgement:
-    """Which rubber the old one was need not be known where the one offered stands what it is to stand in."""
+    """Which rubber the old one was need not be known where the one offered resists the medium."""
     if judged.name != "rubber" or judged.known != "unknown":
         return judged
     text = f"The old material is not known. {medium.consequence}"

@@ -1,27 +1,27 @@
 """What a unit needs before an order leaves."""
 
-from ample.core.kits.gate import (
+from ample.core.kits.order_checks import (
     ALSO,
-    LIGHTS,
-    GateFacts,
-    GateLight,
+    CHECKS,
     LineFacts,
     OnTheShelf,
+    OrderCheckResult,
+    OrderFacts,
     SeatFact,
-    gate,
+    check_part,
 )
 from ample.core.kits.spares import Spare, SpareJudgement, judge_spare
 
 __all__ = [
     "ALSO",
-    "LIGHTS",
-    "GateFacts",
-    "GateLight",
+    "CHECKS",
     "LineFacts",
     "OnTheShelf",
+    "OrderCheckResult",
+    "OrderFacts",
     "SeatFact",
     "Spare",
     "SpareJudgement",
-    "gate",
+    "check_part",
     "judge_spare",
 ]

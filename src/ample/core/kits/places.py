@@ -92,13 +92,13 @@ def _feature(spec: PartSpec, read: Measured, measured: Mapping[str, Measured]) -
 def _track(shaft: Measured, track: Measured) -> PlaceFact:
     """The groove that the old lip has worn: half the difference beside and in it."""
     depth = (shaft.mean_mm - track.mean_mm) / 2
-    doubt = max(shaft.expanded_uncertainty_mm, track.expanded_uncertainty_mm) / 2
+    expanded_mm = max(shaft.expanded_uncertainty_mm, track.expanded_uncertainty_mm) / 2
     if depth <= TRACK_DEPTH_MM:
         return PlaceFact("holds", f"The sealing track is {max(depth, 0.0):.2f} mm deep.")
-    if depth - doubt <= TRACK_DEPTH_MM:
+    if depth - expanded_mm <= TRACK_DEPTH_MM:
         return PlaceFact(
             "not_proven",
-            f"The sealing track is {depth:.2f} ±{doubt:.2f} mm deep: draw a fingernail across it.",
+            f"The sealing track is {depth:.2f} ±{expanded_mm:.2f} mm deep: draw a fingernail across it.",
         )
     return PlaceFact(
         "does_not_hold",

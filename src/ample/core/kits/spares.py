@@ -26,11 +26,11 @@ class SpareJudgement:
 
 
 def judge_spare(spare: Spare, may_lie_open_days: int | None) -> SpareJudgement:
-    """Say whether a part can be had within the time the unit may lie open.
+    """Say whether a part is available within the time the unit may be down.
 
     Args:
         spare: What is known of the part.
-        may_lie_open_days: Days the unit may lie open, 0 and up; None when nobody has said.
+        may_lie_open_days: Days the unit may be down, 0 and up; None when nobody has said.
 
     Returns:
         The judgement.

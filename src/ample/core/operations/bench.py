@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from ample.core import contract
 from ample.core.contract.bench import BenchSheet, TypedReading
 from ample.core.errors import AmpleError, BadInput
-from ample.core.identify import Seen
+from ample.core.identify import KindEvidence
 from ample.core.parts import FAMILIES
 from ample.core.parts.attributes import check_said
 from ample.core.sizes import Length, parse_length
@@ -23,7 +23,7 @@ class BenchFacts:
 
 
 def settle_bench(sheet: BenchSheet, before: BenchSheet, facts: BenchFacts) -> BenchSheet:
-    """The sheet as it is kept: with the family that the part lies there as, where no other is said."""
+    """The sheet as it is kept: with the family that the part lies there as, where no other is stated."""
     return sheet if sheet.family else sheet.model_copy(update={"family": facts.lies_as})
 
 
@@ -36,7 +36,7 @@ def check_bench(sheet: BenchSheet, facts: BenchFacts) -> None:
     """
     lengths_of(sheet)
     family = FAMILIES[sheet.family or facts.lies_as]
-    Seen.of(sheet.kind or None, sheet.answers, family)
+    KindEvidence.of(sheet.kind or None, sheet.answers, family)
     check_said(sheet.said, "sheet.said")
     for each in sheet.observations:
         family.feature(each.feature)
@@ -64,7 +64,7 @@ def lengths_of(sheet: BenchSheet) -> list[tuple[str, TypedReading, str, Length]]
 
 
 def judge_bench(sheet: BenchSheet, facts: BenchFacts) -> contract.BenchJudged:
-    """What a part can be; of an empty sheet nothing is said."""
+    """What a part can be; an empty sheet gives no answer."""
     if facts.identify is None or not (sheet.observations or sheet.marking or sheet.kind or sheet.answers):
         return contract.BenchJudged(found=None)
     try:

@@ -12,7 +12,7 @@ from ample.core.designation import (
 )
 from ample.core.designation.titles import title_of
 from ample.core.errors import AmpleError, BadInput
-from ample.core.identify import Catalogue, Observation, Seen, identify, standard_catalogue
+from ample.core.identify import Catalogue, KindEvidence, Observation, identify, standard_catalogue
 from ample.core.identify.ranking import Candidate, Identification, VariantChance
 from ample.core.interchange import meets
 from ample.core.operations.sizes import nearest
@@ -60,7 +60,7 @@ def identify_answer(
     family = catalogue.family
     observations, markings = _read(request, family.name, dialects, instrument_of)
     at_hand = instrument_of(request.at_hand) if request.at_hand else None
-    seen = Seen.of(request.kind, request.answers, family)
+    seen = KindEvidence.of(request.kind, request.answers, family)
     found = identify(catalogue, observations, markings, request.limit, at_hand, request.variants, seen)
     place, size_of = _size_meant(found, request.chosen)
     wanted = requirement_of(_evidence(request, markings, observations, size_of))
@@ -76,7 +76,7 @@ def identify_answer(
         next_measurement=found.next_measurement,
         clash=found.clash,
         entropy_bits=found.entropy_bits,
-        readings=[_doubt(each) for each in observations],
+        readings=[_uncertainty(each) for each in observations],
         marking=_to_show(markings, found),
         kinds=_kind_shares(family, found.kinds),
         next_question=found.next_question,
@@ -196,9 +196,9 @@ def _observation(
         raise BadInput(error.code, error.message, f"{field}.{error.field}", error.hint) from error
 
 
-def _doubt(observation: Observation) -> contract.DoubtAnswer:
+def _uncertainty(observation: Observation) -> contract.UncertaintyAnswer:
     reading = combine(observation.values_mm, observation.instrument, observation.reach)
-    return contract.DoubtAnswer(
+    return contract.UncertaintyAnswer(
         feature=observation.feature,
         mean_mm=round(reading.mean_mm, 5),
         expanded_uncertainty_mm=round(reading.expanded_uncertainty_mm, 4),

@@ -15,7 +15,7 @@ from ample.core.parts.bearing import (
     unlisted_measure,
 )
 from ample.core.parts.every_family import FAMILIES
-from ample.core.parts.families import ConditionKind, Family, Feature, Make, PartSpec
+from ample.core.parts.families import ConditionKind, Family, Feature, PartSpec, ToleranceSpec
 from ample.core.parts.kinds import (
     GROUPS,
     PICTURES,
@@ -49,13 +49,13 @@ __all__ = [
     "Feature",
     "Kind",
     "Limits",
-    "Make",
     "MarkingReading",
     "Measure",
     "PartSpec",
     "Question",
     "SealSpec",
     "Span",
+    "ToleranceSpec",
     "bearing_conditions",
     "bearing_kinds",
     "bearing_questions",

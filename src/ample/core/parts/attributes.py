@@ -53,7 +53,7 @@ def attributes_of(family: str, kind: str) -> tuple[str, ...]:
         kind: The kind within it; empty while it is not known.
 
     Returns:
-        The names of the attributes in the order in which they are said.
+        The names of the attributes in the order in which people state them.
 
     Raises:
         KeyError: When the family or kind does not exist.

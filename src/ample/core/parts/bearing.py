@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from functools import lru_cache
 from pathlib import Path
 
-from ample.core.parts.families import ConditionKind, Family, Feature, Make
+from ample.core.parts.families import ConditionKind, Family, Feature, ToleranceSpec
 from ample.core.parts.kinds import CONTRACT_NAMES, PICTURES, bearing_kinds, bearing_questions
 from ample.core.parts.limits import WORN, Measure
 from ample.core.standards import limits, nearest_ring_limits_um
@@ -43,7 +43,7 @@ CLOSURES: dict[str, Closure] = {
 
 @dataclass(frozen=True, slots=True)
 class BearingSpec:
-    """A bearing as it is ordered: sizes in mm and the attributes that its marking sets.
+    """A bearing as it is ordered: sizes in mm and the attributes that its marking gives.
 
     `d_mm`, `D_mm` and `B_mm` are what sits on the shaft, what sits in the housing and the width along
     the shaft, whatever the kind calls them; `T_mm` is an assembled width or height, `C_mm` the outer
@@ -79,7 +79,7 @@ class BearingSpec:
 
     @property
     def size_text(self) -> str:
-        """`25 × 52 × 15`, as a size is said."""
+        """The size in words: `25 × 52 × 15`."""
         return " × ".join(f"{size:g}" for size in self._said() if size)
 
     def _said(self) -> tuple[float, ...]:
@@ -99,12 +99,12 @@ class BearingSpec:
         return {name: held[name] for name in bearing_kinds()[self.kind].dimension_names}
 
     @property
-    def make(self) -> Make:
+    def make(self) -> ToleranceSpec:
         """What decides how it measures when new."""
         kind = bearing_kinds()[self.kind]
         own = self.dimensions
         own.setdefault("d_mm", own.get("Fw_mm", 0.0))
-        return Make(
+        return ToleranceSpec(
             kind.scheme,
             kind.tolerance,
             tuple(round(own.get(name, 0.0), 4) for name in DIMENSIONS),
@@ -182,7 +182,7 @@ def _interval_rules() -> dict[tuple[str, str], dict[str, str]]:
 
 
 @lru_cache(maxsize=65536)
-def measures(make: Make, feature: str) -> tuple[Measure, ...]:
+def measures(make: ToleranceSpec, feature: str) -> tuple[Measure, ...]:
     """What a feature of a new bearing stands for, and the limits between which a maker leaves it.
 
     Formula: nominal + the deviations of the standard; outside a table's sizes its nearest step. A
@@ -202,7 +202,7 @@ def measures(make: Make, feature: str) -> tuple[Measure, ...]:
     Source: ISO 492, ISO 199, ISO 578, ISO 1206, ISO 3245, ISO 286-1; see bearing_intervals.csv.
 
     Example:
-        >>> make = Make("radial", "radial", (25.0, 52.0, 15.0, 0.0, 0.0), "Normal")
+        >>> make = ToleranceSpec("radial", "radial", (25.0, 52.0, 15.0, 0.0, 0.0), "Normal")
         >>> (one,) = measures(make, "outside")
         >>> one.low_mm, one.high_mm
         (51.987, 52.0)
@@ -219,7 +219,7 @@ def measures(make: Make, feature: str) -> tuple[Measure, ...]:
     return tuple(found)
 
 
-def _limits_mm(make: Make, dimension: str, feature: str) -> tuple[float, float, float]:
+def _limits_mm(make: ToleranceSpec, dimension: str, feature: str) -> tuple[float, float, float]:
     """Nominal and limits of one dimension."""
     nominal = make.dimensions_mm[DIMENSIONS.index(dimension)]
     if nominal <= 0:
@@ -231,7 +231,7 @@ def _limits_mm(make: Make, dimension: str, feature: str) -> tuple[float, float, 
     return nominal, nominal + low / 1000, nominal + high / 1000
 
 
-def _deviations_um(make: Make, dimension: str, nominal_mm: float) -> tuple[float, float]:
+def _deviations_um(make: ToleranceSpec, dimension: str, nominal_mm: float) -> tuple[float, float]:
     rule = _interval_rules()[make.tolerance, dimension]
     if rule["rule"] == "plain":
         return float(rule["lower_um"]), float(rule["upper_um"])
@@ -242,7 +242,7 @@ def _deviations_um(make: Make, dimension: str, nominal_mm: float) -> tuple[float
 
 @lru_cache(maxsize=65536)
 def unlisted_measure(feature: str, nominal_mm: float, tolerance: str, scheme: str) -> Measure:
-    """The limits of a feature of a part of the family that no list holds, when only its nominal is known.
+    """The limits of a feature of a part of the family that is in no list, when only its nominal is known.
 
     Formula: as `measures`, every dimension taken as this nominal.
 
@@ -267,10 +267,10 @@ def unlisted_measure(feature: str, nominal_mm: float, tolerance: str, scheme: st
     if feature == "standout":
         return Measure(1.0, nominal_mm, nominal_mm, nominal_mm + 0.3)
     same = (nominal_mm,) * len(DIMENSIONS)
-    found = measures(Make(scheme, tolerance, same, "Normal"), feature)
+    found = measures(ToleranceSpec(scheme, tolerance, same, "Normal"), feature)
     if not found:
         plain = {"shaft_seat": feature, "housing_seat": feature, "bore": "bore", "outside": "outside"}
-        found = measures(Make("radial", "radial", same, "Normal"), plain.get(feature, "width"))
+        found = measures(ToleranceSpec("radial", "radial", same, "Normal"), plain.get(feature, "width"))
     return found[0]
 
 

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, field
 from functools import cached_property
 from typing import Protocol
@@ -58,7 +58,7 @@ class ConditionKind:
 
 
 @dataclass(frozen=True, slots=True)
-class Make:
+class ToleranceSpec:
     """What decides how a part measures when new: kind of tolerance, dimensions (0: none), class."""
 
     scheme: str
@@ -87,7 +87,7 @@ class PartSpec(Protocol):
         """Its kind within the family."""
 
     @property
-    def make(self) -> Make:
+    def make(self) -> ToleranceSpec:
         """What decides how it measures when new."""
 
     @property
@@ -96,7 +96,7 @@ class PartSpec(Protocol):
 
     @property
     def size_text(self) -> str:
-        """Its size as it is said."""
+        """Its size in words."""
 
     @property
     def dimensions(self) -> dict[str, float]:
@@ -122,7 +122,7 @@ class Family:
     conditions: tuple[ConditionKind, ...]
     wear_mean_mm: float
     wear_shape: float
-    measures: Callable[[Make, str], tuple[Measure, ...]]
+    measures: Callable[[ToleranceSpec, str], tuple[Measure, ...]]
     unlisted: Callable[[str, float, str, str], Measure]
     kinds: Mapping[str, Kind]
     questions: tuple[Question, ...]
@@ -134,6 +134,7 @@ class Family:
     grid: Grid | None = None
     many: Callable[[str, Mapping[str, Floats], str, str], Limits] | None = None
     has_feature: Callable[[str], frozenset[str]] | None = None
+    measures_of: Callable[[Sequence[ToleranceSpec], str], list[tuple[Measure, ...]]] | None = None
     own_words: Mapping[str, Mapping[str, str]] = field(default_factory=dict)
 
     @cached_property
@@ -157,7 +158,7 @@ class Family:
 
     @property
     def groups(self) -> tuple[str, ...]:
-        """The pictures that kinds stand under."""
+        """The pictures that kinds are grouped under."""
         return tuple(group for group, _, _ in self.pictures)
 
     @property
@@ -226,6 +227,12 @@ class Family:
         if "assembled_width" in wanted:
             wanted.discard("width")
         return tuple(feature.name for feature in self.features if feature.name in wanted)
+
+    def measures_by_spec(self, specs: Sequence[ToleranceSpec], feature: str) -> list[tuple[Measure, ...]]:
+        """`measures` of many at once, in their order: a family that can work in columns does."""
+        if self.measures_of:
+            return self.measures_of(specs, feature)
+        return [self.measures(spec, feature) for spec in specs]
 
     def measured_in(self, scheme: str) -> tuple[str, ...]:
         """All that can be measured of a part of a scheme, or beside it."""

@@ -54,7 +54,7 @@ GROUPS = tuple(group for group, _, _ in PICTURES)
 
 @dataclass(frozen=True)
 class Kind:
-    """A kind of part: its words, scheme of dimensions, tolerances, clearance table, how often met, what is seen."""
+    """A kind of part: its words, scheme of dimensions, tolerances, clearance table, how common it is, what is seen."""
 
     name: str
     group: str

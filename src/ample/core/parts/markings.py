@@ -10,7 +10,7 @@ Certainty = Literal["stated", "implied", "assumed", "half_read"]
 
 @dataclass(frozen=True, slots=True)
 class Span:
-    """A piece of a marking: where it stands, what it means, which attribute it sets and how surely."""
+    """A piece of a marking: where it is, what it means, which attribute it sets and how surely."""
 
     start: int
     stop: int

@@ -1,4 +1,4 @@
-"""The requirement: what must be had in the place of a part, and how each thing of it is known.
+"""The requirement: what has to be met in place of a part, and how each value is known.
 
 It is made from the evidence of the Bench by `requirement_of` and nothing else, and is the one thing that a
 replacement is compared with, that the order checks ask and that every paper prints.
@@ -121,7 +121,7 @@ class Evidence:
 
 @dataclass(frozen=True)
 class Requirement:
-    """What must be had; see the module."""
+    """All that a replacement has to meet; see the module."""
 
     family: str
     kind: str

@@ -20,12 +20,12 @@ COLOURS = ("black", "brown", "green", "red", "blue", "white", "other")
 WATER_G_CM3 = 0.998
 WEAK = 0.35
 SETTLED = 0.95
-_HARDNESS_DOUBT, _HARDENED = 4.0, 6.0
+_HARDNESS_UNCERTAINTY, _HARDENED = 4.0, 6.0
 
 
 @dataclass(frozen=True)
 class Rubber:
-    """A rubber or plastic: density and hardness it comes in, its colours, heat and media it stands."""
+    """A rubber or plastic: density and hardness it comes in, its colours, the heat and media it withstands."""
 
     name: str
     words: str
@@ -101,7 +101,7 @@ class RubberChance:
 
 @dataclass(frozen=True)
 class RubberAnswer:
-    """Chances of each rubber, the density, what is said of it, and whether it is settled enough to order by."""
+    """Chances of each rubber, the density, the words about it, and whether it is settled enough to order by."""
 
     chances: tuple[RubberChance, ...]
     density_g_cm3: float | None
@@ -135,7 +135,7 @@ def rubber_by_evidence(clues: Clues) -> RubberAnswer:
         clues: What is known; hardness in Shore A, temperatures in °C, masses in g.
 
     Returns:
-        Chances that add up to 1, the density with its doubt, and what it means for the order. It is settled
+        Chances that add up to 1, the density with its uncertainty, and what it means for the order. It is settled
         only at 95 % with a density that tells, or by a rubber that nothing else looks like.
 
     Raises:
@@ -171,8 +171,8 @@ def _likelihood(rubber: Rubber, clues: Clues) -> float:
         likelihood *= _within(measured[0], *rubber.density_g_cm3, max(measured[1], 0.01))
     if clues.hardness_shore_a is not None:
         value = clues.hardness_shore_a - (_HARDENED if clues.hardened else 0.0)
-        doubt = math.hypot(_HARDNESS_DOUBT, _HARDENED if clues.hardened else 0.0)
-        likelihood *= _within(value, *rubber.hardness_shore_a, doubt)
+        uncertainty = math.hypot(_HARDNESS_UNCERTAINTY, _HARDENED if clues.hardened else 0.0)
+        likelihood *= _within(value, *rubber.hardness_shore_a, uncertainty)
     if clues.colour:
         likelihood *= rubber.colours.get(clues.colour, 0.01) ** WEAK
     if clues.stood_in:
@@ -182,14 +182,14 @@ def _likelihood(rubber: Rubber, clues: Clues) -> float:
     return likelihood
 
 
-def _within(value: float, low: float, high: float, doubt: float) -> float:
-    """Density of a value of something that lies evenly between two limits, read with doubt."""
-    scale = doubt * math.sqrt(2)
+def _within(value: float, low: float, high: float, uncertainty: float) -> float:
+    """Density of a value of something that lies evenly between two limits, read with this standard uncertainty."""
+    scale = uncertainty * math.sqrt(2)
     return (math.erf((value - low) / scale) - math.erf((value - high) / scale)) / (2 * (high - low)) + 1e-6
 
 
 def _fared(stands: float, swelling: str) -> float:
-    """How likely a rubber that stands a medium so well has fared as it did; when not said, that it was put there."""
+    """How likely a rubber of this resistance to a medium has aged as it did; when not said, that it was put there."""
     if not swelling:
         return 0.1 + 0.9 * stands
     none, some = stands, 0.3 + 0.4 * (1 - abs(2 * stands - 1))

@@ -57,7 +57,7 @@ class SeatSheet(Sheet):
 
 
 class FittedBearing(BaseModel):
-    """The bearing that the seats are judged for: the replacement chosen, or what must be had."""
+    """The bearing that the seats are judged for: the replacement chosen, or what is required."""
 
     title: str
     chosen: bool = Field(description="a replacement has been chosen; else what must be had")

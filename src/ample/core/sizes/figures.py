@@ -14,8 +14,8 @@ def plain_figure(text: str, field: str, hint: str = "For example 0.4 or 62.") ->
 
     Args:
         text: As typed, with a comma or a point, a hyphen or a minus.
-        field: Where it stands, for the refusal.
-        hint: What is said beside the refusal.
+        field: Where it is, for the refusal.
+        hint: A hint beside the refusal.
 
     Returns:
         The figure; None of an empty field.

@@ -1,4 +1,4 @@
-"""Instruments and the doubt that each brings to a reading."""
+"""Instruments and the uncertainty that each brings to a reading."""
 
 from __future__ import annotations
 
@@ -61,7 +61,7 @@ def _of_row(row: dict[str, str]) -> Instrument:
 
 
 def default_instrument(kind: str) -> Instrument:
-    """The usual doubt of a kind of instrument, before the shop enters its own certificate.
+    """The usual uncertainty of a kind of instrument, before the shop enters its own certificate.
 
     Args:
         kind: `rule`, `caliper`, `micrometer`, `bore_gauge` or `pi_tape`.

@@ -25,12 +25,12 @@ class Reading:
 
     @property
     def expanded_uncertainty_mm(self) -> float:
-        """U at k = 2, mm: what stands after the ± sign."""
+        """U at k = 2, mm: the figure after the ± sign."""
         return 2 * self.standard_uncertainty_mm
 
 
 def combine(values_mm: tuple[float, ...], instrument: Instrument, reach: Reach) -> Reading:
-    """Fold repeats of one reading and the instrument into a mean and its doubt.
+    """Combine repeats of one reading and the instrument into a mean and its uncertainty.
 
     Formula: u² = (U/2)² + s²/n; the instrument's own part is never divided by n. With one
     reading, or a spread below the instrument's usual scatter, s is that scatter.

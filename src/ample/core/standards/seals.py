@@ -268,7 +268,7 @@ def _hydraulic() -> Iterator[SealSize]:
 
 
 def inch_fraction(size_mm: float) -> str:
-    """A size as the nearest sixty-fourths of an inch are said: `1 1/8`."""
+    """A size as the nearest sixty-fourth of an inch is written: `1 1/8`."""
     sixty_fourths = round(size_mm / INCH_MM * 64)
     whole, rest = divmod(sixty_fourths, 64)
     if not rest:

@@ -27,7 +27,7 @@ class Steps(Generic[T]):
 
     @property
     def highest_mm(self) -> float:
-        """The largest size that the table holds, mm."""
+        """The largest size that the table contains, mm."""
         return self.upper_limits_mm[-1]
 
     def at(self, size_mm: float, what: str, field: str = "size_mm") -> T:

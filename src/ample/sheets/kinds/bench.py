@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from ample.core.contract import BenchJudged, BenchSheet
-from ample.core.kits.gate import identity
+from ample.core.kits.order_checks import identity
 from ample.core.operations.bench import BenchFacts, check_bench, judge_bench, settle_bench
 from ample.core.parts import FAMILIES
 from ample.sheets.kind import SheetKind, Table

@@ -9,8 +9,8 @@ from ample.core.assembly.fit_up.sheet import (
     FitUpJudged,
     FitUpSheet,
     check_fit_up,
-    gate_fit_up,
     judge_fit_up,
+    may_assemble,
 )
 from ample.sheets.kind import Columns, SheetKind, Table
 
@@ -80,7 +80,7 @@ FIT_UP = SheetKind(
     judge=judge_fit_up,
     tables=tables,
     check=check_fit_up,
-    gate=gate_fit_up,
+    may_save=may_assemble,
     columns=columns,
     shown={"strip_down": LineSheet},
 )

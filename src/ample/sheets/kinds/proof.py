@@ -7,14 +7,14 @@ from ample.core.assembly.proof import (
     ProofJudged,
     ProofSheet,
     check_proof,
-    gate_proof,
     judge_proof,
+    may_close,
 )
 from ample.sheets.kind import Columns, SheetKind, Table
 
 
 def tables(sheet: ProofSheet, judged: ProofJudged | None) -> tuple[Table, ...]:
-    """What was set, filled, run and checked; tasks, before and after; and what it is worth."""
+    """What was set, filled, run and checked; tasks, before and after; and its verdict."""
     own = (
         Table("set points", ("what", "from", "to", "unit", "read", "left loose until then"), tuple(
             (each.what, _said(each.least), _said(each.most), each.unit, " | ".join(each.readings),
@@ -84,7 +84,7 @@ PROOF = SheetKind(
     judge=judge_proof,
     tables=tables,
     check=check_proof,
-    gate=gate_proof,
+    may_save=may_close,
     columns=columns,
     signs="signed_in",
 )

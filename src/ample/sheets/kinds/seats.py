@@ -2,8 +2,8 @@
 
 from __future__ import annotations
 
-from ample.core.kits import GateFacts, GateLight
-from ample.core.kits.gate import clearance, place
+from ample.core.kits import OrderCheckResult, OrderFacts
+from ample.core.kits.order_checks import clearance, place
 from ample.core.places import (
     FittedBearing,
     SeatFacts,
@@ -48,7 +48,7 @@ def columns(sheet: SeatSheet) -> Columns:
     return {"turning": (sheet.turning,), "load": (sheet.load,)}
 
 
-def order_checks(facts: GateFacts) -> tuple[GateLight, ...]:
+def order_checks(facts: OrderFacts) -> tuple[OrderCheckResult, ...]:
     """Both places that a part goes into, and what they advise of its clearance."""
     return (*place(facts), *clearance(facts))
 

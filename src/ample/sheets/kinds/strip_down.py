@@ -5,7 +5,7 @@ from __future__ import annotations
 from ample.core.assembly.fit_up.steps import label
 from ample.core.assembly.line import LinePart, LineSheet, Size
 from ample.core.contract import LineCheckAnswer
-from ample.core.kits.gate import strip_down
+from ample.core.kits.order_checks import strip_down
 from ample.core.operations.strip_down import (
     StripDownFacts,
     changes_of_line,
@@ -16,7 +16,7 @@ from ample.sheets.kind import SheetKind, Table
 
 
 def tables(sheet: LineSheet, judged: LineCheckAnswer | None) -> tuple[Table, ...]:
-    """Parts by shaft in the order that they came off, what was found, what ties and lies loose; and what it is worth."""
+    """Parts by shaft in the order that they came off, what was found, what is tied together, loose items; and its verdict."""
     parts = [(line.name, part) for line in sheet.lines for part in sheet.parts if part.line == line.key]
     found = [
         (label(part), what.replace("_", " "), value.replace("_", " "))

@@ -5,13 +5,13 @@ from __future__ import annotations
 from ample.core.condition import known_signs, known_units, known_words
 from ample.core.condition.take_in import TakeInSheet
 from ample.core.contract import TakeInJudged
-from ample.core.kits.gate import build
+from ample.core.kits.order_checks import build
 from ample.core.operations.take_in import TakeInFacts, check_take_in, judge_take_in
 from ample.sheets.kind import SheetKind, Table
 
 
 def tables(sheet: TakeInSheet, judged: TakeInJudged | None) -> tuple[Table, ...]:
-    """What is known of the unit, what was seen, what is planned; and what it is worth."""
+    """What is known of the unit, what was seen, what is planned; and its verdict."""
     unit = known_units().get(sheet.unit)
     known = {
         "title": sheet.title, "owner": sheet.owner, "symptom": sheet.symptom, "kind of unit": unit.words if unit else sheet.unit,

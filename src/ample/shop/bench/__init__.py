@@ -1,1 +1,1 @@
-"""The bench: readings of a part, what it is said to be, what replaces it."""
+"""The bench: readings of a part, what it is identified as, what replaces it."""

@@ -17,7 +17,7 @@ from ample.core.contract import BenchSheet, FeatureReadings, TypedReading
 from ample.core.designation import Dialect, title_of
 from ample.core.errors import AmpleError, BadInput, Conflict, NotKnown
 from ample.core.identify import standard_catalogue
-from ample.core.kits.gate import WORST_SIGMAS
+from ample.core.kits.order_checks import WORST_SIGMAS
 from ample.core.operations import decode_answer, identify_answer
 from ample.core.operations.bench import lengths_of, request_of
 from ample.core.operations.identify import requirement_for
@@ -102,7 +102,7 @@ def bench_of(t: Transaction, part_id: int) -> BenchAnswer:
 
 
 def identification_of(t: Transaction, part_id: int) -> IdentificationRecord | None:
-    """What a part is said to be."""
+    """What a part is identified as."""
     row = queries.identification(t, part_id)
     wanted = requirements_of(t, [known_part(t, part_id)]).get(part_id)
     if row is None or wanted is None:
@@ -266,7 +266,7 @@ def _required(
     index: ShopIndex,
     instrument_of: InstrumentOf,
 ) -> str:
-    """What must be had, of the size of a listed item, as it is kept."""
+    """What is required, of the size of a listed item, as it is kept."""
     asked = request_of(sheet, 1, family)
     return as_json(requirement_for(asked, item.spec if item else None, index.dialects, instrument_of))
 

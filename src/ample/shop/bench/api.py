@@ -40,7 +40,7 @@ _WRITES: Responses = {
 )
 @needs("signed_in")
 def bench(path: PartPath) -> Response:
-    """A part with its readings and what it is said to be."""
+    """A part with its readings and what it is identified as."""
     return desk().read(lambda t: actions.bench_of(t, path.part_id))
 
 
@@ -107,6 +107,6 @@ def choose_match(path: PartPath, body: ChooseRequest) -> Response:
 )
 @needs("signed_in")
 def offered(path: PartPath, body: OfferedRequest) -> Response:
-    """What a supplier offers, held against what must be had in the place of a part."""
+    """What a supplier offers, held against the requirement of a part."""
     index = current_index()
     return desk().read(lambda t: matching.offered(t, path.part_id, body.text, index))

@@ -13,7 +13,7 @@ from ample.store import Transaction
 
 
 def fitted_bearing(t: Transaction, part: PartHead) -> FittedBearing | None:
-    """The chosen replacement, else what must be had.
+    """The chosen replacement, else what is required.
 
     A seal, ring or small part is not pressed to a zone and has no seats.
     """

@@ -26,7 +26,7 @@ MOST_BY_SIZE = 90
 
 
 def matches_of(t: Transaction, part_id: int, index: ShopIndex) -> MatchAnswer:
-    """The part as identified, decoded, and everything that can replace it; held against what must be had."""
+    """The part as identified, decoded, and everything that can replace it; held against the requirement."""
     part = known_part(t, part_id)
     chosen, wanted = _wanted(t, part)
     spec = wanted.spec or chosen.spec
@@ -77,7 +77,7 @@ def matches_of(t: Transaction, part_id: int, index: ShopIndex) -> MatchAnswer:
 
 
 def _wanted(t: Transaction, part: PartHead) -> tuple[Item, Requirement]:
-    """The listed part that it was confirmed as, and what must be had."""
+    """The listed part that it was confirmed as, and what is required."""
     row = queries.identification(t, part.part_id)
     wanted = requirements_of(t, [part]).get(part.part_id)
     if row is None or wanted is None:
@@ -114,12 +114,12 @@ def _equivalent(
 
 
 def judged_against(wanted: Requirement, item: Item) -> Interchange:
-    """A listed part held against what must be had."""
+    """A listed part held against the requirement."""
     return meets(wanted, item.spec)
 
 
 def offered(t: Transaction, part_id: int, text: str, index: ShopIndex) -> OfferedAnswer:
-    """What a supplier offers, typed as it is marked, held against what must be had."""
+    """What a supplier offers, typed as it is marked, held against the requirement."""
     part = known_part(t, part_id)
     _, wanted = _wanted(t, part)
     readings = decode(text, index.dialects, family=part.family)

@@ -71,7 +71,7 @@ def change_part(t: Transaction, part_id: int, sheet: BenchSheet, version: int) -
 
 
 def identification(t: Transaction, part_id: int, lock: bool = False) -> dict[str, Any] | None:
-    """What the part is said to be."""
+    """What the part is identified as."""
     return t.first(
         """
         SELECT
@@ -120,7 +120,7 @@ def set_identification(t: Transaction, values: dict[str, Any]) -> None:
 
 
 def set_judgement(t: Transaction, part_id: int, values: dict[str, Any]) -> None:
-    """How well what the part is said to be agrees with the evidence of now."""
+    """How well what the part is identified as agrees with the evidence of now."""
     t.change(
         """
         UPDATE identifications
@@ -191,7 +191,7 @@ def set_marks(t: Transaction, part_id: int, facts_mark: str, judged_mark: str | 
 
 
 def requirements(t: Transaction, part_ids: list[int]) -> dict[int, str]:
-    """What must be had in the place of parts, as JSON."""
+    """The requirements of parts, as JSON."""
     if not part_ids:
         return {}
     rows = t.rows(
@@ -206,13 +206,13 @@ def requirements(t: Transaction, part_ids: list[int]) -> dict[int, str]:
 
 
 def without_requirement(t: Transaction) -> list[int]:
-    """Parts that an earlier version identified: what must be had in their place is not kept yet."""
+    """Parts that an earlier version identified: what is required in their place is not kept yet."""
     rows = t.rows("SELECT part_id FROM identifications WHERE requirement IS NULL ORDER BY part_id")
     return [row["part_id"] for row in rows]
 
 
 def set_requirement(t: Transaction, part_id: int, requirement: str) -> None:
-    """Keep what must be had in the place of a part."""
+    """Keep the requirement of a part."""
     t.change(
         "UPDATE identifications SET requirement = %(requirement)s WHERE part_id = %(part_id)s",
         {"part_id": part_id, "requirement": requirement},

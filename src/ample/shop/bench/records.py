@@ -20,7 +20,7 @@ class BenchSave(Strict):
 
 
 class IdentificationRecord(BaseModel):
-    """What a part is said to be, by whom, and how sure that is on what is kept of it now."""
+    """What a part is identified as, by whom, and how sure that is on what is kept of it now."""
 
     item: Item
     requirement: Requirement = Field(description="what must be had in its place")
@@ -54,7 +54,7 @@ class ChooseRequest(Strict):
 
 
 class ConfirmRequest(ChooseRequest):
-    """The listed item that the part is said to be."""
+    """The listed item that the part is identified as."""
 
     sure: bool = Field(default=False, description="asked once more, and still this one")
 
@@ -66,7 +66,7 @@ class OfferedRequest(Strict):
 
 
 class OfferedAnswer(BaseModel):
-    """How an offered part compares with what must be had."""
+    """How an offered part compares with what is required."""
 
     title: str
     size_text: str

@@ -1,4 +1,4 @@
-"""What must be had in the place of a part: as the Bench confirmed it, with where it goes and what it bears today."""
+"""The requirement of a part: as the Bench confirmed it, with where it goes and what it bears today."""
 
 from __future__ import annotations
 

@@ -31,7 +31,7 @@ TIGHT_RING = {"shaft": "inner", "housing": "outer", "shaking": "both"}
 def to_fit(
     t: Transaction, job_id: int, line_keys: Mapping[int, str], instrument_of: InstrumentOf
 ) -> tuple[FittedPart, ...]:
-    """What goes in the places of a job's parts: what was chosen, else what must be had; with its seats where measured."""
+    """What goes in the places of a job's parts: what was chosen, else what is required; with its seats where measured."""
     parts = [each for each in jobs.parts_of_jobs(t, [job_id]) if each.part_id in line_keys]
     wanted = requirements_of(t, parts)
     found = []

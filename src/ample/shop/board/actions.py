@@ -27,8 +27,8 @@ from ample.shop.catalogue.records import Item
 from ample.shop.facts import HOST
 from ample.shop.line import queries as lines
 from ample.shop.orders import queries as orders
-from ample.shop.orders.lights import lights_of
-from ample.shop.orders.records import Light
+from ample.shop.orders.checks import checks_of
+from ample.shop.orders.records import CheckAnswer
 from ample.shop.takein.actions import open_cautions
 from ample.shop.takein.queries import unit_kinds
 from ample.store import Transaction
@@ -40,18 +40,18 @@ DUE_DAYS, TASK_DAYS = 45, 7
 def states_of(
     t: Transaction, heads: list[JobHead], now: datetime, instrument_of: Callable[[str], Instrument]
 ) -> list[JobState]:
-    """Jobs with their parts, lights and what they wait for."""
+    """Jobs with their parts, checks and what they wait for."""
     parts = queries.parts_of_jobs(t, [job.job_id for job in heads])
     part_ids = [part.part_id for part in parts]
     job_ids = [job.job_id for job in heads]
     units, cautions, of_lines = unit_kinds(t, job_ids), open_cautions(t, job_ids), _lines(t, job_ids)
     known = orders.decisions(t, part_ids)
-    lights = lights_of(t, part_ids, instrument_of)
+    checks = checks_of(t, part_ids, instrument_of)
     wanted = {row[name] for row in known.values() for name in ("chosen_id", "match_id") if row[name]}
     items = catalogue.items(t, sorted(wanted))
     fits = values_of(t, FIT_UP, job_ids)
     closed = {each for each, row in values_of(t, PROOF, job_ids).items() if row["closed"] == [1.0]}
-    states = [_part_state(part, known[part.part_id], lights[part.part_id], items) for part in parts]
+    states = [_part_state(part, known[part.part_id], checks[part.part_id], items) for part in parts]
     found = []
     for job in heads:
         own = [state for state in states if state.part.job_id == job.job_id]
@@ -146,7 +146,7 @@ def _lines(t: Transaction, job_ids: list[int]) -> dict[int, LineState]:
 
 
 def _part_state(
-    part: PartHead, row: dict[str, Any], lights: list[Light], items: dict[int, Item]
+    part: PartHead, row: dict[str, Any], checks: list[CheckAnswer], items: dict[int, Item]
 ) -> PartState:
     if row["chosen_id"] is None:
         waits = "measure"
@@ -161,6 +161,6 @@ def _part_state(
         ball_mm=chosen.element_mm if chosen else None,
         match=items.get(row["match_id"] or 0),
         waits_for=waits,
-        lights=lights,
+        lights=checks,
         order_number=row["order_number"],
     )

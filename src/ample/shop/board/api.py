@@ -45,6 +45,6 @@ def open_job(body: NewJob) -> Response:
 @api.get("/jobs/<number>", summary="One job", responses={200: JobState, 404: ErrorAnswer, 422: ErrorAnswer})
 @needs("signed_in")
 def job(path: JobPath) -> Response:
-    """A job with its parts, their lights and what they wait for."""
+    """A job with its parts, their checks and what they wait for."""
     now = desk().doer().now
     return desk().read(lambda t: states_of(t, [known_job(t, path.number)], now, todays_instruments(t))[0])

@@ -8,7 +8,7 @@ from pydantic import BaseModel, Field
 
 from ample.base.records import JobHead, PartHead
 from ample.shop.catalogue.records import Item
-from ample.shop.orders.records import Light
+from ample.shop.orders.records import CheckAnswer
 
 
 class PartState(BaseModel):
@@ -19,7 +19,7 @@ class PartState(BaseModel):
     match: Item | None
     ball_mm: float | None
     waits_for: str
-    lights: list[Light]
+    lights: list[CheckAnswer]
     order_number: str | None
 
 
@@ -39,7 +39,7 @@ class OutlinePart(BaseModel):
 
 
 class LineState(BaseModel):
-    """How far the strip-down has come: what is not judged, in doubt, to be replaced, contradictory."""
+    """How far the strip-down has come: what is not judged, doubtful, to be replaced, contradictory."""
 
     parts: list[OutlinePart]
     open: int

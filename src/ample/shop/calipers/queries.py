@@ -60,7 +60,7 @@ def drop_caliper(t: Transaction, caliper_id: int) -> int:
 def set_state(
     t: Transaction, caliper_id: int, state: str, words: str, battery_percent: int | None, now: datetime
 ) -> None:
-    """What is known of a caliper now; a battery that was not told stays."""
+    """What is known of a caliper now; a battery level not reported is kept."""
     t.change(
         """
         UPDATE calipers

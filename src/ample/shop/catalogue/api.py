@@ -31,5 +31,5 @@ def keep_dialect(body: NewDialect) -> Response:
 @api.post("/price-lists", summary="Read a price list in", responses={200: PriceListAnswer, **_WRITES})
 @needs("lists")
 def read_price_list(body: PriceList) -> Response:
-    """Keep the items, offers and stock of a list; rows that cannot be read are told with the reason."""
+    """Keep the items, offers and stock of a list; unreadable rows are reported with the reason."""
     return desk().once(lambda t, doer: price_lists.take_in(t, doer, body.text))

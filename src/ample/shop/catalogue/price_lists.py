@@ -129,7 +129,7 @@ def _whole(text: str, name: str, most: int) -> int | None:
 
 
 def take_in(t: Transaction, doer: Doer, text: str) -> PriceListAnswer:
-    """Keep what a price list holds: new items, offers and stock; items that are there keep their history."""
+    """Keep the contents of a price list: new items, offers and stock; items that are there keep their history."""
     doer.must("lists")
     rows, refused = read_price_list(text, list(dialects_of(t).values()))
     makers = {name: _maker(t, doer, name) for name in dict.fromkeys(row.maker for row in rows)}

@@ -55,7 +55,7 @@ class Item(BaseModel):
     @computed_field  # type: ignore[prop-decorator]
     @property
     def size_text(self) -> str:
-        """The size as it is said."""
+        """The size in words."""
         return self.spec.size_text
 
     @computed_field  # type: ignore[prop-decorator]
@@ -76,7 +76,7 @@ class Item(BaseModel):
 
 
 class DialectCode(BaseModel):
-    """A code of a dialect: where it stands, what it sets, what it means, and a marking to try it on."""
+    """A code of a dialect: where it is, what it sets, what it means, and a marking to try it on."""
 
     model_config = ConfigDict(extra="forbid")
 

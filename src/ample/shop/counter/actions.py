@@ -1,4 +1,4 @@
-"""The Counter's line: what a marking, a size or a job number can mean, as it is typed."""
+"""The field of the Counter: what a marking, a size or a job number can mean, as it is typed."""
 
 from __future__ import annotations
 

@@ -17,7 +17,7 @@ api = APIBlueprint("counter", __name__, url_prefix="/api", abp_tags=[Tag(name="j
 
 
 class LineQuery(BaseModel):
-    """What stands in the Counter's line."""
+    """The text in the field of the Counter."""
 
     text: str = Field(default="", max_length=200)
 

@@ -11,7 +11,7 @@ from ample.shop.catalogue.records import Item
 
 
 class CounterReading(BaseModel):
-    """One answer of the Counter's line: a reading, its size and what is on the shelf."""
+    """One answer of the field of the Counter: a reading, its size and what is on the shelf."""
 
     reading: MarkingReading
     size_text: str

@@ -14,7 +14,7 @@ PAGE = 100
 
 
 class AuditRow(BaseModel):
-    """One change: when, by whom, of what, in words; what stood there before and after."""
+    """One change: when, by whom, of what, in words; what was there before and after."""
 
     audit_id: int
     happened_at: UtcTime

@@ -65,7 +65,7 @@ def keep_instrument(t: Transaction, doer: Doer, save: InstrumentSave) -> Instrum
 
 
 def instrument_finder(records: list[InstrumentRecord]) -> Callable[[str], Instrument]:
-    """A look-up by name; an overdue instrument has its doubt widened and says so."""
+    """A look-up by name; an overdue instrument has a wider uncertainty, and is marked as overdue."""
     by_name = {record.name: record for record in records}
 
     def find(name: str) -> Instrument:

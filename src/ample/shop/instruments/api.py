@@ -16,7 +16,7 @@ api = APIBlueprint("instruments", __name__, url_prefix="/api", abp_tags=[Tag(nam
 @api.get("/instruments", summary="Instruments", responses={200: Instruments})
 @needs("signed_in")
 def instruments() -> Response:
-    """Every instrument with its doubt."""
+    """Every instrument with its uncertainty."""
     today = desk().doer().now.date()
     return desk().read(lambda t: Instruments(instruments=known_instruments(t, today)))
 

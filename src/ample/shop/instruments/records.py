@@ -9,7 +9,7 @@ from pydantic import BaseModel, ConfigDict, Field
 
 
 class InstrumentRecord(BaseModel):
-    """An instrument of the shop, its doubt (k = 2, mm) and whether its calibration is overdue."""
+    """An instrument of the shop, its uncertainty (U, k = 2, mm) and whether its calibration is overdue."""
 
     name: str
     kind: str

@@ -23,7 +23,7 @@ def item_by_marking(t: Transaction, maker: str, marking: str) -> int | None:
 
 
 def identification(t: Transaction, part_id: int) -> dict[str, Any] | None:
-    """What a part is said to be, with maker, marking, person and time."""
+    """What a part is identified as, with maker, marking, person and time."""
     return t.first(
         """
         SELECT

@@ -29,7 +29,7 @@ class ListedItem(Strict):
 
 
 class IdentificationFile(Strict):
-    """What a part was said to be, by whom and how sure."""
+    """What a part was identified as, by whom and how sure."""
 
     item: ListedItem
     probability: float = Field(ge=0, le=1)

@@ -40,7 +40,7 @@ from ample.store import Transaction
 
 
 @dataclass(frozen=True)
-class Held:
+class StoredLines:
     """The lines as they are kept: the sheet, its version, and of each part the row with its verdict."""
 
     sheet: LineSheet
@@ -48,11 +48,11 @@ class Held:
     rows: dict[str, dict[str, Any]]
 
 
-def held_of(t: Transaction, job_id: int) -> Held:
+def stored_lines(t: Transaction, job_id: int) -> StoredLines:
     """The lines of a job as they are kept; version 0 when there are none yet."""
     head = queries.head(t, job_id)
     if head is None:
-        return Held(LineSheet(), 0, {})
+        return StoredLines(LineSheet(), 0, {})
     rows = queries.parts(t, job_id)
     parts = ",".join(row["details"] for row in rows)
     text = (
@@ -61,19 +61,19 @@ def held_of(t: Transaction, job_id: int) -> Held:
     )
     sheet = LineSheet.model_validate_json(text)
     by_key = {row["part_key"]: row | {"position": i} for i, row in enumerate(rows)}
-    return Held(sheet, int(head["version"]), by_key)
+    return StoredLines(sheet, int(head["version"]), by_key)
 
 
 def sheet_of(t: Transaction, job_id: int) -> tuple[LineSheet, int]:
     """The lines of a job and their version (0 when there are none yet)."""
-    held = held_of(t, job_id)
+    held = stored_lines(t, job_id)
     return held.sheet, held.version
 
 
 def line_of(t: Transaction, number: str) -> LineAnswer:
     """The lines of a job with all that people decided."""
     job = known_job(t, number)
-    held = held_of(t, job.job_id)
+    held = stored_lines(t, job.job_id)
     sheet, version = held.sheet, held.version
     unit = job_queries.unit_facts(t, job.job_id)
     return LineAnswer(
@@ -124,7 +124,7 @@ def _decisions(t: Transaction, job_id: int, parts: Sequence[LinePart]) -> list[D
 
 
 def findings_mark(part: LinePart) -> str:
-    """A mark of what was found: a decision stands as long as it is the same."""
+    """A mark of what was found: a decision is valid as long as it is the same."""
     return mark_of([part.kind, part.obtainable, dict(sorted(part.findings.items()))])
 
 
@@ -135,7 +135,7 @@ def save_line(t: Transaction, doer: Doer, number: str, save: LineSave) -> LineSa
 
 
 def _in_tables(t: Transaction, subject: Subject) -> InTables:
-    held = held_of(t, subject.id)
+    held = stored_lines(t, subject.id)
     return InTables(held.sheet, held.version, held)
 
 
@@ -143,7 +143,7 @@ def _keep(t: Transaction, change: Change) -> None:
     """Write what has changed, with the verdict of every part; who changed a finding has judged it."""
     job_id, sheet = change.subject.id, change.sheet
     person_id = None if change.from_file else change.doer.person_id
-    held: Held = change.rows
+    held: StoredLines = change.rows
     before = {part.key: part for part in held.sheet.parts}
     changed = [part for part in sheet.parts if before.get(part.key) != part]
     judged = _verdicts(t, job_id, changed, job_queries.unit_facts(t, job_id).access)
@@ -240,7 +240,7 @@ def decide(t: Transaction, doer: Doer, number: str, key: str, choice: DecideRequ
     """Keep a second person's decision about a doubtful part; the first person may not be the second."""
     doer.must("second_person")
     job = known_job(t, number, lock=True)
-    held = held_of(t, job.job_id)
+    held = stored_lines(t, job.job_id)
     part = _known_part(held.sheet, key)
     if dict(part.findings) != choice.findings:
         raise Conflict(

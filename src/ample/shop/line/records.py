@@ -36,7 +36,7 @@ class DecideRequest(Strict):
 
 
 class Decision(BaseModel):
-    """A second person's decision; it stands as long as the findings it was made on."""
+    """A second person's decision; it is valid as long as the findings it was made on."""
 
     part: str
     verdict: str

@@ -1,1 +1,1 @@
-"""Order sheets and the gate before them."""
+"""Order sheets and the checks before them."""

@@ -1,4 +1,4 @@
-"""Order sheets: lines put on, lights passed with a reason, sheets placed."""
+"""Order sheets: lines put on, checks overridden with a reason, sheets placed."""
 
 from __future__ import annotations
 
@@ -25,15 +25,15 @@ from ample.shop.bench.requirements import as_json, from_json, requirements_of
 from ample.shop.catalogue import queries as catalogue
 from ample.shop.catalogue.records import Item, Offer
 from ample.shop.orders import queries
-from ample.shop.orders.lights import is_open, lights_of
+from ample.shop.orders.checks import checks_of, is_open
 from ample.shop.orders.records import (
     AddLine,
     ChangeLine,
-    Light,
+    CheckAnswer,
     OrderLine,
     OrdersAnswer,
     OrderSheet,
-    PassLight,
+    OverrideCheck,
     PlaceOrder,
     WaitingPart,
     WithdrawLine,
@@ -44,7 +44,7 @@ InstrumentOf = Callable[[str], Instrument]
 
 
 def orders_of(t: Transaction, instrument_of: InstrumentOf) -> OrdersAnswer:
-    """All sheets with their lines and lights, and what waits for a sheet."""
+    """All sheets with their lines and checks, and what waits for a sheet."""
     return OrdersAnswer(sheets=_sheets(t, None, instrument_of), waiting=_waiting(t))
 
 
@@ -62,7 +62,7 @@ def _sheets(t: Transaction, order_id: int | None, instrument_of: InstrumentOf) -
     part_ids = [row["part_id"] for row in rows]
     items = catalogue.items(t, sorted({row["item_id"] for row in rows}))
     facts = _Known(
-        lights_of(t, part_ids, instrument_of),
+        checks_of(t, part_ids, instrument_of),
         catalogue.offers_of(t, [row["item_id"] for row in rows]),
         items,
         requirements_of(t, job_queries.parts_by_id(t, part_ids)),
@@ -89,7 +89,7 @@ def _sheets(t: Transaction, order_id: int | None, instrument_of: InstrumentOf) -
 class _Known:
     """What is known of all that is on order, read at once."""
 
-    lights: Mapping[int, list[Light]]
+    checks: Mapping[int, list[CheckAnswer]]
     offers: Mapping[int, list[Offer]]
     items: Mapping[int, Item]
     wanted: Mapping[int, Requirement]
@@ -99,7 +99,7 @@ class _Known:
 def _line(row: dict[str, Any], known: _Known, supplier_id: int) -> OrderLine:
     item, now = known.items[row["item_id"]], known.wanted.get(row["part_id"])
     ordered_for = from_json(row["requirement"]) if row["requirement"] else now
-    lights, match = known.lights[row["part_id"]], known.matches.get(row["part_id"])
+    checks, match = known.checks[row["part_id"]], known.matches.get(row["part_id"])
     return OrderLine(
         **{name: row[name] for name in (
             "line_id", "part_id", "part_name", "job_number", "job_title", "quantity", "price",
@@ -113,8 +113,8 @@ def _line(row: dict[str, Any], known: _Known, supplier_id: int) -> OrderLine:
         changes=list(changes_between(ordered_for, now)) if ordered_for and now else [],
         match_item_id=match if match != row["item_id"] else None,
         needed=now.count if now else 1,
-        lights=lights,
-        open_lights=0 if row["withdrawn_at"] else sum(is_open(light) for light in lights),
+        lights=checks,
+        open_lights=0 if row["withdrawn_at"] else sum(is_open(check) for check in checks),
         other_offers=[
             each for each in known.offers.get(row["item_id"], []) if each.supplier_id != supplier_id
         ],
@@ -282,23 +282,23 @@ def drop_line(
     return sheet(t, line["order_id"], instrument_of)
 
 
-def pass_light(
-    t: Transaction, doer: Doer, line_id: int, asked: PassLight, instrument_of: InstrumentOf
+def override_check(
+    t: Transaction, doer: Doer, line_id: int, asked: OverrideCheck, instrument_of: InstrumentOf
 ) -> OrderSheet:
-    """Pass a light that does not hold, with a reason; what was unproven is kept beside it."""
+    """Override a check that is not met, with a reason; what was open is kept beside it."""
     doer.must("override")
     line = _open_line(t, line_id)
-    lights = lights_of(t, [line["part_id"]], instrument_of)[line["part_id"]]
-    light = next(each for each in lights if each.light == asked.light)
-    if light.facts_mark != asked.facts_mark:
+    checks = checks_of(t, [line["part_id"]], instrument_of)[line["part_id"]]
+    check = next(each for each in checks if each.light == asked.light)
+    if check.facts_mark != asked.facts_mark:
         raise Conflict(
             "changed_meanwhile",
             f"What is known of the {asked.light} has changed since you opened it.",
             "light",
             "Look at it again, then decide.",
-            light.model_dump(mode="json"),
+            check.model_dump(mode="json"),
         )
-    if light.state == "holds":
+    if check.state == "holds":
         raise BadInput(
             "nothing_to_pass", f"The {asked.light} check is met. There is nothing to override.", "light"
         )
@@ -309,22 +309,22 @@ def pass_light(
         {
             "line_id": line_id,
             "light": asked.light,
-            "facts_mark": light.facts_mark,
-            "words": light.words[:300],
+            "facts_mark": check.facts_mark,
+            "words": check.words[:300],
             "reason": asked.reason.strip(),
             "person_id": doer.person_id,
             "now": doer.now,
         },
     )
     queries.touch_order(t, line["order_id"])
-    record(t, doer, "order_line", line_id, "passed", {"light": asked.light, "words": light.words}, asked)
+    record(t, doer, "order_line", line_id, "passed", {"light": asked.light, "words": check.words}, asked)
     return sheet(t, line["order_id"], instrument_of)
 
 
 def place(
     t: Transaction, doer: Doer, order_id: int, asked: PlaceOrder, instrument_of: InstrumentOf
 ) -> OrderSheet:
-    """Place an order: only through the gate, only as it was seen."""
+    """Place an order: only with every check met or overridden, only as it was seen."""
     doer.must("place_order")
     queries.sheets(t, order_id, lock=True)
     found = sheet(t, order_id, instrument_of)

@@ -16,7 +16,7 @@ from ample.shop.orders.records import (
     ChangeLine,
     OrdersAnswer,
     OrderSheet,
-    PassLight,
+    OverrideCheck,
     PlaceOrder,
     WithdrawLine,
 )
@@ -113,15 +113,17 @@ def drop_line(path: LinePath, query: SeenQuery) -> Response:
     responses={200: OrderSheet, **_WRITES},
 )
 @needs("override")
-def pass_light(path: LinePath, body: PassLight) -> Response:
+def override_check(path: LinePath, body: OverrideCheck) -> Response:
     """Pass what is unproven; the reason stays on record."""
-    return desk().once(lambda t, doer: actions.pass_light(t, doer, path.line_id, body, todays_instruments(t)))
+    return desk().once(
+        lambda t, doer: actions.override_check(t, doer, path.line_id, body, todays_instruments(t))
+    )
 
 
 @api.post("/orders/<int:order_id>/place", summary="Place an order", responses={200: OrderSheet, **_WRITES})
 @needs("place_order")
 def place(path: OrderPath, body: PlaceOrder) -> Response:
-    """Place an order through the gate."""
+    """Place an order whose checks are all met or overridden."""
     return desk().once(lambda t, doer: actions.place(t, doer, path.order_id, body, todays_instruments(t)))
 
 

@@ -44,15 +44,15 @@ def _row(found: OrderSheet, line: OrderLine) -> dict[str, object]:
         **(_required(wanted) if wanted else {}),
         "differences": "; ".join(f"{each.name}: {each.old} wanted, {each.new} ordered" for each in line.differences),
         "unproven_and_passed": "; ".join(
-            f"{light.light}: {light.words} Overridden by {light.passed_by}: {light.passed_reason}"
-            for light in line.lights if light.passed_reason
+            f"{check.light}: {check.words} Overridden by {check.passed_by}: {check.passed_reason}"
+            for check in line.lights if check.passed_reason
         ),
         "cancelled": line.withdrawn_reason or "",
     }  # fmt: skip
 
 
 def _required(wanted: Requirement) -> dict[str, object]:
-    """What must be had, each value with its basis."""
+    """What is required, each value with its basis."""
     return {
         "required_sizes": "; ".join(f"{each.name}={each.mm:g} ({each.basis})" for each in wanted.dimensions),
         "required_attributes": "; ".join(

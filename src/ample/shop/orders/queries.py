@@ -1,4 +1,4 @@
-"""SQL of orders, lines and gate passes."""
+"""SQL of orders, lines and overrides."""
 
 from __future__ import annotations
 
@@ -64,7 +64,7 @@ def line(t: Transaction, line_id: int) -> dict[str, Any] | None:
 
 
 def passes(t: Transaction, line_ids: list[int]) -> list[dict[str, Any]]:
-    """Passes of gate lights, oldest first."""
+    """Overrides of checks, oldest first."""
     if not line_ids:
         return []
     return t.rows(
@@ -197,7 +197,7 @@ def drop_line(t: Transaction, line_id: int) -> None:
 
 
 def add_pass(t: Transaction, values: dict[str, Any]) -> int:
-    """A light passed with a reason."""
+    """A check overridden with a reason."""
     return t.insert(
         """
         INSERT INTO gate_passes (line_id, light, facts_mark, words, reason, person_id, passed_at)

@@ -14,8 +14,8 @@ from ample.core.parts.requirement import Change, Requirement
 from ample.shop.catalogue.records import Item, Offer
 
 
-class Light(BaseModel):
-    """A gate light: its state, why in words, and a pass that a person gave with a reason."""
+class CheckAnswer(BaseModel):
+    """A check: its state, why in words, and an override that a person gave with a reason."""
 
     light: str
     state: str
@@ -27,7 +27,7 @@ class Light(BaseModel):
 
 
 class OrderLine(BaseModel):
-    """One line: what is ordered for which part, and its gate."""
+    """One line: what is ordered for which part, and its checks."""
 
     line_id: int
     part_id: int
@@ -51,7 +51,7 @@ class OrderLine(BaseModel):
     price: Decimal
     lead_days: int
     version: int
-    lights: list[Light]
+    lights: list[CheckAnswer]
     open_lights: int
     other_offers: list[Offer]
 
@@ -114,7 +114,7 @@ class ChangeLine(Strict):
     quantity: int = Field(ge=1, le=999)
 
 
-class PassLight(Strict):
+class OverrideCheck(Strict):
     """Override a check with a reason that stays on record."""
 
     light: Literal[
@@ -125,6 +125,6 @@ class PassLight(Strict):
 
 
 class PlaceOrder(Strict):
-    """Place the sheet as it stands at this version."""
+    """Place the sheet at this version."""
 
     version: int = Field(ge=1)

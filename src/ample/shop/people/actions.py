@@ -22,7 +22,7 @@ KEPT = timedelta(days=3)  # no request is repeated, and no failed try is shown, 
 
 @dataclass(frozen=True)
 class Door:
-    """Where somebody comes in: address, whether it is this machine itself, the machine's mark and who it knows."""
+    """Where a sign-in comes from: address, whether it is this machine itself, the machine's mark and who it knows."""
 
     address: str
     here: bool = False

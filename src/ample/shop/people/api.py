@@ -123,7 +123,7 @@ def end_own_sign_ins() -> Response:
 @api.get("/people", summary="Everybody, and who may do what", responses={200: PeopleAnswer, 403: ErrorAnswer})
 @needs("people")
 def people() -> Response:
-    """Everybody, at work and at rest, and the table of rights."""
+    """Everybody, at work and deactivated, and the table of rights."""
     return desk().read(lambda t: keeping.people_of(t, _now()))
 
 

@@ -9,7 +9,7 @@ import secrets
 from datetime import datetime, timedelta
 from typing import Any
 
-from ample.base.audit import Kept, note
+from ample.base.audit import Audited, note
 from ample.base.doer import Doer
 from ample.base.rights import OWNER, ROLES, known_rights
 from ample.core.errors import AmpleError, BadInput, Conflict, NotKnown
@@ -68,7 +68,7 @@ def _right_row(name: str, changed: dict[tuple[str, str], dict[str, Any]]) -> Rig
 
 
 def add_demo_person(t: Transaction, name: str, role: str, pin: str, now: datetime) -> int:
-    """A person of the demo, whose PIN is no secret: it is told on the machine itself, and good there only."""
+    """A person of the demo, whose PIN is no secret: it is shown on the machine itself and valid only there."""
     return queries.add_person(
         t,
         {"name": name, "role": role, "secret_hash": hash_secret(pin), "demo_pin": pin, "choose_secret": False, "now": now},
@@ -257,6 +257,12 @@ def _checked_name(t: Transaction, name: str, person_id: int | None) -> str:
 
 
 def _note(
-    t: Transaction, doer: Doer | None, now: datetime, person_id: int, action: str, before: Kept, after: Kept
+    t: Transaction,
+    doer: Doer | None,
+    now: datetime,
+    person_id: int,
+    action: str,
+    before: Audited,
+    after: Audited,
 ) -> None:
     note(t, doer.person_id if doer else None, now, "person", person_id, action, before, after)

@@ -18,7 +18,7 @@ FORWARDED = ("X-Forwarded-For", "X-Forwarded-Host", "X-Real-IP", "Forwarded", "V
 
 
 def door_of(request: Request) -> Door:
-    """Where a request comes in."""
+    """Where a request comes from."""
     held = _held(request)
     return Door(
         address=request.remote_addr or "unknown",
@@ -29,7 +29,7 @@ def door_of(request: Request) -> Door:
 
 
 def is_here(request: Request) -> bool:
-    """Whether this comes from the machine itself: nothing stands between, and it calls the machine so."""
+    """Whether this comes from the machine itself: no proxy is between, and it calls the machine so."""
     if any(name in request.headers for name in FORWARDED):
         return False
     name = request.host.rsplit(":", 1)[0] if not request.host.endswith("]") else request.host

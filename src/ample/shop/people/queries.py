@@ -36,7 +36,7 @@ def person(t: Transaction, person_id: int) -> dict[str, Any] | None:
 
 
 def person_named(t: Transaction, name: str) -> dict[str, Any] | None:
-    """Whoever has this name, at work or at rest."""
+    """Whoever has this name, at work or deactivated."""
     return t.first(
         "SELECT person_id, name, role, active, version FROM people WHERE name = %(name)s", {"name": name}
     )
@@ -114,7 +114,7 @@ def set_right(t: Transaction, values: dict[str, Any]) -> int:
 
 
 def everybody(t: Transaction, now: datetime, since: datetime) -> list[dict[str, Any]]:
-    """All people, those at rest last."""
+    """All people, those deactivated last."""
     return t.rows(
         """
         SELECT
@@ -170,7 +170,7 @@ def change_person(t: Transaction, values: dict[str, Any]) -> int:
 
 
 def set_secret(t: Transaction, person_id: int, secret_hash: str, choose_secret: bool) -> None:
-    """Another PIN or password; the demo's is told no longer."""
+    """Another PIN or password; the demo's is no longer shown."""
     t.change(
         """
         UPDATE people

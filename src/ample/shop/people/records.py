@@ -109,7 +109,7 @@ class NewPerson(Strict):
 
 
 class ChangePerson(Strict):
-    """Another name or role; put to rest, or back."""
+    """Another name or role; deactivated, or activated again."""
 
     name: str = Field(min_length=1, max_length=60)
     role: RoleName

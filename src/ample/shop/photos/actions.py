@@ -56,7 +56,7 @@ def place_photo(t: Transaction, doer: Doer, photo_id: int, change: PhotoChange) 
 
 
 def remove_photo(t: Transaction, doer: Doer, photo_id: int, version: int) -> PhotoHead:
-    """Take a photo out, if it is still as it was seen; who did it stays on record."""
+    """Remove a photo, if it is still as it was seen; who did it stays on record."""
     doer.must("delete")
     found = queries.photo(t, photo_id)
     if found is None:

@@ -1,4 +1,4 @@
-"""HTTP of photos: the picture is the body, where it belongs stands in the address."""
+"""HTTP of photos: the picture is the body, the address says where it belongs."""
 
 from __future__ import annotations
 
@@ -52,7 +52,7 @@ def place_photo(path: PhotoPath, body: PhotoChange) -> Response:
 @api.delete("/photos/<int:photo_id>", summary="Take a photo out", responses={200: PhotoHead, **_WRITES})
 @needs("delete")
 def remove_photo(path: PhotoPath, query: PhotoSeen) -> Response:
-    """Take a photo out."""
+    """Remove a photo."""
     return desk().once(lambda t, doer: actions.remove_photo(t, doer, path.photo_id, query.version))
 
 

@@ -53,7 +53,7 @@ def _jpeg(picture: Image.Image, quality: int) -> bytes:
 
 
 def main() -> None:
-    """Decode what comes in."""
+    """Decode the pictures that are sent in."""
     resource.setrlimit(resource.RLIMIT_AS, (MOST_MEMORY_BYTES, MOST_MEMORY_BYTES))
     resource.setrlimit(resource.RLIMIT_CPU, (MOST_SECONDS, MOST_SECONDS))
     warnings.simplefilter("error")  # a bomb warning, or half-read tags, are errors here

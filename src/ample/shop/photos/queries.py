@@ -90,5 +90,5 @@ def change(t: Transaction, photo_id: int, values: dict[str, Any]) -> None:
 
 
 def remove(t: Transaction, photo_id: int) -> None:
-    """Take a photo out."""
+    """Remove a photo."""
     t.change("DELETE FROM photos WHERE photo_id = %(photo_id)s", {"photo_id": photo_id})

@@ -56,7 +56,7 @@ def acknowledge(path: CautionPath) -> Response:
 @api.post("/unit-models", summary="Tell builds of a model apart", responses={201: UnitModel, **_WRITES})
 @needs("signed_in")
 def add_unit_model(body: NewModel) -> Response:
-    """Keep how the builds of a model are told apart."""
+    """Keep how the builds of a model are distinguished."""
     return desk().once(lambda t, doer: add_known_model(t, doer, body), 201)
 
 

@@ -1,4 +1,4 @@
-"""Models of units: which builds there are, what they are known to need and whether it can be had."""
+"""Models of units: which builds there are, the parts they are known to need and whether those are available."""
 
 from __future__ import annotations
 
@@ -50,7 +50,7 @@ def spares_of(
     lie_open_days: int | None,
     typed: Sequence[dict[str, Any]] = (),
 ) -> list[KnownSpare]:
-    """What the unit is known to need, and whether it can be had in time; what was typed at take in first."""
+    """What the unit is known to need, and whether it is available in time; what was typed at take in first."""
     row = queries.model_named(t, model) if model else None
     known: list[dict[str, Any]] = []
     if row is not None:
@@ -114,7 +114,7 @@ def _judged(
 
 
 def add_known_model(t: Transaction, doer: Doer, new: NewModel) -> UnitModel:
-    """Keep how the builds of a model are told apart, and what it is known to need."""
+    """Keep how the builds of a model are distinguished, and what it is known to need."""
     if queries.model_named(t, new.name) is not None:
         raise Conflict("known_already", f"{new.name} exists already.", "name", "Choose it by its name.")
     model = UnitModel(**new.model_dump(exclude={"spares"}))

@@ -32,5 +32,5 @@ def unit_of(path: JobPath) -> Response:
 )
 @needs("signed_in")
 def tie(path: JobPath, body: TieRequest) -> Response:
-    """Tie a job to a unit of before, or begin the history of a new one."""
+    """Tie a job to a unit known already, or begin the history of a new one."""
     return desk().once(lambda t, doer: histories.tie(t, doer, path.number, body))

@@ -65,7 +65,7 @@ def tie(t: Transaction, doer: Doer, number: str, asked: TieRequest) -> UnitOfJob
 
 
 def tie_by_serial(t: Transaction, doer: Doer, job: JobHead, serial: str) -> None:
-    """A serial number that a unit of before has: the job is of that unit."""
+    """A serial number that a known unit has: the job is of that unit."""
     unit = unit_with(t, serial.strip())
     if unit is not None and unit_of_job(t, job.job_id) is None:
         tie_job(t, job.job_id, unit.unit_id)

@@ -142,6 +142,6 @@ def notes_of_unit(t: Transaction, unit_id: int, but_job_id: int) -> list[dict[st
 
 
 def plate_of(t: Transaction, job_id: int) -> dict[str, Any]:
-    """Model and serial number as they stand on the plate of a job's unit."""
+    """Model and serial number as they are on the plate of a job's unit."""
     row = t.first("SELECT model, serial FROM take_ins WHERE job_id = %(job_id)s", {"job_id": job_id})
     return row or {"model": "", "serial": ""}

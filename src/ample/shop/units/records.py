@@ -30,7 +30,7 @@ class UnitModel(BaseModel):
 
 
 class NewBuild(Strict):
-    """A build as it is told apart: what is seen, its picture, its serials, what it takes."""
+    """A build as it is recognised: what is seen, its picture, its serials, what it takes."""
 
     build: str = Field(min_length=1, max_length=40)
     answer: str = Field(min_length=2, max_length=120)

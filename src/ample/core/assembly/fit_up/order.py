@@ -1,4 +1,4 @@
-"""An order of steps from what must come before what; what cannot be had is said, and gives way by rank."""
+"""An order of steps from what must come before what; rules that conflict give way by rank, and that is reported."""
 
 from __future__ import annotations
 
@@ -11,7 +11,7 @@ Place = tuple[float, ...]
 
 
 @dataclass(frozen=True)
-class Held:
+class OrderedPair:
     """A pair that the order keeps, and the rule that asked for it."""
 
     before: str
@@ -21,7 +21,7 @@ class Held:
 
 @dataclass(frozen=True)
 class Clash:
-    """A pair that cannot be kept: the rule that gives way, and those that stand against it."""
+    """A pair that cannot be kept: the rule that gives way, and those that conflict with it."""
 
     before: str
     after: str
@@ -86,7 +86,7 @@ def ordered(
     pairs: Iterable[tuple[str, str, str]],
     quiet: frozenset[str] = frozenset(),
     chains: Iterable[Sequence[str]] = (),
-) -> tuple[list[str], list[Held], list[Clash]]:
+) -> tuple[list[str], list[OrderedPair], list[Clash]]:
     """Order steps so that every pair is kept; of those that are free, the one with the least place comes first.
 
     Args:
@@ -113,7 +113,7 @@ def ordered(
     for before, after, code in pairs:
         a, b = graph.number[before], graph.number[after]
         if graph.add(a, b, code):
-            held.append(Held(before, after, code))
+            held.append(OrderedPair(before, after, code))
         elif code not in quiet:
             clashes.append(Clash(before, after, code, graph.codes_between(b, a) if a != b else ()))
     for chain in chains:

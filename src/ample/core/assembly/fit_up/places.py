@@ -1,4 +1,4 @@
-"""Where every part stands when a unit is put together: from the shaft outward, end by end."""
+"""Where every part is when a unit is put together: from the shaft outward, end by end."""
 
 from __future__ import annotations
 
@@ -113,7 +113,7 @@ class Shaft:
 
     @cached_property
     def standing(self) -> dict[str, Standing]:
-        """Where each part along the line stands, by key."""
+        """Where each part along the line is, by key."""
         found = {self.middle.key: Standing(self.middle, -1, 0)} if self.middle else {}
         for side, end in enumerate(self.ends):
             found |= {each.key: Standing(each, side, out) for out, each in enumerate(end)}

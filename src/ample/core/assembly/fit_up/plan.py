@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from typing import Literal, cast
 
 from ample.core.assembly.facing import Facing, facing_of
-from ample.core.assembly.fit_up.order import Clash, Held, ordered
+from ample.core.assembly.fit_up.order import Clash, OrderedPair, ordered
 from ample.core.assembly.fit_up.places import CASTINGS, SHAFTS, FittedPart, Shaft, every_word, name_words
 from ample.core.assembly.fit_up.rules import RULES, Steps, chains, fit_up_rules
 from ample.core.assembly.fit_up.steps import (
@@ -42,7 +42,7 @@ class Note:
 
 @dataclass(frozen=True)
 class Because:
-    """Why a step stands where it does: the rule, and the step that it comes before or after."""
+    """Why a step is where it is: the rule, and the step that it comes before or after."""
 
     code: str
     words: str
@@ -79,7 +79,7 @@ class FitUpStep:
 
 @dataclass(frozen=True)
 class FitUpConflict:
-    """Two rules that cannot both be kept: the steps, the rule given up, those it stands against, and what it means."""
+    """Two rules that cannot both be kept: the steps, the rule given up, those it conflicts with, and what it means."""
 
     code: str
     before: str
@@ -165,7 +165,7 @@ def _known(sheet: LineSheet, fitted: Iterable[FittedPart]) -> dict[str, FittedPa
 
 def order_of(
     shaft: Shaft, does: Steps, left_out: frozenset[str] = frozenset()
-) -> tuple[list[str], list[Held], list[Clash]]:
+) -> tuple[list[str], list[OrderedPair], list[Clash]]:
     """The steps of one line in order; `left_out` names rules that are not asked (how a rule is shown to matter)."""
     places = {
         f"{each}.{key}": _place(shaft, key, each, "line_reversed" in left_out)
@@ -200,7 +200,7 @@ def _place(shaft: Shaft, key: str, does: str, as_noted: bool) -> tuple[float, ..
 
 
 def _described(
-    shaft: Shaft, keys: list[str], held: list[Held], facing: dict[str, Facing], shop: frozenset[str]
+    shaft: Shaft, keys: list[str], held: list[OrderedPair], facing: dict[str, Facing], shop: frozenset[str]
 ) -> Iterator[FitUpStep]:
     rules = fit_up_rules()
     why: dict[str, list[Because]] = {}

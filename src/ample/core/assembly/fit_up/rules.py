@@ -98,7 +98,7 @@ def under_a_spring(shaft: Shaft, part: LinePart) -> bool:
 
 
 def held_by(shaft: Shaft, part: LinePart) -> LinePart | None:
-    """What a screw, or a fastener that hangs beside, holds: as said, by its name, else the only cover."""
+    """What a screw, or a fastener that hangs beside, holds: as stated, by its name, else the only cover."""
     said = part.fastener.also_holds if part.fastener else ""
     if part.kind != "screw" and not said and not (part.beside and part.kind == "nut"):
         return None
@@ -229,7 +229,7 @@ def _walled(shaft: Shaft, part: LinePart) -> LinePart | None:
 
 
 def seal_before_bearing(shaft: Shaft, steps: Steps) -> Iterator[Pair]:
-    """A seal behind a wall is home before the bearing that closes its way; so is what lies between."""
+    """A seal behind a wall is seated before the bearing that closes its way; so is everything between."""
     for seal in shaft.along:
         wall = _walled(shaft, seal) if seal.kind in ("lip_seal", "face_seal") else None
         if wall is None:
@@ -245,7 +245,7 @@ def seal_before_bearing(shaft: Shaft, steps: Steps) -> Iterator[Pair]:
 
 
 def cup_before_cone(shaft: Shaft, steps: Steps) -> Iterator[Pair]:
-    """A cup in a casting is home before its cone stands in the way."""
+    """A cup in a casting is seated before its cone is in the way."""
     for cup in shaft.along:
         near = shaft.outward(cup)[:1]
         if cup.kind == "taper_cup" and near and near[0].kind in CASTINGS:
@@ -292,7 +292,7 @@ def before_edge(shaft: Shaft, steps: Steps) -> Iterator[Pair]:
 
 
 def spacer_before_bearing(shaft: Shaft, steps: Steps) -> Iterator[Pair]:
-    """A spacer from the tray stands behind the bearing that it is bound to."""
+    """A spacer from the tray goes behind the bearing that it is bound to."""
     for part in shaft.beside:
         if part.kind == "spacer":
             yield from ((fit(part), fit(each)) for each in shaft.tied_to(part) if each.kind in BEARINGS)

@@ -152,7 +152,7 @@ def read_torque(text: str, field: str) -> float:
 
     Args:
         text: A figure, with a comma or a point.
-        field: Where it stands.
+        field: Where it is.
 
     Returns:
         The figure, above 0.
@@ -199,7 +199,7 @@ def check_fit_up(sheet: FitUpSheet, facts: FitUpFacts) -> None:
             read_torque(tick.reached, f"sheet.ticks[{number}].reached")
 
 
-def gate_fit_up(sheet: FitUpSheet, facts: FitUpFacts) -> None:
+def may_assemble(sheet: FitUpSheet, facts: FitUpFacts) -> None:
     """Refuse a unit that is called together over open steps without a reason.
 
     Args:
@@ -210,7 +210,7 @@ def gate_fit_up(sheet: FitUpSheet, facts: FitUpFacts) -> None:
         BadInput: At `sheet.reason`.
 
     Example:
-        >>> gate_fit_up(FitUpSheet(together=True), FitUpFacts(LineSheet(), ()))
+        >>> may_assemble(FitUpSheet(together=True), FitUpFacts(LineSheet(), ()))
     """
     if sheet.together and len(sheet.reason.strip()) < FEWEST_WORDS:
         left = judge_fit_up(sheet, facts).left

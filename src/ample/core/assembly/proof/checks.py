@@ -1,4 +1,4 @@
-"""What a unit asks to be checked, set and come back to, by what is on its lines."""
+"""What has to be checked, set and revisited on a unit, by what is on its lines."""
 
 from __future__ import annotations
 
@@ -48,7 +48,7 @@ def check_kinds() -> tuple[CheckKind, ...]:
 
 
 def checks_of(sheet: ProofSheet, lines: LineSheet) -> Iterator[ProofCheck]:
-    """The checks of a unit with what they showed; a reading that does not pass fails whoever says that it holds."""
+    """The checks of a unit with what they showed; a reading outside its pass value fails, whoever ticked it."""
     given = {each.key: (n, each) for n, each in enumerate(sheet.checks)}
     for kind, key, of in asked_checks(lines):
         number, result = given.get(key, (0, None))

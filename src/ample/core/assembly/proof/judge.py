@@ -35,7 +35,7 @@ FEWEST_WORDS = 4
 
 
 def judge_proof(sheet: ProofSheet, facts: ProofFacts) -> ProofJudged:
-    """Judge what was set and proved, and gather what stands against closing.
+    """Judge what was set and proved, and gather what prevents closing.
 
     Formula: a set point is the mean of its readings with U = 2·√((U₁/2)² + s²/n); it is right when it lies within its limits,
     unsure when its uncertainty reaches over one. Plays by `end_play`, runs by `run_in`.
@@ -120,7 +120,7 @@ def _mm(text: str, field: str) -> float | None:
             raise BadInput(error.code, error.message, field, error.hint) from error
 
 
-def _state(value: float, doubt: float, least: float | None, most: float | None) -> State:
+def _state(value: float, expanded: float, least: float | None, most: float | None) -> State:
     near = 1e-9
     if least is None and most is None:
         return "open"
@@ -130,7 +130,7 @@ def _state(value: float, doubt: float, least: float | None, most: float | None) 
         else 1
         if most is not None and each > most + near
         else 0
-        for each in (value - doubt, value, value + doubt)
+        for each in (value - expanded, value, value + expanded)
     ]
     if len(set(sides)) > 1:
         return "unsure"
@@ -146,8 +146,10 @@ def _point(field: str, each: SetPoint) -> SetJudged:
         return SetJudged(each.key, "open", None, None)
     mean = fmean(values)
     scatter = stdev(values) / math.sqrt(len(values)) if len(values) > 1 else 0.0
-    doubt = 2 * math.hypot(each.doubt / 2, scatter)
-    return SetJudged(each.key, _state(mean, doubt, each.least, each.most), round(mean, 4), round(doubt, 4))
+    expanded = 2 * math.hypot(each.doubt / 2, scatter)
+    return SetJudged(
+        each.key, _state(mean, expanded, each.least, each.most), round(mean, 4), round(expanded, 4)
+    )
 
 
 def _play(field: str, each: PlaySet) -> PlayJudged:
@@ -310,7 +312,7 @@ def check_proof(sheet: ProofSheet, facts: ProofFacts) -> None:
     judge_proof(sheet, facts)
 
 
-def gate_proof(sheet: ProofSheet, facts: ProofFacts) -> None:
+def may_close(sheet: ProofSheet, facts: ProofFacts) -> None:
     """Refuse a job that is closed over open points without a reason.
 
     Args:
@@ -323,7 +325,7 @@ def gate_proof(sheet: ProofSheet, facts: ProofFacts) -> None:
     Example:
         >>> from datetime import date
         >>> from ample.core.assembly.line import LineSheet
-        >>> gate_proof(ProofSheet(closed=True), ProofFacts(LineSheet(), (), date(2026, 1, 1)))
+        >>> may_close(ProofSheet(closed=True), ProofFacts(LineSheet(), (), date(2026, 1, 1)))
     """
     if not sheet.closed or len(sheet.reason.strip()) >= FEWEST_WORDS:
         return

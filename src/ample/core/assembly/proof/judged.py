@@ -1,4 +1,4 @@
-"""What the judge of setting and proving is told, and what it answers."""
+"""What the judge of the proof is given, and what it answers."""
 
 from __future__ import annotations
 
@@ -32,7 +32,7 @@ class ProofFacts:
 
 @dataclass(frozen=True)
 class SetJudged:
-    """A set point: mean and uncertainty (k = 2) of its readings, and what that is worth."""
+    """A set point: mean and uncertainty (k = 2) of its readings, and its verdict."""
 
     key: str
     state: State
@@ -78,7 +78,7 @@ class RunJudged:
 
 @dataclass(frozen=True)
 class ProofCheck:
-    """A check that this unit asks for, with its pass value, and what it showed."""
+    """A check that this unit needs, with its pass value, and what it showed."""
 
     key: str
     code: str
@@ -101,7 +101,7 @@ class ComparedJudged:
 
 @dataclass(frozen=True)
 class OpenPoint:
-    """What stands against closing."""
+    """What prevents closing."""
 
     code: str
     key: str
@@ -122,7 +122,7 @@ class Proposed:
 
 @dataclass(frozen=True)
 class ProofJudged:
-    """All of it judged; `open` stands against closing, `late` are tasks whose day has passed."""
+    """All of it judged; `open` prevents closing, `late` are tasks whose day has passed."""
 
     set_points: tuple[SetJudged, ...]
     plays: tuple[PlayJudged, ...]

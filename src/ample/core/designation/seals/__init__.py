@@ -41,7 +41,7 @@ def seal_readings(clean: str, typed: str, most_worn: int = FEW_WORN) -> list[Mar
     Args:
         clean: The text in capitals.
         typed: The same as it was typed.
-        most_worn: How many names a half-read text gives in each family.
+        most_worn: How many names a half-legible text gives in each family.
 
     Returns:
         The readings, best first; none when it is no such text.

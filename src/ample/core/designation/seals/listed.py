@@ -73,7 +73,7 @@ def apart_mm(size: SealSize, sizes_mm: Sequence[float]) -> float:
 
 
 def most_met(family: str, sizes_mm: Sequence[float], kind: str) -> SealSize | None:
-    """The most met listed part of these sizes, of the kind told if there is one."""
+    """The commonest listed part of these sizes, of the kind given, if any."""
     found = listed_near(family, sizes_mm)
     own = [size for size in found if size.kind == kind] or found
     return max(own, key=lambda size: (-round(apart_mm(size, sizes_mm), 2), size.share), default=None)

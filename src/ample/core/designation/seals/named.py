@@ -1,4 +1,4 @@
-"""Codes that stand for a seal, ring or small part without writing its sizes plainly."""
+"""Codes that name a seal, ring or small part without writing its sizes plainly."""
 
 from __future__ import annotations
 

@@ -31,7 +31,7 @@ def assembled(
     score: float,
     listed: SealSize | None = None,
 ) -> MarkingReading:
-    """The spans together; the kind told, or the most met kind of the size assumed."""
+    """The spans together; the kind given, or the commonest kind of the size assumed."""
     listed = listed or most_met(family, sizes_mm, text.kind(family))
     spans = [*own, *text.spans(family)]
     attributes, contradictions = _attributes(spans)
@@ -90,6 +90,6 @@ def _usual(kind: str) -> str:
 
 
 def canonical(family: str, kind: str, sizes_mm: tuple[float, ...]) -> str:
-    """The name of a part of a size that no list holds, in the way of the lists."""
+    """The name of a part of a size that is in no list, as the lists write it."""
     spec = SealSpec(family, "", kind, tuple(round(size, 4) for size in sizes_mm))
     return spec.size_text.replace(" × ", "x")

@@ -1,4 +1,4 @@
-"""A text taken apart: its words, its numbers, and what each family is told by them."""
+"""A text taken apart: its words, its numbers, and what they say for each family."""
 
 from __future__ import annotations
 
@@ -27,7 +27,7 @@ _LARGEST_IN_MM = 12.0  # three decimals of a size under this are inches
 
 @dataclass(frozen=True, slots=True)
 class Number:
-    """A size as it stands in the text."""
+    """A size as it appears in the text."""
 
     start: int
     stop: int
@@ -37,7 +37,7 @@ class Number:
 
 @dataclass
 class Text:
-    """A text taken apart: numbers with their places, words with their meanings, and what each family is told."""
+    """A text taken apart: numbers with their places, words with their meanings, and what that says for each family."""
 
     typed: str
     clean: str

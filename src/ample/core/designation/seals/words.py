@@ -1,4 +1,4 @@
-"""Words and codes on seals, rings and small parts, as they stand in a text."""
+"""Words and codes on seals, rings and small parts, as they appear in a text."""
 
 from __future__ import annotations
 

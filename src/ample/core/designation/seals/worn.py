@@ -1,4 +1,4 @@
-"""Half-read texts of seals and rings: unread characters stand for any, the lists say which."""
+"""Half-legible texts of seals and rings: unread characters stand for any, the lists say which."""
 
 from __future__ import annotations
 
@@ -19,7 +19,7 @@ _FAMILIES = ("lip_seal", "o_ring", "hydraulic_seal")
 
 
 def half_read(text: Text, most: int) -> list[MarkingReading]:
-    """Names of the lists that fit what could be read, the most met first."""
+    """Names of the lists that fit what could be read, the commonest first."""
     codes = _composed(text, most)
     if codes:
         return codes
@@ -49,7 +49,7 @@ def _can_be(text: Text, match: re.Match[str], size: SealSize, said: str, basis: 
 
 @lru_cache(maxsize=512)
 def _like(family: str, parts: tuple[str, ...]) -> tuple[SealSize, ...]:
-    """The listed parts whose name can be read so, the most met first."""
+    """The listed parts whose name can be read so, the commonest first."""
     if len(parts) >= 2:
         pattern = "x".join(
             re.escape(part).replace(r"\.\.", "[0-9.]*").replace(r"\?", "[0-9]") for part in parts
@@ -65,7 +65,7 @@ def _like(family: str, parts: tuple[str, ...]) -> tuple[SealSize, ...]:
 
 @lru_cache
 def _names(family: str) -> tuple[str, dict[str, SealSize]]:
-    """Names of a family a line each, and the most met part of each name."""
+    """Names of a family a line each, and the commonest part of each name."""
     found: dict[str, SealSize] = {}
     for size in sizes_of_family(family):
         held = found.get(size.designation)

@@ -1,4 +1,4 @@
-"""The families of seals, rings and small parts, put together from their tables."""
+"""The families of seals, rings and small parts, built from their tables."""
 
 from __future__ import annotations
 
@@ -34,7 +34,7 @@ def _offered() -> dict[str, tuple[str, ...]]:
 
 
 def _grid(family: str) -> Grid:
-    """The sizes of parts that no list holds; a fault of the table is refused on loading."""
+    """The sizes of parts that are in no list; a fault of the table is refused on loading."""
     steps: dict[str, list[tuple[float, float, float]]] = {}
     for row in rows("grids.csv", family):
         over, _, under = row["step_mm"].partition("/")
@@ -67,7 +67,7 @@ def _family(name: str) -> Family:
         name, own.words, own.dimensions, _features(name), conditions_of(name), own.wear_mean_mm, own.wear_shape,
         made, made.unlisted, kinds, seal_questions(name), _pictures(name),
         {scheme: offered[scheme] for scheme in dict.fromkeys(kind.scheme for kind in kinds.values())},
-        SEAL_NAMES, own.marked, own.scheme, _grid(name), made.many, made.features_of, _own_words(name),
+        SEAL_NAMES, own.marked, own.scheme, _grid(name), made.many, made.features_of, made.of_all, _own_words(name),
     )  # fmt: skip
 
 

@@ -16,11 +16,11 @@ from ample.core.standards.seals import press_fit_um, ring_section_tolerance_mm
 
 Floats = NDArray[np.float64]
 Limit = tuple[Floats, Floats]
-Rule = Callable[["Asked"], Limit]
+Rule = Callable[["RuleInput"], Limit]
 
 
 @dataclass(frozen=True, eq=False)
-class Asked:
+class RuleInput:
     """What a rule is asked, for many parts at once: nominals, tolerance, dimensions by name, its own words."""
 
     nominal_mm: Floats
@@ -37,11 +37,11 @@ class Asked:
         return float(self.words[place])
 
 
-def _plain(a: Asked) -> Limit:
+def _plain(a: RuleInput) -> Limit:
     return a.about(a.number(0), a.number(1))
 
 
-def _share(a: Asked) -> Limit:
+def _share(a: RuleInput) -> Limit:
     return a.about(a.nominal_mm * a.number(0), a.nominal_mm * a.number(1))
 
 
@@ -58,11 +58,11 @@ def _by_size(of: Callable[[float], tuple[float, float]], nominal_mm: Floats) -> 
     return nominal_mm + found[:, 0], nominal_mm + found[:, 1]
 
 
-def _zone(a: Asked) -> Limit:
+def _zone(a: RuleInput) -> Limit:
     return _by_size(lambda size: _zone_mm(size, a.words[0]), a.nominal_mm)
 
 
-def _press_fit(a: Asked) -> Limit:
+def _press_fit(a: RuleInput) -> Limit:
     def of(size: float) -> tuple[float, float]:
         low, high = press_fit_um("metal" if a.tolerance == "metal" else "rubber", size)
         return low / 1000, high / 1000
@@ -70,67 +70,67 @@ def _press_fit(a: Asked) -> Limit:
     return _by_size(of, a.nominal_mm)
 
 
-def _lip_sprung(a: Asked) -> Limit:
+def _lip_sprung(a: RuleInput) -> Limit:
     """With its spring a free lip is under size by about 0.8 to 2 mm, to 3 mm on large ones."""
     return a.about(-2.0 - np.clip((a.nominal_mm - 60) / 140, 0, 1), -0.8)
 
 
-def _lip_bare(a: Asked) -> Limit:
-    """Without its spring the lip stands wider open."""
+def _lip_bare(a: RuleInput) -> Limit:
+    """Without its spring the lip is wider open."""
     return a.about(-1.3 - np.clip((a.nominal_mm - 60) / 200, 0, 0.7), -0.3)
 
 
-def _seal_width(a: Asked) -> Limit:
+def _seal_width(a: RuleInput) -> Limit:
     off = np.where(a.nominal_mm <= 10, 0.2, 0.3)
     return a.about(-off, off)
 
 
-def _inside_off(a: Asked) -> Floats:
+def _inside_off(a: RuleInput) -> Floats:
     return 0.009 * np.asarray(a.sizes_mm["inside_mm"]) ** 0.95 + 0.11
 
 
-def _section_off(a: Asked) -> Floats:
+def _section_off(a: RuleInput) -> Floats:
     section = np.asarray(a.sizes_mm["section_mm"])
     sizes, place = np.unique(section, return_inverse=True)
     return np.array([ring_section_tolerance_mm(float(size)) for size in sizes])[place.reshape(-1)]
 
 
-def _ring_inside(a: Asked) -> Limit:
+def _ring_inside(a: RuleInput) -> Limit:
     return a.about(-_inside_off(a), _inside_off(a))
 
 
-def _ring_section(a: Asked) -> Limit:
+def _ring_section(a: RuleInput) -> Limit:
     return a.about(-_section_off(a), _section_off(a))
 
 
-def _ring_outside(a: Asked) -> Limit:
+def _ring_outside(a: RuleInput) -> Limit:
     off = np.hypot(_inside_off(a), 2 * _section_off(a))
     return a.about(-off, off)
 
 
-def _ring_length(a: Asked) -> Limit:
+def _ring_length(a: RuleInput) -> Limit:
     return a.about(-math.pi * _inside_off(a), math.pi * _inside_off(a))
 
 
-def _to(a: Asked) -> Limit:
+def _to(a: RuleInput) -> Limit:
     """From one size to another; where the other is not known, a quarter more."""
     to = np.asarray(a.sizes_mm[a.words[0]])
     return a.nominal_mm, np.where(to > a.nominal_mm, to, 1.25 * a.nominal_mm)
 
 
-def _groove_shaft(a: Asked) -> Limit:
+def _groove_shaft(a: RuleInput) -> Limit:
     """The groove of a shaft ring: h10, h11 or h12 by its diameter."""
     return _by_size(
         lambda size: _zone_mm(size, "h10" if size <= 9.6 else "h11" if size <= 22 else "h12"), a.nominal_mm
     )
 
 
-def _groove_bore(a: Asked) -> Limit:
+def _groove_bore(a: RuleInput) -> Limit:
     """The groove of a bore ring: H11 or H12 by its diameter."""
     return _by_size(lambda size: _zone_mm(size, "H11" if size <= 23 else "H12"), a.nominal_mm)
 
 
-def _ring_thickness(a: Asked) -> Limit:
+def _ring_thickness(a: RuleInput) -> Limit:
     steps = [a.nominal_mm < 1, a.nominal_mm < 2, a.nominal_mm < 3]
     return a.about(-np.select(steps, [0.05, 0.06, 0.07], 0.1), 0.0)
 
@@ -151,7 +151,7 @@ def _washers() -> dict[str, dict[str, tuple[float, float]]]:
 
 
 def _washer(part: str) -> Rule:
-    def rule(a: Asked) -> Limit:
+    def rule(a: RuleInput) -> Limit:
         low, high = _washers()[a.tolerance][part]
         if part == "thickness" and a.tolerance == "shim":
             return a.about(-0.03 - 0.03 * np.minimum(a.nominal_mm, 2.0), high)

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from ample.core.parts.families import Make
+from ample.core.parts.families import ToleranceSpec
 from ample.core.parts.kinds import seal_kinds
 from ample.core.parts.seals.family import SEALS
 
@@ -21,10 +21,10 @@ class SealSpec:
     series: str = ""
 
     @property
-    def make(self) -> Make:
+    def make(self) -> ToleranceSpec:
         """What decides how it measures when new."""
         kind = seal_kinds()[self.family][self.kind]
-        return Make(kind.scheme, kind.tolerance, self.dimensions_mm, "")
+        return ToleranceSpec(kind.scheme, kind.tolerance, self.dimensions_mm, "")
 
     @property
     def marked(self) -> dict[str, str]:
@@ -38,7 +38,7 @@ class SealSpec:
 
     @property
     def size_text(self) -> str:
-        """Its size as it is said: `35 × 52 × 7`, `20 × 2.5`."""
+        """Its size in words: `35 × 52 × 7`, `20 × 2.5`."""
         return said_size(self.family, self.kind, self.dimensions_mm)
 
 

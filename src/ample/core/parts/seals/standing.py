@@ -4,17 +4,17 @@ from __future__ import annotations
 
 import math
 import re
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 
 import numpy as np
 from numpy.typing import NDArray
 
-from ample.core.parts.families import Make
+from ample.core.parts.families import ToleranceSpec
 from ample.core.parts.limits import Limits, Measure
 from ample.core.parts.seals.described import dimensions_of, rows
-from ample.core.parts.seals.rules import RULES, Asked
+from ample.core.parts.seals.rules import RULES, RuleInput
 
 Floats = NDArray[np.float64]
 USED_COVER_MM = {"metal": (-0.02, 0.05), "rubber": (-0.05, 0.08)}
@@ -46,7 +46,7 @@ class Standing:
         of = {name: times * np.asarray(sizes_mm[name], dtype=np.float64) for name, times in self.terms}
         nominal = np.sum(list(of.values()), axis=0)
         there = np.all([values > 0 for values in of.values()], axis=0)
-        low, high = RULES[self.rule](Asked(nominal, tolerance, sizes_mm, self.words))
+        low, high = RULES[self.rule](RuleInput(nominal, tolerance, sizes_mm, self.words))
         narrow = high - low < 1e-4
         shift, residue = self.used_mm(tolerance)
         return Limits(
@@ -98,9 +98,13 @@ class SealMeasures:
 
     family: str
 
-    def __call__(self, make: Make, feature: str) -> tuple[Measure, ...]:
+    def __call__(self, make: ToleranceSpec, feature: str) -> tuple[Measure, ...]:
         """What a feature of a new part stands for, and the limits between which it is made or turned."""
         return _measures(self.family, make, feature)
+
+    def of_all(self, specs: Sequence[ToleranceSpec], feature: str) -> list[tuple[Measure, ...]]:
+        """The same for many parts at once, in their order."""
+        return _measures_of(self.family, specs, feature)
 
     def features_of(self, scheme: str) -> frozenset[str]:
         """What can be measured of a part of a scheme."""
@@ -116,7 +120,7 @@ class SealMeasures:
     def unlisted(self, feature: str, nominal_mm: float, tolerance: str, scheme: str) -> Measure:
         """The limits of a feature when only what it stands for is known: every dimension of that size."""
         same = (nominal_mm,) * len(dimensions_of()[self.family])
-        return _measures(self.family, Make(scheme, tolerance, same, ""), feature)[0]
+        return _measures(self.family, ToleranceSpec(scheme, tolerance, same, ""), feature)[0]
 
 
 _RANGES = ("to", "share")
@@ -128,20 +132,28 @@ def _beside(family: str) -> frozenset[str]:
     return frozenset(row["feature"] for row in rows("features.csv", family) if row["place"] == "beside")
 
 
-@lru_cache(maxsize=131072)
-def _measures(family: str, make: Make, feature: str) -> tuple[Measure, ...]:
-    sizes = {
-        name: np.array([size]) for name, size in zip(dimensions_of()[family], make.dimensions_mm, strict=True)
-    }
-    found = []
-    for one in standings()[family, make.scheme].get(feature, ()):
-        made = one.limits(sizes, make.tolerance)
-        if not math.isnan(made.low_mm[0]):
-            of = tuple((name, float(values[0])) for name, values in made.of.items())
-            found.append(
-                Measure(
-                    one.share, float(made.nominal_mm[0]), float(made.low_mm[0]), float(made.high_mm[0]), of,
-                    *one.used_mm(make.tolerance), one.rule in _RANGES and feature in _beside(family),
-                )
-            )  # fmt: skip
-    return tuple(found)
+@lru_cache(maxsize=8192)
+def _measures(family: str, make: ToleranceSpec, feature: str) -> tuple[Measure, ...]:
+    return _measures_of(family, [make], feature)[0]
+
+
+def _measures_of(family: str, specs: Sequence[ToleranceSpec], feature: str) -> list[tuple[Measure, ...]]:
+    """Every part of one scheme and tolerance at once: a catalogue has thousands."""
+    alike: dict[tuple[str, str], list[int]] = {}
+    for place, spec in enumerate(specs):
+        alike.setdefault((spec.scheme, spec.tolerance), []).append(place)
+    found: list[list[Measure]] = [[] for _ in specs]
+    for (scheme, tolerance), places in alike.items():
+        sizes = np.array([specs[place].dimensions_mm for place in places], dtype=np.float64).T
+        columns = dict(zip(dimensions_of()[family], sizes, strict=True))
+        for one in standings()[family, scheme].get(feature, ()):
+            made = one.limits(columns, tolerance)
+            used = one.used_mm(tolerance)
+            in_range = one.rule in _RANGES and feature in _beside(family)
+            names, terms = tuple(made.of), np.array(list(made.of.values())).T.tolist()
+            limits = zip(made.nominal_mm.tolist(), made.low_mm.tolist(), made.high_mm.tolist(), strict=True)
+            for place, (nominal, low, high), of in zip(places, limits, terms, strict=True):
+                if not math.isnan(low):
+                    own = tuple(zip(names, of, strict=True))
+                    found[place].append(Measure(one.share, nominal, low, high, own, *used, in_range))
+    return [tuple(each) for each in found]

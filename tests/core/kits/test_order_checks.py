@@ -5,7 +5,7 @@ import pytest
 from ample.core.contract.specs import part_of_reading
 from ample.core.designation import decode
 from ample.core.interchange import meets
-from ample.core.kits import ALSO, LIGHTS, GateFacts, LineFacts, OnTheShelf, SeatFact, gate
+from ample.core.kits import ALSO, CHECKS, LineFacts, OnTheShelf, OrderFacts, SeatFact, check_part
 from ample.core.parts.requirement import Evidence, Measured, requirement_of
 
 GOOD_SEAT = SeatFact("accept", "inside", 0.0)
@@ -21,19 +21,19 @@ def offered(marking, wanted):
 
 
 WANTED = wanted_of("6205-2RS C3")
-ALL_GOOD = GateFacts(
+ALL_GOOD = OrderFacts(
     0.99, 0.5, "", 3, True, WANTED, part_of_reading(decode("6205-2RS C3")[0]), offered("6205-2RS C3", WANTED),
     GOOD_SEAT, GOOD_SEAT, 1,
 )  # fmt: skip
 
 
-def state(light, **changes):
-    return next(each for each in gate(replace(ALL_GOOD, **changes)) if each.light == light).state
+def state(check, **changes):
+    return next(each for each in check_part(replace(ALL_GOOD, **changes)) if each.check == check).state
 
 
-def test_all_proven_opens_the_gate():
-    assert [each.light for each in gate(ALL_GOOD)] == list(LIGHTS)
-    assert {each.state for each in gate(ALL_GOOD)} == {"holds"}
+def test_all_proven_opens_the_check_part():
+    assert [each.check for each in check_part(ALL_GOOD)] == list(CHECKS)
+    assert {each.state for each in check_part(ALL_GOOD)} == {"holds"}
 
 
 @pytest.mark.parametrize(
@@ -70,9 +70,9 @@ def test_what_is_unproven_keeps_a_light_from_holding(light, changes, expected):
 def test_every_light_says_why():
     line = LineFacts(2, ("worm shaft",), "Round or square ring?")
     open_ones = replace(ALL_GOOD, line=line, clearance_advice="Take C3.", shelf=OnTheShelf("6205", 1, ""))
-    assert [each.light for each in gate(open_ones)] == [*LIGHTS, *ALSO]
-    for facts in (ALL_GOOD, open_ones, GateFacts(None, None, "", 0, False, None, None, None, None, None, 1)):
-        assert all(each.words for each in gate(facts))
+    assert [each.check for each in check_part(open_ones)] == [*CHECKS, *ALSO]
+    for facts in (ALL_GOOD, open_ones, OrderFacts(None, None, "", 0, False, None, None, None, None, None, 1)):
+        assert all(each.words for each in check_part(facts))
 
 
 # The place of a seal: what was measured, and what becomes of the two checks. Limits: h11, H8, common practice.
@@ -102,5 +102,5 @@ def test_a_place_is_met_by_sizes_that_suit_and_not_by_having_been_typed(marking,
         fitted=wanted.spec,
         interchange=offered(marking, wanted),
     )
-    found = {each.light: each.state for each in gate(facts)}
+    found = {each.check: each.state for each in check_part(facts)}
     assert (found["shaft"], found["housing"]) == (shaft, housing)

@@ -3,20 +3,19 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Mapping
-from dataclasses import asdict
 from typing import Any
 
 from ample.base import job_queries
 from ample.base.places import places_of
 from ample.base.records import PlaceOfPart
 from ample.core.interchange import meets
-from ample.core.kits import GateFacts, LineFacts, OnTheShelf, SeatFact
+from ample.core.kits import LineFacts, OnTheShelf, OrderFacts, SeatFact
 from ample.core.parts import BearingSpec
 from ample.core.parts.requirement import Requirement, facts_of
 from ample.core.places import SeatFacts, SeatJudgement, SeatSheet, SeatsJudged, judge_seats
 from ample.core.sizes import Instrument
 from ample.sheets import queries as sheets
-from ample.sheets.checks import order_checks
+from ample.sheets.checks import OrderCheck, order_checks
 from ample.sheets.kinds.seats import SEATS
 from ample.sheets.store import held
 from ample.shop.bench.fitted import as_fitted
@@ -24,7 +23,7 @@ from ample.shop.bench.requirements import requirements_of
 from ample.shop.catalogue import queries as catalogue
 from ample.shop.catalogue.records import Item
 from ample.shop.orders import queries
-from ample.shop.orders.records import Light
+from ample.shop.orders.records import CheckAnswer
 from ample.shop.units.actions import model_of
 from ample.store import Transaction
 
@@ -32,7 +31,9 @@ InstrumentOf = Callable[[str], Instrument]
 MOST_NAMED = 4
 
 
-def lights_of(t: Transaction, part_ids: list[int], instrument_of: InstrumentOf) -> dict[int, list[Light]]:
+def checks_of(
+    t: Transaction, part_ids: list[int], instrument_of: InstrumentOf
+) -> dict[int, list[CheckAnswer]]:
     """The checks of each part, with the overrides that people gave; what is ordered is what is judged."""
     known = queries.decisions(t, part_ids)
     items = catalogue.items(t, sorted({item_id for row in known.values() for item_id in _items_of(row)}))
@@ -48,8 +49,12 @@ def lights_of(t: Transaction, part_ids: list[int], instrument_of: InstrumentOf) 
         line = LineFacts(*lines.get(part_id, (0, ())), build_question=builds.get(row["job_id"], ""))
         facts = _facts(t, row, items, wanted.get(part_id), places[part_id], sheet, line, instrument_of)
         bound = _bound_to(row, facts, sheet)
-        found[part_id] = [_with_pass(Light(**asdict(each)), own) for each in order_checks(facts, bound)]
+        found[part_id] = [_with_override(_answer(each), own) for each in order_checks(facts, bound)]
     return found
+
+
+def _answer(check: OrderCheck) -> CheckAnswer:
+    return CheckAnswer(light=check.check, state=check.state, words=check.words, facts_mark=check.facts_mark)
 
 
 def _items_of(row: dict[str, Any]) -> list[int]:
@@ -85,7 +90,7 @@ def _builds(t: Transaction, job_ids: set[int]) -> dict[int, str]:
 def _facts(
     t: Transaction, row: dict[str, Any], items: Mapping[int, Item], wanted: Requirement | None, place: PlaceOfPart,
     sheet: SeatSheet | None, line: LineFacts, instrument_of: InstrumentOf,
-) -> GateFacts:  # fmt: skip
+) -> OrderFacts:  # fmt: skip
     fitted = items.get(_fitted(row) or 0)
     replaced = row["match_id"] or row["ordered_id"]
     spec = fitted.spec if fitted else None
@@ -101,7 +106,7 @@ def _facts(
             shaft, housing = (_seat_fact(side, seats) for side in (seats.shaft, seats.housing))
             advice = _clearance_advice(spec, seats)
     ordering = row["line_id"] and row["order_state"] == "open"
-    return GateFacts(
+    return OrderFacts(
         probability=float(row["probability"]) if row["probability"] is not None else None,
         worst_sigmas=float(row["worst_sigmas"]) if row["worst_sigmas"] is not None else None,
         clash=row["clash"] or "",
@@ -145,7 +150,7 @@ def _clearance_advice(spec: BearingSpec, judged: SeatsJudged) -> str:
     return clearance.words
 
 
-def _bound_to(row: dict[str, Any], facts: GateFacts, sheet: SeatSheet | None) -> dict[str, object]:
+def _bound_to(row: dict[str, Any], facts: OrderFacts, sheet: SeatSheet | None) -> dict[str, object]:
     """Of each check the facts that it is judged on: an override is given for them and for no others."""
     fitted = _fitted(row)
     wanted = facts_of(facts.wanted) | {"count": ""} if facts.wanted else None
@@ -182,19 +187,19 @@ def _seat_fact(side: SeatJudgement | None, judged: SeatsJudged) -> SeatFact | No
     return SeatFact(check.decision, check.reason, check.creep_probability) if check else None
 
 
-def _with_pass(light: Light, given: list[dict[str, Any]]) -> Light:
-    """An override stands only for the facts that it was given for, however they are worded: others need a new one."""
+def _with_override(check: CheckAnswer, given: list[dict[str, Any]]) -> CheckAnswer:
+    """An override is valid only for the facts that it was given for, however they are worded: others need a new one."""
     for each in reversed(given):
-        if each["light"] == light.light and each["facts_mark"] == light.facts_mark:
+        if each["light"] == check.light and each["facts_mark"] == check.facts_mark:
             given_by = {
                 "passed_reason": each["reason"],
                 "passed_by": each["person"],
                 "passed_at": each["passed_at"],
             }
-            return Light.model_validate(light.model_dump() | given_by)
-    return light
+            return CheckAnswer.model_validate(check.model_dump() | given_by)
+    return check
 
 
-def is_open(light: Light) -> bool:
+def is_open(check: CheckAnswer) -> bool:
     """Whether a check keeps the order on hold."""
-    return light.state != "holds" and light.passed_reason is None
+    return check.state != "holds" and check.passed_reason is None

@@ -12,7 +12,7 @@ from ample.core.parts.requirement import Requirement
 
 PROVEN_CHANCE = 0.95
 WORST_SIGMAS = 4.0
-LIGHTS = ("identity", "interchange", "shaft", "housing", "quantity")  # asked of every part
+CHECKS = ("identity", "interchange", "shaft", "housing", "quantity")  # asked of every part
 ALSO = ("clearance", "strip_down", "build", "stock")  # asked where there is something to say
 
 
@@ -44,7 +44,7 @@ class LineFacts:
 
 
 @dataclass(frozen=True)
-class GateFacts:
+class OrderFacts:
     """What is known of a part that is to be ordered. None stands for not looked at; `changed_since` says that
     the evidence has changed since a person confirmed what the part is, `from_file` that only a job file says it.
     """
@@ -70,16 +70,16 @@ class GateFacts:
 
 
 @dataclass(frozen=True)
-class GateLight:
-    """One light: holds, not_proven, does_not_hold or not_looked_at, why in words, and the facts that it rests on."""
+class OrderCheckResult:
+    """One check: holds, not_proven, does_not_hold or not_looked_at, why in words, and the facts that it rests on."""
 
-    light: str
+    check: str
     state: str
     words: str
     rests_on: object = None
 
 
-def gate(facts: GateFacts) -> tuple[GateLight, ...]:
+def check_part(facts: OrderFacts) -> tuple[OrderCheckResult, ...]:
     """Judge what is proven and what is not before a part is ordered.
 
     Formula: identity holds at 95 % and more with no misfit over 4 σ and no clash; the interchange when the part
@@ -99,71 +99,71 @@ def gate(facts: GateFacts) -> tuple[GateLight, ...]:
     Source: common practice; the limits are house choices.
 
     Example:
-        >>> facts = GateFacts(None, None, "", 0, False, None, None, None, None, None, 1)
-        >>> [light.state for light in gate(facts)][0]
+        >>> facts = OrderFacts(None, None, "", 0, False, None, None, None, None, None, 1)
+        >>> [check.state for check in check_part(facts)][0]
         'not_looked_at'
     """
     checks = (identity, interchange, place, quantity, clearance, strip_down, build, stock)
     return in_order(each for check in checks for each in check(facts))
 
 
-def in_order(lights: Iterable[GateLight]) -> tuple[GateLight, ...]:
-    """Checks in the order they are shown: those of every part, what is said where there is something, any others."""
-    order = {name: place for place, name in enumerate((*LIGHTS, *ALSO))}
-    return tuple(sorted(lights, key=lambda each: order.get(each.light, len(order))))
+def in_order(results: Iterable[OrderCheckResult]) -> tuple[OrderCheckResult, ...]:
+    """Checks in the order they are shown: those of every part, those that apply only sometimes, any others."""
+    order = {name: place for place, name in enumerate((*CHECKS, *ALSO))}
+    return tuple(sorted(results, key=lambda each: order.get(each.check, len(order))))
 
 
-def identity(facts: GateFacts) -> tuple[GateLight, ...]:
+def identity(facts: OrderFacts) -> tuple[OrderCheckResult, ...]:
     """Whether it is known what the part is."""
     return (_identity(facts),)
 
 
-def interchange(facts: GateFacts) -> tuple[GateLight, ...]:
-    """Whether what is chosen meets what must be had."""
+def interchange(facts: OrderFacts) -> tuple[OrderCheckResult, ...]:
+    """Whether what is chosen meets what is required."""
     return (_interchange(facts),)
 
 
-def place(facts: GateFacts) -> tuple[GateLight, ...]:
+def place(facts: OrderFacts) -> tuple[OrderCheckResult, ...]:
     """Whether both places that the part goes into were judged and suit it."""
     if facts.family == "bearing":
         return (_seat("shaft", facts.shaft), _seat("housing", facts.housing))
     return (_place("shaft", facts), _place("housing", facts))
 
 
-def quantity(facts: GateFacts) -> tuple[GateLight, ...]:
+def quantity(facts: OrderFacts) -> tuple[OrderCheckResult, ...]:
     """Whether as many are ordered as the unit needs."""
     return (_quantity(facts),)
 
 
-def _identity(facts: GateFacts) -> GateLight:
+def _identity(facts: OrderFacts) -> OrderCheckResult:
     if facts.probability is None or facts.wanted is None:
-        return GateLight("identity", "not_looked_at", "Not identified yet.")
+        return OrderCheckResult("identity", "not_looked_at", "Not identified yet.")
     for clash in facts.wanted.clashes:
         words = f"The {clash.name.replace('_', ' ')}: {clash.marked} is marked, {clash.confirmed} confirmed."
-        return GateLight("identity", "not_proven", words)
+        return OrderCheckResult("identity", "not_proven", words)
     if facts.clash:
-        return GateLight("identity", "not_proven", facts.clash)
+        return OrderCheckResult("identity", "not_proven", facts.clash)
     if facts.worst_sigmas is not None and facts.worst_sigmas > WORST_SIGMAS:
         words = f"A reading is {facts.worst_sigmas:.0f} σ outside new-part limits of the size chosen."
-        return GateLight("identity", "does_not_hold", words)
+        return OrderCheckResult("identity", "does_not_hold", words)
     if facts.features_read < 2 and not facts.marking_read:
-        return GateLight("identity", "not_proven", "Based on fewer than two sizes and no marking.")
+        return OrderCheckResult("identity", "not_proven", "Based on fewer than two sizes and no marking.")
     if facts.probability < PROVEN_CHANCE:
         since = " The evidence has changed since then." if facts.changed_since else ""
-        return GateLight(
+        return OrderCheckResult(
             "identity", "not_proven", f"Only {facts.probability:.0%} confidence in the size.{since}"
         )
     if facts.from_file:
         words = "Identified in the job file, and the readings agree. Confirm it here."
-        return GateLight("identity", "not_proven", words)
+        return OrderCheckResult("identity", "not_proven", words)
     shown = min(facts.probability, 0.999)
-    return GateLight("identity", "holds", f"Size identified with {shown:.1%} confidence.")
+    return OrderCheckResult("identity", "holds", f"Size identified with {shown:.1%} confidence.")
 
 
-def _interchange(facts: GateFacts) -> GateLight:
+def _interchange(facts: OrderFacts) -> OrderCheckResult:
     found = facts.interchange
     if found is None:
-        return GateLight("interchange", "not_looked_at", "No replacement chosen yet.")
+        return OrderCheckResult("interchange", "not_looked_at", "No replacement chosen yet.")
     if found.contradictions:
         told = [
             f"{each.name} ({each.old} wanted, {each.new} offered)"
@@ -171,56 +171,60 @@ def _interchange(facts: GateFacts) -> GateLight:
             if each.name in found.contradictions
         ]
         words = f"Contradicts what is known of the old part: {'; '.join(told)}."
-        return GateLight("interchange", "does_not_hold", words)
+        return OrderCheckResult("interchange", "does_not_hold", words)
     if found.verdict == "not_interchangeable":
-        return GateLight("interchange", "does_not_hold", found.words)
+        return OrderCheckResult("interchange", "does_not_hold", found.words)
     if found.open:
         told = [each.consequence for each in found.attributes if each.name in found.open]
-        return GateLight("interchange", "not_proven", " ".join(dict.fromkeys(told)))
+        return OrderCheckResult("interchange", "not_proven", " ".join(dict.fromkeys(told)))
     state = "holds" if found.verdict == "drop_in" else "not_proven"
-    return GateLight("interchange", state, found.words)
+    return OrderCheckResult("interchange", state, found.words)
 
 
-def _seat(side: str, seat: SeatFact | None) -> GateLight:
+def _seat(side: str, seat: SeatFact | None) -> OrderCheckResult:
     if seat is None:
-        return GateLight(side, "not_looked_at", f"The {side} has not been measured.")
+        return OrderCheckResult(side, "not_looked_at", f"The {side} has not been measured.")
     if seat.decision == "not_judged":
-        return GateLight(side, "not_proven", f"Not checked. {seat.reason}")
+        return OrderCheckResult(side, "not_proven", f"Not checked. {seat.reason}")
     if seat.decision == "reject":
-        return GateLight(side, "does_not_hold", seat.reason)
+        return OrderCheckResult(side, "does_not_hold", seat.reason)
     if seat.decision != "accept":
-        return GateLight(side, "not_proven", seat.reason)
+        return OrderCheckResult(side, "not_proven", seat.reason)
     if seat.creep_probability > 1 - PROVEN_CHANCE:
         words = f"In its zone, but there is a {seat.creep_probability:.0%} chance of ring creep at this load."
-        return GateLight(side, "not_proven", words)
-    return GateLight(side, "holds", seat.reason)
+        return OrderCheckResult(side, "not_proven", words)
+    return OrderCheckResult(side, "holds", seat.reason)
 
 
-def _place(side: str, facts: GateFacts) -> GateLight:
+def _place(side: str, facts: OrderFacts) -> OrderCheckResult:
     """The place of a seal, ring or small part: met only by sizes that suit it."""
     if facts.fitted is None or facts.wanted is None:
-        return GateLight(side, "not_looked_at", "Its groove or housing has not been measured.")
+        return OrderCheckResult(side, "not_looked_at", "Its groove or housing has not been measured.")
     found = place_of(facts.fitted, side, {each.feature: each for each in facts.wanted.measured})
-    return GateLight(side, found.state, found.words)
+    return OrderCheckResult(side, found.state, found.words)
 
 
-def _quantity(facts: GateFacts) -> GateLight:
+def _quantity(facts: OrderFacts) -> OrderCheckResult:
     needed = facts.wanted.count if facts.wanted else 1
     because = f" ({facts.needed_because})" if "×" in facts.needed_because else ""
     words = f"{needed} needed{because}, {facts.quantity} on the order"
     if facts.quantity == needed:
-        return GateLight("quantity", "holds", f"{words}.")
+        return OrderCheckResult("quantity", "holds", f"{words}.")
     if facts.quantity < needed:
-        return GateLight("quantity", "does_not_hold", f"{words}: too few.")
-    return GateLight("quantity", "not_proven", f"{words}: more than needed.")
+        return OrderCheckResult("quantity", "does_not_hold", f"{words}: too few.")
+    return OrderCheckResult("quantity", "not_proven", f"{words}: more than needed.")
 
 
-def clearance(facts: GateFacts) -> tuple[GateLight, ...]:
+def clearance(facts: OrderFacts) -> tuple[OrderCheckResult, ...]:
     """What the seats advise of the clearance, where another group is to be fitted."""
-    return (GateLight("clearance", "not_proven", facts.clearance_advice),) if facts.clearance_advice else ()
+    return (
+        (OrderCheckResult("clearance", "not_proven", facts.clearance_advice),)
+        if facts.clearance_advice
+        else ()
+    )
 
 
-def strip_down(facts: GateFacts) -> tuple[GateLight, ...]:
+def strip_down(facts: OrderFacts) -> tuple[OrderCheckResult, ...]:
     """What is open on the strip-down of the part's line."""
     line = facts.line
     if not line.contradictions and not line.not_judged:
@@ -228,24 +232,24 @@ def strip_down(facts: GateFacts) -> tuple[GateLight, ...]:
     told = [f"{line.contradictions} unresolved contradiction(s)."] if line.contradictions else []
     if line.not_judged:
         told.append(f"Not inspected yet: {', '.join(line.not_judged)}.")
-    return (GateLight("strip_down", "not_proven", f"On the strip-down: {' '.join(told)}"),)
+    return (OrderCheckResult("strip_down", "not_proven", f"On the strip-down: {' '.join(told)}"),)
 
 
-def build(facts: GateFacts) -> tuple[GateLight, ...]:
+def build(facts: OrderFacts) -> tuple[OrderCheckResult, ...]:
     """The question that tells the builds of the unit's model apart, while nobody has answered it."""
     question = facts.line.build_question
     return (
-        (GateLight("build", "not_proven", f"{question} The builds take different parts."),)
+        (OrderCheckResult("build", "not_proven", f"{question} The builds take different parts."),)
         if question
         else ()
     )
 
 
-def stock(facts: GateFacts) -> tuple[GateLight, ...]:
+def stock(facts: OrderFacts) -> tuple[OrderCheckResult, ...]:
     """A part of the shop's own shelf that could be taken first."""
     shelf = facts.shelf
     if shelf is None:
         return ()
     where = f" in {shelf.place}" if shelf.place else ""
     words = f"{shelf.quantity} of {shelf.marking}{where} in stock: use these first."
-    return (GateLight("stock", "not_proven", words),)
+    return (OrderCheckResult("stock", "not_proven", words),)

@@ -11,25 +11,25 @@ import { CHECKS } from './checks'
 const props = defineProps<{
   line: Schemas['OrderLine']
   placed: boolean
-  pass: (light: Schemas['Light'], reason: string) => Promise<boolean>
+  pass: (check: Schemas['CheckAnswer'], reason: string) => Promise<boolean>
 }>()
 const session = useSession()
 const asking = ref<string | null>(null)
 const reason = ref('')
 
-async function ask(light: string): Promise<void> {
-  asking.value = light
-  reason.value = localStorage.getItem(`ample:reason:${props.line.line_id}:${light}`) ?? ''
+async function ask(check: string): Promise<void> {
+  asking.value = check
+  reason.value = localStorage.getItem(`ample:reason:${props.line.line_id}:${check}`) ?? ''
   await nextTick()
   document.querySelector<HTMLTextAreaElement>('.reason textarea')?.focus()
 }
 function keep(text: string | undefined): void {
   localStorage.setItem(`ample:reason:${props.line.line_id}:${asking.value}`, text ?? '')
 }
-async function give(light: Schemas['Light']): Promise<void> {
+async function give(check: Schemas['CheckAnswer']): Promise<void> {
   if (reason.value.trim().length < 8) return
-  if (await props.pass(light, reason.value.trim())) {
-    localStorage.removeItem(`ample:reason:${props.line.line_id}:${light.light}`)
+  if (await props.pass(check, reason.value.trim())) {
+    localStorage.removeItem(`ample:reason:${props.line.line_id}:${check.light}`)
     asking.value = null
     reason.value = ''
   }
@@ -40,20 +40,20 @@ async function give(light: Schemas['Light']): Promise<void> {
   <div class="panel">
     <h2 class="fig">{{ line.item.marking }}</h2>
     <p class="faint for">{{ line.part_name }}, job {{ line.job_number }} {{ line.job_title }}</p>
-    <section v-for="light in line.lights" :key="light.light" class="light">
-      <VerdictMark :state="light.state" :size="18" :passed="!!light.passed_reason" silent />
+    <section v-for="check in line.lights" :key="check.light" class="check">
+      <VerdictMark :state="check.state" :size="18" :passed="!!check.passed_reason" silent />
       <div>
         <h3>
-          {{ CHECKS[light.light]?.words ?? light.light }}
-          {{ light.passed_reason ? 'overridden' : STATE_WORDS[light.state] }}
+          {{ CHECKS[check.light]?.words ?? check.light }}
+          {{ check.passed_reason ? 'overridden' : STATE_WORDS[check.state] }}
         </h3>
-        <p>{{ light.words }}</p>
-        <p v-if="light.passed_reason" class="doubt">{{ light.passed_by }}: {{ light.passed_reason }}</p>
-        <template v-else-if="light.state !== 'holds' && !placed">
+        <p>{{ check.words }}</p>
+        <p v-if="check.passed_reason" class="unsure">{{ check.passed_by }}: {{ check.passed_reason }}</p>
+        <template v-else-if="check.state !== 'holds' && !placed">
           <p v-if="!session.may('override')" class="faint">
             {{ session.person?.name }} ({{ session.person?.role }}) may not override it. Ask someone who may.
           </p>
-          <form v-else-if="asking === light.light" class="reason" @submit.prevent="give(light)">
+          <form v-else-if="asking === check.light" class="reason" @submit.prevent="give(check)">
             <Textarea
               v-model="reason"
               rows="2"
@@ -61,14 +61,14 @@ async function give(light: Schemas['Light']): Promise<void> {
               aria-label="reason"
               placeholder="reason for ordering anyway"
               @update:model-value="keep"
-              @keydown.ctrl.enter.prevent="give(light)"
+              @keydown.ctrl.enter.prevent="give(check)"
               @keydown.esc="asking = null"
             />
             <button type="submit" class="chip" :disabled="reason.trim().length < 8">
               override with this reason
             </button>
           </form>
-          <button v-else type="button" class="plain" @click="ask(light.light)">override with a reason</button>
+          <button v-else type="button" class="plain" @click="ask(check.light)">override with a reason</button>
         </template>
       </div>
     </section>
@@ -94,7 +94,7 @@ h2 {
   font-size: 14.5px;
   margin-bottom: 8px;
 }
-.light {
+.check {
   display: grid;
   grid-template-columns: 26px 1fr;
   padding: 9px 0;
@@ -103,7 +103,7 @@ h2 {
 h3 {
   font-size: 16px;
 }
-.light p {
+.check p {
   font-size: 14.5px;
 }
 .plain {

@@ -7,7 +7,7 @@ const emit = defineEmits<{ read: [caution: string] }>()
 </script>
 
 <template>
-  <section class="gate" aria-label="cautions before opening">
+  <section class="first" aria-label="cautions before opening">
     <h2>Before opening</h2>
     <p class="faint">
       Each card is read and acknowledged by a person. Local rules, the unit's manual and licensed people
@@ -29,7 +29,7 @@ const emit = defineEmits<{ read: [caution: string] }>()
 </template>
 
 <style scoped>
-.gate {
+.first {
   max-width: 860px;
   margin: 0 auto;
   padding: 18px 20px 30px;
