@@ -26,7 +26,9 @@ REPORT = ROOT / "var" / "tests.xml"
 def run_all(arguments: list[str]) -> int:
     """Run the checks and pytest beside them; 0 when all hold."""
     python = sys.executable
-    os.environ["PYTHONPYCACHEPREFIX"] = str(ROOT / "var" / "pycache")  # compiled once, also where it is not wanted
+    os.environ["PYTHONPYCACHEPREFIX"] = str(
+        ROOT / "var" / "pycache"
+    )  # compiled once, also where it is not wanted
     os.environ.pop("PYTHONDONTWRITEBYTECODE", None)  # beside the sources: a run starts some forty processes
     whole = not arguments or arguments == ["--all"]
     if not whole:

@@ -95,6 +95,7 @@ def test_a_log_written_in_any_order_says_when_to_plan(person):
     expect(said).to_contain_text("getting worse")
 
 
+@pytest.mark.long
 def test_what_was_written_while_the_server_was_away_is_kept_and_saved_later(person):
     bench = person()
     page = bench.go("/units/1")
@@ -134,6 +135,7 @@ def test_two_people_write_in_one_log(person):
         expect(wren.get_by_role("list", name="the log")).to_contain_text(note)
 
 
+@pytest.mark.long
 def test_what_stood_on_the_seats_earlier_is_seen_and_stands_again(person):
     """Wren has measured in the demo; Alder changes a reading, looks at what stood there, and takes it back."""
     bench = person("Alder")

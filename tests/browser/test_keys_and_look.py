@@ -1,5 +1,6 @@
 """Keys, units, the night shift, comparing side by side."""
 
+import pytest
 from playwright.sync_api import expect
 
 PATHS = (
@@ -35,6 +36,7 @@ def test_stages_are_reached_by_keys(person):
         page.wait_for_url(f"**/{name}" if name else "**/")
 
 
+@pytest.mark.long
 def test_the_tray_is_walked_with_n_and_p(person):
     page = person().go("/jobs/0412/parts/1/bench")
     expect(page.locator("h1")).to_have_text("Drive-end bearing")
@@ -47,6 +49,7 @@ def test_the_tray_is_walked_with_n_and_p(person):
     expect(page.locator("h1")).to_have_text("Drive-end bearing")
 
 
+@pytest.mark.long
 def test_inches_are_shown_and_typed_when_switched(person, make_part):
     number, part = make_part()
     page = person().go(f"/jobs/{number}/parts/{part}/bench")
@@ -84,6 +87,7 @@ def test_the_night_shift_stays_after_a_reload(person):
     assert page.evaluate("document.documentElement.dataset.night") == "on"
 
 
+@pytest.mark.long
 def test_up_to_three_stand_beside_the_original(person):
     page = person().go("/jobs/0415/parts/4/match")
     page.locator(".row.now").wait_for()
@@ -95,6 +99,7 @@ def test_up_to_three_stand_beside_the_original(person):
     expect(page.locator(".compare tr.same").first).to_be_visible()
 
 
+@pytest.mark.long
 def test_quantity_by_keys_moves_its_light(person):
     page = person("Sorrel").go("/orders")
     page.locator(".line.now").wait_for()

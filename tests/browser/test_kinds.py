@@ -47,6 +47,7 @@ def test_a_part_of_each_picture_is_told_by_keys(person, make_part, key, sizes, s
     expect(page.locator(".drawing svg")).not_to_have_attribute("aria-label", re.compile("proportions only"))
 
 
+@pytest.mark.long
 def test_a_drawn_cup_by_shaft_and_housing(person, make_part):
     number, part = make_part()
     page = person().go(f"/jobs/{number}/parts/{part}/bench")
@@ -63,6 +64,7 @@ def test_a_drawn_cup_by_shaft_and_housing(person, make_part):
     expect(page.locator(".needles [role=alert]")).to_contain_text("One needle is missing")
 
 
+@pytest.mark.long
 def test_a_question_is_answered_by_keys_and_taken_back(person, make_part):
     number, part = make_part()
     page = person().go(f"/jobs/{number}/parts/{part}/bench")
@@ -141,6 +143,7 @@ def test_a_reading_beside_another_instruments_is_refused_in_words(person, make_p
     database.run(lambda t: queries.set_state(t, caliper.caliper_id, "away", "away", None, now))
 
 
+@pytest.mark.long
 def test_codes_and_instruments_are_added_on_the_shop_screen(person):
     page = person("Marl").go("/shop")
     expect(page.get_by_role("region", name="instruments")).to_contain_text("overdue, uncertainty widened")
@@ -173,6 +176,7 @@ def test_one_key_stands_for_what_cannot_be_read_and_the_rest_stays_in_sight(pers
     expect(page.locator(".said")).to_contain_text("or 6215")
 
 
+@pytest.mark.long
 def test_the_tray_is_walked_without_leaving_the_keys(person):
     page = person().page
     page.keyboard.type("0414")

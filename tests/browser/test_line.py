@@ -186,6 +186,7 @@ def test_a_reload_while_the_server_is_away_shows_what_is_kept_here(person, open_
     expect(parts(page)).to_have_count(3)
 
 
+@pytest.mark.long
 def test_escape_closes_the_tray_and_leads_back_to_the_line(person, open_job):
     page = line_of(person(), open_job())
     page.keyboard.press("1")
@@ -197,6 +198,7 @@ def test_escape_closes_the_tray_and_leads_back_to_the_line(person, open_job):
     expect(parts(page)).to_have_count(2)
 
 
+@pytest.mark.long
 def test_moving_what_is_tied_asks_first(person, open_job):
     page = line_of(person(), open_job())
     for key in "i3gdn":
@@ -214,6 +216,7 @@ def test_moving_what_is_tied_asks_first(person, open_job):
     assert names(page)[:3] == ["taper bearing", "gear or wheel", "shim"]
 
 
+@pytest.mark.long
 def test_any_part_is_found_by_its_words_and_may_hang_beside(person, open_job):
     page = line_of(person(), open_job())
     page.keyboard.press("1")
@@ -228,6 +231,7 @@ def test_any_part_is_found_by_its_words_and_may_hang_beside(person, open_job):
     expect(page.get_by_role("button", name="screw or stud")).to_be_visible()
 
 
+@pytest.mark.long
 def test_a_part_is_dragged_along_the_line(person, open_job):
     page = line_of(person(), open_job())
     for key in "g1n":
@@ -333,6 +337,7 @@ def picture(name="seal.jpg", size=(2600, 1800)):
     return {"name": name, "mimeType": "image/jpeg", "buffer": out.getvalue()}
 
 
+@pytest.mark.long
 def test_photos_are_made_smaller_kept_while_the_server_is_away_and_bad_ones_refused(person, open_job):
     bench = person()
     page = line_of(bench, open_job())
@@ -391,6 +396,7 @@ def test_the_strip_down_sheet_prints_on_a4(person):
     expect(page.get_by_text("shim stays with the worm end").first).to_be_visible()
 
 
+@pytest.mark.long
 def test_a_job_file_is_read_in_on_screen(person, address):
     bench = person()
     page = bench.page
@@ -403,6 +409,7 @@ def test_a_job_file_is_read_in_on_screen(person, address):
     expect(page.locator("input[name=title]")).to_have_value("Capstan drive shaft")
 
 
+@pytest.mark.long
 def test_builds_are_told_apart_by_their_picture_and_asked_for(person, open_job):
     number = open_job(model="QX 7 pump", unit="pump")
     page = person().go(f"/jobs/{number}/take-in")

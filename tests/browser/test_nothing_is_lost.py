@@ -97,6 +97,7 @@ def test_two_tabs_of_one_person_both_keep_what_was_typed(person, make_part):
     assert left == []
 
 
+@pytest.mark.long
 def test_what_a_closed_tab_left_is_there_when_the_sheet_is_opened_again(person, make_part):
     number, part = make_part()
     path = f"/jobs/{number}/parts/{part}/bench"

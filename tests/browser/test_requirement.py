@@ -52,7 +52,7 @@ def confirmed(page, number, part, reads):
 
 @pytest.mark.parametrize(
     ("family", "mark", "reads", "shown", "printed", "waits"),
-    shortly(MARKS, 3),
+    shortly(MARKS, 2),
     ids=[each[1] for each in MARKS],
 )
 def test_from_the_mark_to_the_order_paper(person, make_part, family, mark, reads, shown, printed, waits):
@@ -112,6 +112,7 @@ def test_what_is_unlikely_is_asked_once_more_in_words(person, make_part):
     page.locator(".row.now").wait_for()
 
 
+@pytest.mark.long
 def test_what_a_supplier_offers_is_held_against_what_must_be_had(person, make_part):
     number, part = make_part(marking="TC 35x62x7 FKM", family="lip_seal")
     page = person("Marl").go(f"/jobs/{number}/parts/{part}/bench")
@@ -129,6 +130,7 @@ def test_what_a_supplier_offers_is_held_against_what_must_be_had(person, make_pa
     expect(page.locator(".offered [role=alert]")).to_contain_text("cannot be read")
 
 
+@pytest.mark.long
 def test_what_can_be_seen_is_said_and_goes_with_the_part(person, make_part):
     number, part = make_part()
     page = person("Marl").go(f"/jobs/{number}/parts/{part}/bench")

@@ -57,7 +57,7 @@ PARTS = [
 
 
 @pytest.mark.parametrize(
-    ("family", "key", "sizes", "size", "words"), shortly(PARTS, 3), ids=[each[3] for each in PARTS]
+    ("family", "key", "sizes", "size", "words"), shortly(PARTS, 2), ids=[each[3] for each in PARTS]
 )
 def test_a_part_of_each_family_is_told_by_keys(person, make_part, family, key, sizes, size, words):
     number, part = make_part()
@@ -75,6 +75,7 @@ def test_a_part_of_each_family_is_told_by_keys(person, make_part, family, key, s
     expect(page.locator(".card.chosen .size")).to_have_text(size)
 
 
+@pytest.mark.long
 def test_a_ring_known_by_its_groove_is_drawn_in_it(person):
     page = person().go("/")
     page.goto(page.url.rstrip("/") + f"/jobs/0416/parts/{part_of(page, '0416', 9)}/bench")
@@ -87,6 +88,7 @@ def test_a_ring_known_by_its_groove_is_drawn_in_it(person):
     expect(page.locator(".drawing input[name=inside]")).to_be_visible()
 
 
+@pytest.mark.long
 def test_the_rubber_is_told_by_two_weighings(person):
     page = person().go("/")
     page.goto(page.url.rstrip("/") + f"/jobs/0416/parts/{part_of(page, '0416', 10)}/bench")
@@ -116,6 +118,7 @@ def test_a_seal_goes_from_the_bench_to_match_and_is_compared(person):
     expect(page.locator("main")).to_contain_text("-222")
 
 
+@pytest.mark.long
 def test_the_counters_line_knows_seals_and_rings(person):
     page = person().go("/")
     line = page.get_by_role("combobox", name="Marking, size or job number")
@@ -132,6 +135,7 @@ def test_the_counters_line_knows_seals_and_rings(person):
     expect(page.locator(".card.chosen .vars b").first).to_have_text("-214")
 
 
+@pytest.mark.long
 def test_a_family_changed_by_mistake_loses_no_reading(person, make_part):
     number, part = make_part()
     page = person().go(f"/jobs/{number}/parts/{part}/bench")
@@ -149,6 +153,7 @@ def test_a_family_changed_by_mistake_loses_no_reading(person, make_part):
 @pytest.mark.parametrize(
     ("inside", "section"), shortly([("498", "1.02"), ("1.8", "1.78"), ("394", "6.9"), ("570", "8.0")], 2)
 )
+@pytest.mark.long
 def test_extreme_rings_are_drawn_readably(person, make_part, inside, section):
     number, part = make_part()
     page = opened(person(), number, part)

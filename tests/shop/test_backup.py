@@ -237,6 +237,7 @@ def age(url):
 @pytest.mark.parametrize(
     "moved", [pytest.param(1, marks=pytest.mark.long), 7, pytest.param(20, marks=pytest.mark.long)]
 )
+@pytest.mark.long
 def test_places_half_changed_are_changed_to_the_end(other, monkeypatch, moved):
     """The database itself may stop in the middle of the one statement: each table stands in one place or another."""
     from ample.store import restore as module
@@ -270,6 +271,7 @@ restore(sys.argv[2], Path(sys.argv[3]), lambda _: None)
 @pytest.mark.parametrize(
     "after_ms", [400, 1100, *(pytest.param(ms, marks=pytest.mark.long) for ms in range(500, 2600, 150))]
 )
+@pytest.mark.long
 def test_a_restore_that_is_really_killed_leaves_one_whole_shop(other, after_ms):
     """SIGKILL at some moment: whatever it was, the next start has the old shop or the new one, whole."""
     from ample.prepare import ROOT
@@ -300,6 +302,7 @@ def test_a_backup_is_proved_beside_the_open_shop(other):
     assert schemas(other.url) == ["ample"]
 
 
+@pytest.mark.long
 def test_two_restores_at_once_are_one(other):
     told = []
 

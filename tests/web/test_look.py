@@ -10,7 +10,7 @@ from ample.prepare import FRONT
 from ample.web.app import BUILT
 
 CSS = (FRONT / "src" / "shell" / "base.css").read_text()
-TEXT = ("ink", "faint", "attention", "action", "good", "doubt", "stop")
+TEXT = ("ink", "faint", "attention", "action", "good", "unsure", "stop")
 GROUNDS = ("paper", "sheet")
 
 
