@@ -1,5 +1,6 @@
 import '@fontsource-variable/archivo/standard.css'
 import './shell/base.css'
+import './shell/controls.css'
 import { createPinia } from 'pinia'
 import PrimeVue from 'primevue/config'
 import { createApp } from 'vue'

@@ -168,8 +168,8 @@ select {
   color: var(--ink);
   resize: none;
 }
-option {
-  background: var(--sheet);
+select {
+  font-stretch: 86%;
 }
 .pairs {
   display: grid;
