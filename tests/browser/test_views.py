@@ -48,6 +48,19 @@ VIEWS = {
     "record": "/shop/record",
     "nowhere": "/there/is/no/such/page",
 }
+NARROW = (
+    "counter",
+    "take-in",
+    "strip-down",
+    "bench",
+    "match",
+    "seats",
+    "fit-up",
+    "proof",
+    "history",
+    "shop",
+    "people",
+)
 OPENED = {
     "keys": ("/jobs/0412/line", "?"),
     "earlier versions": (f"{JOB}/take-in", "v"),
@@ -99,6 +112,87 @@ def test_signing_in_is_in_plain_words_and_seen_by_all(stranger):
 
 
 @pytest.mark.long
+@pytest.mark.parametrize(("width", "height"), [(820, 1180), (390, 844)])
+def test_a_narrow_view_is_in_plain_words_and_seen_by_all(person, width, height):
+    bench = person("Marl")
+    found = {}
+    for view in NARROW:
+        page = bench.go(VIEWS[view])
+        page.set_viewport_size({"width": width, "height": height})
+        found[view] = judged(page)
+    bench.page.set_viewport_size({"width": 1280, "height": 800})
+    assert {view: each for view, each in found.items() if each} == {}
+
+
+@pytest.mark.long
+@pytest.mark.parametrize(
+    "view", ["strip-down sheet", "fit-up sheet", "orders", "enquiry", "proof", "history", "record"]
+)
+def test_a_print_is_in_plain_words(person, view):
+    page = person("Marl").go(VIEWS[view])
+    page.emulate_media(media="print")
+    found = judged(page)
+    page.emulate_media(media="screen")
+    assert found == []
+
+
+def refused_reading(page):
+    page.locator("input[name=bore]").fill("2S.0x")
+    page.locator("input[name=bore]").press("Enter")
+
+
+def refused_marking(page):
+    page.locator("input[name=marking]").fill("~" * 90)
+    page.keyboard.press("Tab")
+
+
+def away(page):
+    page.route("**/api/**", lambda route: route.abort())
+    page.locator("input[name=bore]").fill("25.0")
+    page.locator("input[name=bore]").press("Enter")
+
+
+def refused_seat(page):
+    page.locator("input[name=shaft-zone]").fill("k99")
+    page.keyboard.press("Tab")
+
+
+def confirmed_against_its_mark(page):
+    for name, figure in (("bore", "17.0"), ("outside", "47.0"), ("width", "14.0")):
+        page.locator(f"input[name={name}]").fill(figure)
+        page.locator(f"input[name={name}]").press("Enter")
+    page.locator("input[name=marking]").fill("6205")
+    page.keyboard.press("Tab")
+    page.locator(".card.chosen").wait_for()
+    page.keyboard.press("Control+Enter")
+    page.get_by_role("alert").wait_for()
+
+
+REFUSED = {
+    "a reading that is none": ("bench", refused_reading),
+    "a marking that is none": ("bench", refused_marking),
+    "the server is away": ("bench", away),
+    "a zone that is none": ("seats", refused_seat),
+    "a part against its mark": ("bench", confirmed_against_its_mark),
+}
+
+
+@pytest.mark.long
+@pytest.mark.parametrize("state", REFUSED)
+def test_a_refusal_is_in_plain_words_and_seen_by_all(person, make_part, state):
+    view, refuse = REFUSED[state]
+    number, part = make_part()
+    bench = person("Marl")
+    page = bench.go(f"/jobs/{number}/parts/{part}/{view}" if view == "bench" else VIEWS[view])
+    page.locator("main input").first.wait_for()
+    refuse(page)
+    page.wait_for_timeout(600)
+    found = judged(page)
+    page.unroute_all(behavior="ignoreErrors")
+    assert found == []
+
+
+@pytest.mark.long
 @pytest.mark.parametrize("path", ["/", f"{JOB}/take-in", "/jobs/0409/line", f"{PART}/bench", f"{PART}/seats"])
 def test_the_night_colours_can_be_read(person, path):
     page = person("Marl").go(path)
@@ -121,19 +215,6 @@ FIELDS_OVER_FIELDS = """() => {
   }
   return over
 }"""
-NARROW = (
-    "counter",
-    "take-in",
-    "strip-down",
-    "bench",
-    "match",
-    "seats",
-    "fit-up",
-    "proof",
-    "history",
-    "shop",
-    "people",
-)
 
 
 @pytest.mark.long

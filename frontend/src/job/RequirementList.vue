@@ -139,6 +139,11 @@ const sayable = (row: { basis: string; values: readonly unknown[] }): boolean =>
   position: absolute;
   inset: 0;
   width: 100%;
+  min-width: 0;
+  height: 100%;
+  min-height: 0;
+  padding: 0;
+  overflow: hidden;
   opacity: 0;
   cursor: pointer;
 }

@@ -135,9 +135,9 @@ onMounted(() => {
         <RouterLink :to="{ name: 'order' }" :class="{ on: route.name === 'order' }">Order sheets</RouterLink>
       </nav>
     </header>
-    <p v-if="drawn" class="wider faint">
+    <aside v-if="drawn" class="wider faint" aria-label="screen width">
       This screen is drawn for a wider display: turn the phone, or scroll sideways.
-    </p>
+    </aside>
     <RouterView v-slot="{ Component }">
       <component :is="Component" :key="route.path" class="screen" />
     </RouterView>

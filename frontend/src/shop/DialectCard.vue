@@ -91,7 +91,7 @@ onMounted(load)
         Edit these
       </button>
     </ChoiceChips>
-    <dl class="codes">
+    <dl class="codes" tabindex="0" aria-label="codes">
       <template v-for="each in codes" :key="each.code + each.value">
         <dt class="fig">{{ each.place === 'prefix' ? `${each.code}…` : `…${each.code}` }}</dt>
         <dd>
