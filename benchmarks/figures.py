@@ -135,6 +135,14 @@ def of_speed(
             "decode", rate["per_second"], "/s", 20_000, False, f"99.9th percentile {rate['p999_ms']:.2f} ms"
         ),
         timed("line of 200 parts: redraw, p95", "redraw_", 50, ", in Chromium"),
+        Line(
+            "Counter to order by keys: waited",
+            served["walk_waited_s"],
+            "s",
+            4,
+            True,
+            f"{served['walk_keys']:.0f} keys, {served['walk_overridden']:.0f} checks overridden",
+        ),
         timed("line of 200 parts: save, server time, p95", "save_", 100),
         timed("line of 400 parts: save, server time, p95", "line400_", 150),
         timed("fit-up of 400 parts: save and judge, p95", "fit400_", 250),

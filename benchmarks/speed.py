@@ -300,6 +300,7 @@ def on_a_demo() -> dict[str, float]:
             load_demo(Database(server.url), datetime.now(UTC).replace(tzinfo=None), lambda _: None)
             from benchmarks.line import redraw_times, save_times
             from benchmarks.sheets import sheet_times
+            from benchmarks.walk import walk_times
 
             app = create_app(Settings(home, server.url, "for the benchmark only"))
             app.extensions["ample-index"].prime(
@@ -316,7 +317,7 @@ def on_a_demo() -> dict[str, float]:
                 | sheet_times(client, headers)
             )
             with running_server(server.url, home) as (_, address):
-                found |= redraw_times(address, number)
+                found |= redraw_times(address, number) | walk_times(address)
             found |= {"rows": many_rows(Database(server.url))}
             wide = create_app(Settings(home, server.url, "for the benchmark only"))
             headers = signed_in(wide)[1]

@@ -7,7 +7,7 @@ import VerdictMark from '@/drawing/VerdictMark.vue'
 import { STATE_WORDS } from '@/drawing/verdicts'
 import { CHECKS } from './checks'
 
-/** What is unproven about the line in hand, in words; each can be passed with a reason that stays on record. */
+/** The checks of an item, in words; each open one can be overridden with a reason that stays on record. */
 const props = defineProps<{
   line: Schemas['OrderLine']
   placed: boolean
@@ -23,6 +23,12 @@ async function ask(check: string): Promise<void> {
   await nextTick()
   document.querySelector<HTMLTextAreaElement>('.reason textarea')?.focus()
 }
+/** By key: the first that is open. */
+function askFirst(): void {
+  const open = props.line.lights.find((check) => check.state !== 'holds' && !check.passed_reason)
+  if (open && !props.placed && session.may('override')) void ask(open.light)
+}
+defineExpose({ askFirst })
 function keep(text: string | undefined): void {
   localStorage.setItem(`ample:reason:${props.line.line_id}:${asking.value}`, text ?? '')
 }
@@ -30,6 +36,7 @@ async function give(check: Schemas['CheckAnswer']): Promise<void> {
   if (reason.value.trim().length < 8) return
   if (await props.pass(check, reason.value.trim())) {
     localStorage.removeItem(`ample:reason:${props.line.line_id}:${check.light}`)
+    if (asking.value !== check.light) return // the next one has been opened meanwhile
     asking.value = null
     reason.value = ''
   }

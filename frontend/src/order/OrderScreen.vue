@@ -94,6 +94,7 @@ function change(each: Schemas['OrderLine']): void {
     ),
   )
 }
+const panel = ref<InstanceType<typeof ChecksPanel> | null>(null)
 const cancelling = ref<Schemas['OrderLine'] | null>(null)
 const why = ref('')
 function withdraw(each: Schemas['OrderLine']): void {
@@ -152,6 +153,7 @@ useKeys([
   { key: '+', words: 'one more', run: () => line.value && quantity(line.value, line.value.quantity + 1) },
   { key: '-', words: 'one less', run: () => line.value && quantity(line.value, line.value.quantity - 1) },
   { key: 'Delete', words: 'remove the item', run: () => line.value && drop(line.value) },
+  { key: 'o', words: 'override the first open check', run: () => panel.value?.askFirst() },
   { key: 'Ctrl+Enter', words: 'place the order', run: place, inFields: true },
   { key: 'Ctrl+p', words: 'print the sheet', run: print, inFields: true },
 ])
@@ -206,7 +208,7 @@ onMounted(load)
       </div>
     </section>
     <aside class="checks" role="region" aria-label="order checks">
-      <ChecksPanel v-if="line" :line="line" :placed="sheet?.state === 'placed'" :pass="pass" />
+      <ChecksPanel v-if="line" ref="panel" :line="line" :placed="sheet?.state === 'placed'" :pass="pass" />
       <div v-else></div>
       <div v-if="sheet" class="foot">
         <div class="sum">
