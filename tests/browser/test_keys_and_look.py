@@ -130,3 +130,15 @@ def test_every_field_and_drawing_has_a_name_and_no_text_is_smaller_than_thirteen
         page.wait_for_load_state("networkidle")
         assert page.evaluate(NAMELESS) == [], path
         assert page.evaluate(SMALL) == [], path
+
+
+@pytest.mark.long
+def test_escape_leaves_a_field_on_every_screen_so_that_letters_are_keys(person):
+    page = person().go("/jobs/0415/parts/4/seats")
+    field = page.locator(".fields input.fig").nth(1)
+    field.focus()
+    before = field.input_value()
+    page.keyboard.press("Escape")
+    page.keyboard.press("w")
+    expect(field).to_have_value(before)
+    expect(field).not_to_be_focused()

@@ -112,3 +112,12 @@ def test_a_finger_finds_what_it_taps_and_no_key_is_spoken_of(phone, winch, view)
     page.wait_for_timeout(500)
     assert page.evaluate(TARGETS, SMALLEST_PX) == []
     assert page.locator("main kbd:visible").count() == 0
+
+
+@pytest.mark.long
+def test_answers_at_the_counter_fit_on_a_phone(phone):
+    page = phone("/")
+    page.get_by_role("combobox").first.fill("25x52x15")
+    expect(page.get_by_role("option").first).to_contain_text("25 × 52 × 15")
+    assert page.evaluate("document.documentElement.scrollWidth") <= PHONE["width"]
+    assert page.get_by_role("option").first.bounding_box()["width"] <= PHONE["width"]

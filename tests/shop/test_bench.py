@@ -154,7 +154,7 @@ def test_a_part_that_fits_nothing_read_is_kept_as_unlikely(as_role, a_part, data
     )
     asked = client.post(f"/api/parts/{part}/identification", {"item_id": wrong, "version": 0})
     assert (asked.status_code, asked.get_json()["error"]["code"]) == (409, "be_sure")
-    assert "The readings give it only 0%" in asked.get_json()["error"]["message"]
+    assert "By the readings its chance is under 1 %" in asked.get_json()["error"]["message"]
     sure = {"item_id": wrong, "version": 0, "sure": True}
     chosen = client.post(f"/api/parts/{part}/identification", sure).get_json()
     assert chosen["identification"]["probability"] < 0.001

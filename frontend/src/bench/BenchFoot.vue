@@ -10,6 +10,8 @@ const props = defineProps<{
   refused: string | null
   next: Schemas['IdentifyAnswer']['next_measurement']
   anyEvidence: boolean
+  /** The sheet has come: before that nothing is asked for either. */
+  ready: boolean
   title: string
   /** It has been asked once more. */
   sure: boolean
@@ -17,6 +19,7 @@ const props = defineProps<{
 const emit = defineEmits<{ go: []; figure: [typed: string] }>()
 /** Before anything is read nothing is claimed. */
 const go = computed(() => {
+  if (!props.ready) return 'Loading'
   if (!props.anyEvidence) return 'Measure it or read its marking first'
   return props.sure ? `Confirm ${props.title} anyway` : `Confirm ${props.title}`
 })

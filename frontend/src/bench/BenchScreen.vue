@@ -213,12 +213,6 @@ useKeys([
     run: () => point(at.value - 1),
     inFields: true,
   },
-  {
-    key: 'Escape',
-    words: 'leave the field, so that single-letter keys work',
-    run: () => (document.activeElement as HTMLElement | null)?.blur(),
-    inFields: true,
-  },
   { key: 'w', words: 'why', run: () => (why.value = !why.value) },
   { key: 'Alt+.', words: 'next part in the tray', run: () => go(1), inFields: true },
   { key: 'Alt+,', words: 'previous part', run: () => go(-1), inFields: true },
@@ -413,6 +407,7 @@ onMounted(async () => {
         :refused="refused"
         :next="next"
         :any-evidence="anyEvidence"
+        :ready="ready"
         :title="answer?.title || picked?.marking || ''"
         :sure="askedAgain"
         @figure="begun"

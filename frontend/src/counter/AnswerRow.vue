@@ -150,4 +150,22 @@ function percent(p: number): string {
   font-size: 24px;
   white-space: nowrap;
 }
+@media (max-width: 600px) {
+  .row {
+    flex-wrap: wrap;
+    gap: 4px 12px;
+  }
+  .big {
+    font-size: 24px;
+    min-width: 0;
+  }
+  .what {
+    flex-basis: 100%;
+    order: 3;
+  }
+  .size {
+    margin-left: auto;
+    font-size: 20px;
+  }
+}
 </style>

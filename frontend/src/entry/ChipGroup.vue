@@ -26,13 +26,13 @@ const emit = defineEmits<{ toggle: [name: string] }>()
   flex-wrap: wrap;
   gap: 4px 5px;
   position: relative;
-  padding-left: 88px;
+  padding-left: 106px;
 }
 .chips > span {
   position: absolute;
   left: 0;
   top: 3px;
-  max-width: 84px;
+  max-width: 102px;
   font-size: 14px;
   line-height: 1.15;
   color: var(--faint);

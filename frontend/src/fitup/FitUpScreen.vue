@@ -168,7 +168,7 @@ onMounted(async () => {
         <h2>Nothing to fit yet.</h2>
         <p>
           The steps are the
-          <RouterLink class="plain" :to="{ name: 'line', params: { number } }">line</RouterLink>
+          <RouterLink class="plain" :to="{ name: 'line', params: { number } }">strip-down</RouterLink>
           reversed: enter the parts there in the order they came off.
         </p>
         <p v-if="judged.off_line.length" class="att">

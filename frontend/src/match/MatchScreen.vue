@@ -89,7 +89,8 @@ async function load(): Promise<void> {
   at.value = Math.max(0, chosen)
   await nextTick()
   if (stays()) list.value?.focus()
-  list.value?.querySelector('.now')?.scrollIntoView({ block: 'center' })
+  // where the list is below the original, the original stays in sight
+  if (innerWidth > 900) list.value?.querySelector('.now')?.scrollIntoView({ block: 'center' })
 }
 function move(by: number): void {
   at.value = Math.min(Math.max(at.value + by, 0), all.value.length - 1)

@@ -146,7 +146,7 @@ const changed = (line: Line): string =>
         class="plain off"
         @click.stop="$emit('drop', line)"
       >
-        take off
+        remove
       </button>
       <p v-if="line.withdrawn_at" class="told stop">
         Cancelled by {{ line.withdrawn_by }}: {{ line.withdrawn_reason }}

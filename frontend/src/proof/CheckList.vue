@@ -5,7 +5,7 @@ import LazyInput from '@/entry/LazyInput.vue'
 import VerdictMark from '@/drawing/VerdictMark.vue'
 import { useKeys } from '@/shell/useKeys'
 
-/** The checks that this unit asks for, with their pass values; one key says that it holds, another that it does not. */
+/** The checks that this unit needs, with their pass values; one key says it is met, another that it fails. */
 const props = defineProps<{ checks: Schemas['ProofCheck'][]; results: Schemas['CheckResult'][] }>()
 const emit = defineEmits<{ say: [key: string, what: Partial<Schemas['CheckResult']>] }>()
 const at = ref(0)

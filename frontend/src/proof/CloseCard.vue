@@ -5,13 +5,15 @@ import type { Schemas } from '@/api/client'
 import { useKeys } from '@/shell/useKeys'
 import type { Proof } from './useProof'
 
-/** What stands against closing, and closing it; over what is open only with a reason. */
+/** What prevents closing, and closing the job; over open points only with a reason. */
 const sheet = defineModel<Proof>({ required: true })
 const props = defineProps<{
   open: Schemas['OpenPoint'][]
   signatures: Schemas['Signature'][]
   refused: string
   number: string
+  /** Nothing has been set, run or checked. */
+  empty: boolean
 }>()
 const emit = defineEmits<{ sign: [] }>()
 const all = ref(false)
@@ -31,6 +33,7 @@ useKeys([{ key: 'Alt+e', words: 'close the job', run: close, inFields: true }])
     <h2 v-if="open.length">
       Open before closing <b class="fig">{{ open.length }}</b>
     </h2>
+    <h2 v-else-if="empty" class="faint">Nothing recorded here yet.</h2>
     <h2 v-else class="good">Nothing is open.</h2>
     <ul>
       <li v-for="each in shown" :key="each.code + each.key">{{ each.words }}</li>

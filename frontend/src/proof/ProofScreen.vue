@@ -118,8 +118,8 @@ onMounted(() => void proof.load())
       <div v-if="empty && answer" class="nothing">
         <h2>Nothing set or run yet.</h2>
         <p>
-          One key adds a run, a set point, an end play or a fill. The checks on the right are those that this
-          unit asks for.
+          One key adds a run, a set point, an end play or a fill. The checks that this unit needs are on the
+          right, once its parts are on the strip-down.
         </p>
         <p class="faint">Guards on before it turns; nobody reaches in; stop before looking.</p>
       </div>
@@ -163,6 +163,7 @@ onMounted(() => void proof.load())
         v-if="judged"
         v-model="sheet"
         :open="judged.open"
+        :empty="empty"
         :signatures="answer?.signatures ?? []"
         :refused="closing"
         :number="number"

@@ -73,6 +73,12 @@ watch(
 useKeys([
   { key: '/', words: 'marking, size or job number', run: () => line.value?.focus() },
   { key: '?', words: 'show these keys', run: () => (showKeys.value = !showKeys.value) },
+  {
+    key: 'Escape',
+    words: 'leave the field, so that single-letter keys work',
+    run: () => (document.activeElement as HTMLElement | null)?.blur(),
+    inFields: true,
+  },
   { key: 'Alt+n', words: 'night colours on or off', run: () => hand.toggleNight(), inFields: true },
   { key: 'Alt+u', words: 'millimetres or inches', run: () => hand.toggleUnit(), inFields: true },
   { key: 'Alt+0', words: 'Counter', run: () => void router.push({ name: 'counter' }), inFields: true },
@@ -274,6 +280,11 @@ footer .att strong {
 }
 footer .right {
   margin-left: auto;
+}
+footer [role='status'] {
+  min-width: 0;
+  overflow: hidden;
+  text-overflow: ellipsis;
 }
 @media (max-width: 900px) {
   .stages {

@@ -142,14 +142,16 @@ onMounted(() => {
           <div>
             <b>{{ each.name }}</b>
             <p :class="each.state === 'linked' ? 'faint' : 'att'">
-              {{ each.state === 'linked' ? 'linked' : each.words }}
+              {{ each.state === 'linked' ? 'connected' : each.words }}
             </p>
           </div>
           <p class="fig u">{{ each.battery_percent ?? '–' }}<em>battery, %</em></p>
           <p class="fig u">
             {{ each.port }}<em>{{ each.host }}</em>
           </p>
-          <button v-if="mayTool" type="button" class="plain" @click="drop(each.caliper_id)">unlink</button>
+          <button v-if="mayTool" type="button" class="plain" @click="drop(each.caliper_id)">
+            disconnect
+          </button>
         </article>
         <form v-if="mayTool" class="row link" @submit.prevent="addCaliper">
           <label>instrument <input v-model="link.name" name="caliper-name" maxlength="40" required /></label>

@@ -197,3 +197,9 @@ def test_no_character_is_read_twice(habit):
 def test_a_size_is_read_with_its_unit_and_no_further():
     spans = decode("35 x 52 x 7 mm NBR")[0].spans
     assert [span.text for span in spans if span.attribute.endswith("_mm")] == ["35", "52", "7 mm"]
+
+
+@pytest.mark.parametrize("text", ["6205-2", "6205x2", "30205 2"])
+def test_what_no_ring_is_as_large_as_is_no_ring(text):
+    """A bearing's number beside a figure: 6205 mm is no O-ring's inside (common practice)."""
+    assert {reading.family for reading in decode(text)} == {"bearing"}

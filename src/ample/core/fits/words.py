@@ -7,6 +7,7 @@ from collections.abc import Sequence
 from ample.core.fits.creep import Creep
 from ample.core.fits.form import SeatForm
 from ample.core.sizes import Instrument
+from ample.core.sizes.figures import percent
 from ample.core.standards import DeviationLimits
 
 COMPOUND_FILLS_UM = 50
@@ -71,7 +72,7 @@ def creep_reason(creep: Creep | None) -> str:
     if creep is None:
         return "Stationary load on this ring: a loose fit is intended, and it does not creep."
     return (
-        f"It needs {creep.needed_um:.1f} µm to hold under {creep.load_n:.0f} N ({creep.load_share:.0%} of an "
+        f"It needs {creep.needed_um:.1f} µm to hold under {creep.load_n:.0f} N ({percent(creep.load_share)} of an "
         "estimated rating)."
     )
 

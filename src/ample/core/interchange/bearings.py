@@ -15,6 +15,7 @@ from ample.core.interchange.judgement import (
 )
 from ample.core.parts import CLOSURES, BearingSpec, clearance_table
 from ample.core.parts.ratings import Ratings, estimated_ratings
+from ample.core.sizes.figures import percent
 from ample.core.standards import internal_clearance
 
 CLASS_ORDER = ("Normal", "6", "6X", "5", "SP", "4", "UP", "2")
@@ -222,12 +223,12 @@ def _load_and_speed(
 ) -> tuple[AttributeJudgement, AttributeJudgement]:
     before, after = _ratings(old), _ratings(new)
     load_words = (f"C {before[1] / 1000:.1f} kN", f"C {after[1] / 1000:.1f} kN")
-    spread = f"estimated, ±{before[0].spread:.0%}"
+    spread = f"estimated, ±{percent(before[0].spread)}"
     share = after[1] / before[1] - 1
     if abs(share) < 0.02:
         load = same("load", load_words[0], spread)
     else:
-        text = f"Carries about {abs(share):.0%} {'more' if share > 0 else 'less'}; rating life varies with the third power."
+        text = f"Carries about {percent(abs(share))} {'more' if share > 0 else 'less'}; rating life varies with the third power."
         load = AttributeJudgement(
             "load", *load_words, "better" if share > 0 else "worse", text,
             "drop_in" if share > 0 else "fits_with_differences", spread,

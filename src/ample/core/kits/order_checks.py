@@ -9,6 +9,7 @@ from ample.core.interchange import Interchange
 from ample.core.kits.places import place_of
 from ample.core.parts import PartSpec
 from ample.core.parts.requirement import Requirement
+from ample.core.sizes.figures import percent
 
 PROVEN_CHANCE = 0.95
 WORST_SIGMAS = 4.0
@@ -151,13 +152,14 @@ def _identity(facts: OrderFacts) -> OrderCheckResult:
     if facts.probability < PROVEN_CHANCE:
         since = " The evidence has changed since then." if facts.changed_since else ""
         return OrderCheckResult(
-            "identity", "not_proven", f"Only {facts.probability:.0%} confidence in the size.{since}"
+            "identity", "not_proven", f"Confidence in the size: {percent(facts.probability)}.{since}"
         )
     if facts.from_file:
         words = "Identified in the job file, and the readings agree. Confirm it here."
         return OrderCheckResult("identity", "not_proven", words)
-    shown = min(facts.probability, 0.999)
-    return OrderCheckResult("identity", "holds", f"Size identified with {shown:.1%} confidence.")
+    return OrderCheckResult(
+        "identity", "holds", f"Size identified with {percent(facts.probability, 1)} confidence."
+    )
 
 
 def _interchange(facts: OrderFacts) -> OrderCheckResult:
@@ -191,7 +193,7 @@ def _seat(side: str, seat: SeatFact | None) -> OrderCheckResult:
     if seat.decision != "accept":
         return OrderCheckResult(side, "not_proven", seat.reason)
     if seat.creep_probability > 1 - PROVEN_CHANCE:
-        words = f"In its zone, but there is a {seat.creep_probability:.0%} chance of ring creep at this load."
+        words = f"In its zone, but there is a {percent(seat.creep_probability)} chance of ring creep at this load."
         return OrderCheckResult(side, "not_proven", words)
     return OrderCheckResult(side, "holds", seat.reason)
 

@@ -9,6 +9,7 @@ from pathlib import Path
 from typing import Literal, get_args
 
 from ample.core.errors import BadInput
+from ample.core.sizes.figures import percent
 from ample.core.tables import read_table
 
 Medium = Literal[
@@ -204,8 +205,10 @@ def _words(clues: Clues, chances: list[tuple[str, float]], settled: bool) -> tup
     if settled:
         said.append(f"Order it in {best} ({known[best].words}): no other material here has its density.")
     else:
-        others = ", ".join(f"{name} {share:.0%}" for name, share in chances[1:4] if share > 0.02)
-        said.append(f"Likeliest {best} ({chance:.0%}){'; also ' + others if others else ''}: not confirmed.")
+        others = ", ".join(f"{name} {percent(share)}" for name, share in chances[1:4] if share > 0.02)
+        said.append(
+            f"Likeliest {best} ({percent(chance)}){'; also ' + others if others else ''}: not confirmed."
+        )
     two = {name for name, share in chances if share > 0.03}
     if {"NBR", "EPDM"} <= two:
         said.append(

@@ -60,3 +60,31 @@ def leading_figure(text: str) -> tuple[float | None, str]:
     if found is None:
         return None, text.strip()
     return plain_figure(found.group(), ""), text[found.end() :].strip()
+
+
+def percent(share: float, digits: int = 0) -> str:
+    """A share in hundredths, as it is written in words.
+
+    Args:
+        share: The share, 0 to 1.
+        digits: Digits after the point, 0 or 1.
+
+    Returns:
+        The percentage; a chance too small or too near to one for its digits is not written as 0 or as 100.
+
+    Raises:
+        Nothing.
+
+    Source: common practice.
+
+    Example:
+        >>> percent(0.081), percent(0.0004), percent(0.99997, 1), percent(1.0)
+        ('8 %', 'under 1 %', 'over 99.9 %', '100 %')
+    """
+    least = 10.0**-digits
+    figure = round(100 * share, digits)
+    if share > 0 and figure < least:
+        return f"under {least:.{digits}f} %"
+    if share < 1 and figure > 100 - least:
+        return f"over {100 - least:.{digits}f} %"
+    return f"{figure:.{digits}f} %"

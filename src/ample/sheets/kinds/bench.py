@@ -6,6 +6,7 @@ from ample.core.contract import BenchJudged, BenchSheet
 from ample.core.kits.order_checks import identity
 from ample.core.operations.bench import BenchFacts, check_bench, judge_bench, settle_bench
 from ample.core.parts import FAMILIES
+from ample.core.sizes.figures import percent
 from ample.sheets.kind import SheetKind, Table
 
 
@@ -26,12 +27,14 @@ def tables(sheet: BenchSheet, judged: BenchJudged | None) -> tuple[Table, ...]:
     own = (
         Table("readings", ("feature", "read", "instrument"), readings),
         Table(
-            "seen and stated", ("what", "said"), tuple((name, value) for name, value in said.items() if value)
+            "seen and stated",
+            ("field", "value"),
+            tuple((name, value) for name, value in said.items() if value),
         ),
     )
     if judged is None or judged.found is None:
         return own
-    rows = tuple((each.designation, f"{each.probability:.1%}") for each in judged.found.candidates)
+    rows = tuple((each.designation, f"{percent(each.probability, 1)}") for each in judged.found.candidates)
     return (*own, Table("candidates", ("part", "probability"), rows))
 
 

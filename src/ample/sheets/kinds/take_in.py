@@ -7,6 +7,7 @@ from ample.core.condition.take_in import TakeInSheet
 from ample.core.contract import TakeInJudged
 from ample.core.kits.order_checks import build
 from ample.core.operations.take_in import TakeInFacts, check_take_in, judge_take_in
+from ample.core.sizes.figures import percent
 from ample.sheets.kind import SheetKind, Table
 
 
@@ -17,7 +18,7 @@ def tables(sheet: TakeInSheet, judged: TakeInJudged | None) -> tuple[Table, ...]
         "title": sheet.title, "owner": sheet.owner, "symptom": sheet.symptom, "kind of unit": unit.words if unit else sheet.unit,
         "plate": sheet.plate, "model": sheet.model, "build": sheet.build, "serial number": sheet.serial,
         "since when": sheet.since, "max. downtime, days": "" if sheet.lie_open_days is None else str(sheet.lie_open_days),
-        "cost of rework": sheet.access, "units alike": str(sheet.units_alike), "planned": sheet.planned,
+        "cost of rework": {"cheap": "low", "costly": "high"}[sheet.access], "identical units": str(sheet.units_alike), "planned": sheet.planned,
         "for the next person": sheet.note_next,
     }  # fmt: skip
     words, signs = known_words(), known_signs()
@@ -30,14 +31,14 @@ def tables(sheet: TakeInSheet, judged: TakeInJudged | None) -> tuple[Table, ...]
     ):
         seen += [(kind, words.get((kind, name), name)) for name in names]
     own = (
-        Table("unit", ("what", "said"), tuple((name, said) for name, said in known.items() if said)),
-        Table("seen and planned", ("kind", "what"), tuple(seen)),
+        Table("unit", ("field", "value"), tuple((name, said) for name, said in known.items() if said)),
+        Table("seen and planned", ("kind", "entry"), tuple(seen)),
         Table("causes checked", ("cause", "result"), tuple(sheet.checked.items())),
         Table("parts needed", ("part", "how many"), tuple((each.name, str(each.quantity)) for each in sheet.spares)),
     )  # fmt: skip
     if judged is None:
         return own
-    causes = tuple((each.words, f"{each.weight:.0%}") for each in judged.causes.causes)
+    causes = tuple((each.words, f"{percent(each.weight)}") for each in judged.causes.causes)
     cautions = tuple((each.stage, f"{each.title}: {each.do}") for each in judged.cautions)
     return (
         *own,

@@ -24,6 +24,7 @@ from ample.core.operations.identify import requirement_for
 from ample.core.parts import FAMILIES
 from ample.core.parts.requirement import Requirement
 from ample.core.sizes import Instrument
+from ample.core.sizes.figures import percent
 from ample.sheets import store as sheets
 from ample.sheets.host import Change, Host, InTables, Tables
 from ample.sheets.kinds.bench import BENCH
@@ -225,7 +226,7 @@ def _be_sure(judged: dict[str, Any], item: Item, sure: bool) -> None:
             f"A reading is {judged['worst_sigmas']:.0f} σ outside new-part limits of {item.designation}."
         )
     if judged["probability"] < EVEN_CHANCE:
-        doubts.append(f"The readings give it only {judged['probability']:.0%}.")
+        doubts.append(f"By the readings its chance is {percent(judged['probability'])}.")
     if doubts and not sure:
         raise Conflict(
             "be_sure",

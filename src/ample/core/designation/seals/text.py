@@ -22,6 +22,7 @@ _NUMBER = re.compile(
     r"|\d{1,3}/(?:2|4|8|16|32|64)(?!\d)|\d{0,5}[.,]\d{1,6}|\d{1,5})\s*(MM\b|\"|″|IN\b|INCH\b)?"
 )
 _INCH_SIGNS = ('"', "″", "IN", "INCH")
+LARGEST_MM = 2500.0  # estimated: no seal, ring or small part that a rebuild shop meets is larger
 _LARGEST_IN_MM = 12.0  # three decimals of a size under this are inches
 
 
@@ -160,6 +161,7 @@ def _numbers(free: str) -> list[tuple[Number, str]]:
 def _length_mm(piece: str, inch: bool) -> float | None:
     """A number as a length; None when it is no size of a part."""
     try:
-        return parse_length(piece, "in" if inch else "mm").mm
+        mm = parse_length(piece, "in" if inch else "mm").mm
     except BadInput:
         return None
+    return mm if mm <= LARGEST_MM else None
