@@ -2,10 +2,12 @@
 
 The tests run in as many processes as there are processors, a file at a time, each with a server of its own; the
 checks run beside them. Long cases are left out unless `--all` is given; with other arguments only pytest runs, with them.
+Without `--all`, a check of the front end that held is not made again until the front end has changed.
 """
 
 from __future__ import annotations
 
+import hashlib
 import os
 import subprocess
 import sys
@@ -21,6 +23,7 @@ from ample.prepare import FRONT, ROOT, say
 PATHS = ("src", "tests", "benchmarks")
 BESIDE = 1  # checks at a time, while the tests run
 REPORT = ROOT / "var" / "tests.xml"
+HELD = ROOT / "var" / "checks"  # what the front end was when a check of it last held
 
 
 def run_all(arguments: list[str]) -> int:
@@ -35,7 +38,10 @@ def run_all(arguments: list[str]) -> int:
         return subprocess.run([python, "-m", "pytest", *_asked(arguments)], cwd=ROOT, check=False).returncode
     began = time.monotonic()
     with ThreadPoolExecutor(BESIDE) as beside:
-        told = [(name, beside.submit(check)) for name, check in _checks(python).items()]
+        told = [
+            (name, beside.submit(check))
+            for name, check in _checks(python, again="--all" in arguments).items()
+        ]
         REPORT.parent.mkdir(exist_ok=True)
         tests = subprocess.run(
             [python, "-m", "pytest", "-n", str(max(os.cpu_count() or 2, 2)), "--dist=loadfile", "--no-loadscope-reorder",
@@ -53,7 +59,7 @@ def _asked(arguments: list[str]) -> list[str]:
     return ["--long" if each == "--all" else each for each in arguments]
 
 
-def _checks(python: str) -> dict[str, Callable[[], bool]]:
+def _checks(python: str, again: bool) -> dict[str, Callable[[], bool]]:
     where = Path(python).parent
     commands: tuple[tuple[str, list[str], Path], ...] = (
         ("ruff check", [str(where / "ruff"), "check", *PATHS], ROOT),
@@ -65,18 +71,36 @@ def _checks(python: str) -> dict[str, Callable[[], bool]]:
         ("front end: tests", ["npm", "run", "--silent", "test"], FRONT),
     )
     found: dict[str, Callable[[], bool]] = {
-        name: partial(_holds, name, command, folder) for name, command, folder in commands
+        name: partial(_holds, name, command, folder, again or folder != FRONT)
+        for name, command, folder in commands
     }
     return found | {"generated types": _types_fresh}
 
 
-def _holds(name: str, command: list[str], folder: Path) -> bool:
+def front_end_mark(front: Path = FRONT) -> str:
+    """A hash of all that the checks of the front end look at: sources, tests, settings and pinned packages."""
+    found = hashlib.sha256()
+    files = [*front.glob("*.*"), *(each for part in ("src", "tests") for each in (front / part).rglob("*"))]
+    for each in sorted(each for each in files if each.is_file()):
+        found.update(f"{each.relative_to(front)}\0".encode() + each.read_bytes() + b"\0")
+    return found.hexdigest()
+
+
+def _holds(name: str, command: list[str], folder: Path, again: bool) -> bool:
+    held = HELD / f"{name.replace(': ', '-').replace(' ', '-')}.txt"
+    mark = "" if again else front_end_mark()
+    if mark and held.exists() and held.read_text(encoding="utf-8") == mark:
+        say(f"{name}: held, unchanged since")
+        return True
     began = time.monotonic()
     environment = os.environ | {"PYTHONPATH": str(ROOT / "src")}
     done = subprocess.run(command, cwd=folder, env=environment, check=False, capture_output=True, text=True)
     say(f"{name}: {'holds' if done.returncode == 0 else 'FAILED'} ({time.monotonic() - began:.0f} s)")
     if done.returncode:
         print(done.stdout + done.stderr, flush=True)
+    elif mark:
+        held.parent.mkdir(parents=True, exist_ok=True)
+        held.write_text(mark, encoding="utf-8")
     return done.returncode == 0
 
 
