@@ -5,7 +5,7 @@ import math
 import pytest
 
 from ample.core.errors import BadInput
-from ample.core.parts import FAMILIES, SEALS, EffectTable, SealSpec, said_size
+from ample.core.parts import FAMILIES, SEALS, EffectTable, SealSpec, ToleranceSpec, said_size
 from ample.core.parts.rubber import Clues, rubber_by_evidence, rubbers
 from ample.core.parts.seals import USED_COVER_MM, condition_rows, effects_of, standings
 from ample.core.standards import seal_sizes, sizes_of_family
@@ -279,3 +279,17 @@ def test_words_of_a_kinds_own_are_of_what_is_measured_on_it():
             called = {feature for feature, each in words.items() if each}
             assert called <= set(family.measured_of(kind)), kind
             assert all(words[feature] != family.feature(feature).words for feature in called)
+
+
+@pytest.mark.parametrize(
+    ("width", "height", "zone"), [(2, 2, "h9"), (5, 5, "h9"), (6, 6, "h9"), (8, 7, "h11"), (10, 8, "h11")]
+)
+def test_a_square_key_is_made_closer_in_height_than_a_flat_one(width, height, zone):
+    """DIN 6885: square keys, to 6 × 6, are h9 both ways; flat ones h11 in height."""
+    family = FAMILIES["key"]
+    kind = family.kinds["key_round"]
+    spec = ToleranceSpec(kind.scheme, kind.tolerance, (float(width), float(height), 20.0, 0.0, 0.0), "")
+    (made,) = family.measures(spec, "key_height")
+    of = limits(height, zone)
+    assert made.low_mm == pytest.approx(height + of.lower_um / 1000, abs=1e-9)
+    assert made.high_mm == pytest.approx(height + of.upper_um / 1000, abs=1e-9)

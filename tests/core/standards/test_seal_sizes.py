@@ -1,5 +1,7 @@
 """Sizes of seals, rings and small parts against open tables and rows typed apart from the lists."""
 
+import itertools
+
 import pytest
 
 from ample.core.parts import SEALS
@@ -62,13 +64,42 @@ def test_a_ring_is_not_as_thick_as_it_is_called(nominal, actual):
     assert called <= {actual, 0.060} if nominal == "1/16" else called == {actual}
 
 
+# faults of the open table: a ring cannot be thicker than its groove is wide
+THICKER_THAN_THEIR_GROOVE = {("din471", 48.0): 1.75, ("din472", 82.0): 2.5}
+
+
 @pytest.mark.parametrize("table", ["din471", "din472"])
 def test_retaining_rings_are_those_of_the_open_table(table):
     kind = "ring_shaft" if table == "din471" else "ring_bore"
     held = {size.dimensions_mm[0]: size for size in sizes_of_family("retaining_ring") if size.kind == kind}
     for row in bd_warehouse(f"{table}.csv"):
         size = held[float(row["d1"])]
-        assert size.dimensions_mm[1:4] == (float(row["d2"]), float(row["m"]), float(row["s"]))
+        groove, slot, thickness = float(row["d2"]), float(row["m"]), float(row["s"])
+        right = THICKER_THAN_THEIR_GROOVE.get((table, size.dimensions_mm[0]))
+        assert (thickness > slot) == (right is not None)
+        assert size.dimensions_mm[1:4] == (groove, slot, right or thickness)
+
+
+@pytest.mark.parametrize("kind", ["ring_shaft", "ring_bore", "e_ring"])
+def test_a_ring_goes_into_its_groove(kind):
+    """Common practice: a ring is thinner than its groove is wide; thickness steps up with the size."""
+    own = sorted(
+        (size.dimensions_mm for size in sizes_of_family("retaining_ring") if size.kind == kind),
+        key=lambda each: each[0],
+    )
+    for _, _, slot, thickness, *_ in own:
+        assert slot - 0.2 <= thickness < slot
+    if kind != "e_ring":
+        assert all(one[3] <= other[3] for one, other in itertools.pairwise(own) if other[0] <= 100)
+
+
+def test_a_ring_pushed_on_from_the_side_holds_on_to_its_groove():
+    """Common practice: its lugs are closer together than the groove is thick, and it stands out over the shaft."""
+    rows = [size.dimensions_mm for size in sizes_of_family("retaining_ring") if size.kind == "e_ring"]
+    assert (rows[0][1], rows[-1][1]) == (0.8, 30.0)
+    for size in rows:
+        _, groove, _, _, free = size[:5]
+        assert 0.7 * groove < free < 0.95 * groove
 
 
 @pytest.mark.parametrize(

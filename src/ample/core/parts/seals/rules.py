@@ -17,6 +17,7 @@ from ample.core.standards.seals import press_fit_um, ring_section_tolerance_mm
 Floats = NDArray[np.float64]
 Limit = tuple[Floats, Floats]
 Rule = Callable[["RuleInput"], Limit]
+_LARGEST_SQUARE_KEY_MM = 6.0
 
 
 @dataclass(frozen=True, eq=False)
@@ -60,6 +61,14 @@ def _by_size(of: Callable[[float], tuple[float, float]], nominal_mm: Floats) -> 
 
 def _zone(a: RuleInput) -> Limit:
     return _by_size(lambda size: _zone_mm(size, a.words[0]), a.nominal_mm)
+
+
+def _key_height(a: RuleInput) -> Limit:
+    """Square keys, to 6 × 6, are made to h9 in both directions; flat ones to h11 in height (DIN 6885)."""
+    square = np.isclose(a.sizes_mm["width_mm"], a.nominal_mm) & (a.nominal_mm <= _LARGEST_SQUARE_KEY_MM)
+    fine = _by_size(lambda size: _zone_mm(size, "h9"), a.nominal_mm)
+    coarse = _by_size(lambda size: _zone_mm(size, "h11"), a.nominal_mm)
+    return np.where(square, fine[0], coarse[0]), np.where(square, fine[1], coarse[1])
 
 
 def _press_fit(a: RuleInput) -> Limit:
@@ -166,5 +175,5 @@ RULES: dict[str, Rule] = {
     "ring_section": _ring_section, "ring_outside": _ring_outside, "ring_length": _ring_length, "gap": _plain,
     "flare": _share, "to": _to, "groove_shaft": _groove_shaft, "groove_bore": _groove_bore,
     "ring_thickness": _ring_thickness, "washer_inside": _washer("inside"), "washer_outside": _washer("outside"),
-    "washer_thickness": _washer("thickness"),
+    "washer_thickness": _washer("thickness"), "key_height": _key_height,
 }  # fmt: skip
