@@ -103,6 +103,10 @@ def test_a_pass_needs_a_reason_and_stays_on_record(ready, database):
     line = line_of(sheet, part)
     assert passed(client, line, "shaft", "short").status_code == 422
     assert passed(client, line, "identity", "nothing to pass here").status_code == 422
+    never = {"light": "strip_down", "facts_mark": "0", "reason": "nothing of it is asked here"}
+    answer = client.post(f"/api/orders/lines/{line['line_id']}/passes", never)
+    assert (answer.status_code, answer.get_json()["error"]["code"]) == (422, "nothing_to_pass")
+    assert answer.get_json()["error"]["message"] == "This item has no open strip down check."
     given = passed(client, line, "shaft", "new shaft comes with it")
     check = next(each for each in line_of(given.get_json(), part)["lights"] if each["light"] == "shaft")
     assert (check["passed_by"], check["passed_reason"]) == ("Marl", "new shaft comes with it")

@@ -289,7 +289,10 @@ def override_check(
     doer.must("override")
     line = _open_line(t, line_id)
     checks = checks_of(t, [line["part_id"]], instrument_of)[line["part_id"]]
-    check = next(each for each in checks if each.light == asked.light)
+    check = next((each for each in checks if each.light == asked.light), None)
+    if check is None:
+        words = asked.light.replace("_", " ")
+        raise BadInput("nothing_to_pass", f"This item has no open {words} check.", "light")
     if check.facts_mark != asked.facts_mark:
         raise Conflict(
             "changed_meanwhile",
