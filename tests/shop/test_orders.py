@@ -103,7 +103,7 @@ def test_a_pass_needs_a_reason_and_stays_on_record(ready, database):
     line = line_of(sheet, part)
     assert passed(client, line, "shaft", "short").status_code == 422
     assert passed(client, line, "identity", "nothing to pass here").status_code == 422
-    never = {"light": "strip_down", "facts_mark": "0", "reason": "nothing of it is asked here"}
+    never = {"light": "strip_down", "facts_mark": "0" * 16, "reason": "nothing of it is asked here"}
     answer = client.post(f"/api/orders/lines/{line['line_id']}/passes", never)
     assert (answer.status_code, answer.get_json()["error"]["code"]) == (422, "nothing_to_pass")
     assert answer.get_json()["error"]["message"] == "This item has no open strip down check."

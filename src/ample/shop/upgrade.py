@@ -106,10 +106,11 @@ def _bind_pass(t: Transaction, row: dict[str, object]) -> None:
     find = todays_instruments(t)
     part_id, given = int(str(row["part_id"])), row["passed_at"]
     assert isinstance(given, datetime)
-    check = next(each for each in checks_of(t, [part_id], find)[part_id] if each.light == row["light"])
+    checks = checks_of(t, [part_id], find)[part_id]
+    check = next((each for each in checks if each.light == row["light"]), None)
     changed = history.changed_after(t, "part", part_id, ("bench", "seats", "identified", "matched"), given)
     changed |= history.changed_after(t, "order_line", int(str(row["line_id"])), ("quantity",), given)
-    orders.bind_pass(t, int(str(row["pass_id"])), "" if changed else check.facts_mark)
+    orders.bind_pass(t, int(str(row["pass_id"])), check.facts_mark if check and not changed else "")
 
 
 def _photos(database: Database) -> int:
