@@ -45,6 +45,7 @@ from ample.shop.instruments.today import todays_instruments
 from ample.store import Transaction
 
 InstrumentOf = Callable[[str], Instrument]
+LEAST_CHANCE = 1e-9  # written as under 1 %, never as none
 EVEN_CHANCE = 0.5
 ADDED_LATER = ("said", "medium", "temperature_c", "needed")  # marks of before know nothing of them
 
@@ -226,7 +227,7 @@ def _be_sure(judged: dict[str, Any], item: Item, sure: bool) -> None:
             f"A reading is {judged['worst_sigmas']:.0f} σ outside new-part limits of {item.designation}."
         )
     if judged["probability"] < EVEN_CHANCE:
-        doubts.append(f"By the readings its chance is {percent(judged['probability'])}.")
+        doubts.append(f"By the readings its chance is {percent(max(judged['probability'], LEAST_CHANCE))}.")
     if doubts and not sure:
         raise Conflict(
             "be_sure",
