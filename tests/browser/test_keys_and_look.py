@@ -122,6 +122,7 @@ SMALL = """() => [...document.querySelectorAll('body *')]
     .map((e) => e.outerHTML.slice(0, 120))"""
 
 
+@pytest.mark.long
 def test_every_field_and_drawing_has_a_name_and_no_text_is_smaller_than_thirteen_pixels(person):
     bench = person()
     for path in PATHS:

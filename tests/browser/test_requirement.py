@@ -52,7 +52,7 @@ def confirmed(page, number, part, reads):
 
 @pytest.mark.parametrize(
     ("family", "mark", "reads", "shown", "printed", "waits"),
-    shortly(MARKS, 2),
+    shortly(MARKS, 1),
     ids=[each[1] for each in MARKS],
 )
 def test_from_the_mark_to_the_order_paper(person, make_part, family, mark, reads, shown, printed, waits):

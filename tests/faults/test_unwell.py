@@ -99,6 +99,7 @@ def test_a_row_that_another_holds_is_said_in_time(shop, reader):
         cursor.execute("ROLLBACK")
 
 
+@pytest.mark.long
 def test_a_database_that_may_only_be_read_is_said_and_health_knows(shop, reader):
     """500, and health said that all is well."""
     database, _ = shop
