@@ -231,6 +231,21 @@ def test_on_a_narrow_screen_no_field_lies_over_another(person, width, height):
     bench.page.set_viewport_size({"width": 1280, "height": 800})
 
 
+WIDER = """() => [...document.querySelectorAll('.two > .left > *')].filter((each) =>
+  each.getBoundingClientRect().right > each.parentElement.getBoundingClientRect().right + 1).map((each) => each.className)"""
+
+
+@pytest.mark.long
+@pytest.mark.parametrize("part", [30, 33, 4])
+def test_a_long_head_pushes_nothing_over_the_candidates(person, part):
+    """Ten parts in the tray and a place in many words: the drawing stays beside what it could be."""
+    page = person("Marl").go(
+        f"/jobs/{'0415' if part == 4 else '0416' if part == 30 else '0417'}/parts/{part}/bench"
+    )
+    page.locator(".card.chosen").wait_for()
+    assert page.evaluate(WIDER) == []
+
+
 def test_upright_the_drawing_is_not_scrolled_away(person):
     page = person("Marl").go(f"{PART}/bench")
     page.set_viewport_size({"width": 820, "height": 1180})
