@@ -28,7 +28,7 @@ async function leave(): Promise<void> {
   <Dialog
     visible
     modal
-    :header="session.person ? `${session.person.name}, ${session.person.role}` : ''"
+    :header="session.person ? `${session.person.name}, ${session.person.role}` : 'Signed in'"
     :style="{ width: '520px' }"
     @update:visible="emit('close')"
   >
