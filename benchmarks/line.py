@@ -3,12 +3,16 @@
 from __future__ import annotations
 
 import time
+from collections.abc import Iterator
+from contextlib import contextmanager
 from typing import Any
 
 import numpy as np
 from flask.testing import FlaskClient
+from playwright.sync_api import Page, sync_playwright
 
 from ample.core.assembly import part_kinds
+from ample.demo.load import PEOPLE
 from benchmarks.measure import percentile, with_key
 
 PARTS, ROUNDS = 200, 40
@@ -62,24 +66,27 @@ def save_times(client: FlaskClient, headers: dict[str, str], number: str) -> dic
     return {"save_p50_ms": percentile(took, 0.5), "save_p95_ms": percentile(took, 0.95)}
 
 
-def redraw_times(address: str, number: str) -> dict[str, float]:
-    """From a key that changes the line until it is drawn and laid out again, in Chromium."""
-    from playwright.sync_api import sync_playwright
-
-    from ample.demo.load import PEOPLE
-
+@contextmanager
+def signed_in_page(address: str) -> Iterator[Page]:
+    """A page of Chromium at which a person of the demo has signed in."""
     with sync_playwright() as playwright:
         browser = playwright.chromium.launch(executable_path=CHROMIUM, args=ARGUMENTS)
         page = browser.new_page(viewport={"width": 1280, "height": 800})
         page.goto(address)
         page.get_by_role("button", name=PEOPLE[0][0]).click()
         page.get_by_role("combobox").first.wait_for()
+        yield page
+        browser.close()
+
+
+def redraw_times(address: str, number: str) -> dict[str, float]:
+    """From a key that changes the line until it is drawn and laid out again, in Chromium."""
+    with signed_in_page(address) as page:
         page.goto(f"{address}/jobs/{number}/line")
         page.wait_for_function(
             "n => document.querySelectorAll('[role=listbox] [role=option]').length === n", arg=PARTS
         )
         page.wait_for_load_state("networkidle")
         took = [page.evaluate(ONE_KEY, key) for _ in range(ROUNDS + WARM_UP) for key in KEYS]
-        browser.close()
     took = took[WARM_UP * len(KEYS) :]
     return {"redraw_p50_ms": float(np.percentile(took, 50)), "redraw_p95_ms": float(np.percentile(took, 95))}

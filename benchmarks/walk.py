@@ -4,9 +4,9 @@ from __future__ import annotations
 
 import time
 
-from playwright.sync_api import Locator, Page, sync_playwright
+from playwright.sync_api import Locator, Page
 
-from benchmarks.line import ARGUMENTS, CHROMIUM
+from benchmarks.line import signed_in_page
 
 ROUNDS = 5
 SHAFT = ("20.006", "20.007", "20.006", "20.006", "20.005", "20.006")
@@ -73,16 +73,8 @@ def walk(page: Page, address: str) -> tuple[int, float, int]:
 
 def walk_times(address: str) -> dict[str, float]:
     """The median of some walks on a demo."""
-    from ample.demo.load import PEOPLE
-
-    with sync_playwright() as playwright:
-        browser = playwright.chromium.launch(executable_path=CHROMIUM, args=ARGUMENTS)
-        page = browser.new_page(viewport={"width": 1280, "height": 800})
-        page.goto(address)
-        page.get_by_role("button", name=PEOPLE[0][0]).click()
-        page.get_by_role("combobox").first.wait_for()
+    with signed_in_page(address) as page:
         walks = [walk(page, address) for _ in range(ROUNDS)]
-        browser.close()
     keys, waited, overridden = zip(*sorted(walks, key=lambda each: each[1]), strict=True)
     middle = ROUNDS // 2
     return {

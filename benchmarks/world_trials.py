@@ -7,6 +7,7 @@ from dataclasses import dataclass
 
 from ample.core.identify import KindEvidence, Observation, identify, standard_catalogue
 from ample.core.sizes import default_instrument
+from benchmarks.trials import interval
 from benchmarks.world import FAMILIES, MISHAPS, USUAL, Found, Habits, World, others_that_fit
 
 SURE = 0.90
@@ -40,21 +41,9 @@ class Outcome:
         self.wrong += chance >= SURE and not right
 
     def share(self, name: str) -> tuple[float, float, float]:
-        """A share with its 95 % interval (Wilson)."""
-        return wilson(getattr(self, name), self.draws)
-
-
-def wilson(hits: int, draws: int, z: float = 1.96) -> tuple[float, float, float]:
-    """A share of draws and its interval.
-
-    Formula: (p + z²/2n ± z √(p(1−p)/n + z²/4n²)) / (1 + z²/n), Wilson 1927.
-    """
-    if not draws:
-        return 0.0, 0.0, 1.0
-    p = hits / draws
-    middle = (p + z * z / (2 * draws)) / (1 + z * z / draws)
-    half = z * math.sqrt(p * (1 - p) / draws + z * z / (4 * draws * draws)) / (1 + z * z / draws)
-    return p, max(middle - half, 0.0), min(middle + half, 1.0)
+        """A share with its 95 % binomial interval."""
+        hits = getattr(self, name)
+        return hits / max(self.draws, 1), *interval(hits, self.draws)
 
 
 def _best(found: Found) -> tuple[float, bool]:
