@@ -7,18 +7,25 @@ import math
 import numpy as np
 from scipy.special import ndtr
 from scipy.stats import gamma, norm
+from scipy.stats import t as student
 
 from ample.core.identify import KindEvidence, Observation
+from ample.core.identify.gross_errors import LARGEST_MM, SMALLEST_MM
 from ample.core.identify.kind_evidence import kind_likelihood
-from ample.core.identify.model import GROSS_ERROR_SHARE, LARGEST_MM, SHARED_PART, SMALLEST_MM
-from ample.core.identify.unlisted import UNLISTED_PRIOR, Shape, Unlisted
-from ample.core.parts import BEARING
-from benchmarks.simulate import Draw, Simulator
+from ample.core.identify.unlisted import Shape, Unlisted
+from ample.core.identify.values import ranking_value
+from ample.core.parts import BEARING, NO_EFFECT
+from ample.core.parts.families import ConditionKind
+from ample.core.sizes import INCH_MM
+from benchmarks.simulate import STEPS_MM, Draw, Simulator, zero_sigma_mm
 
 Grids = dict[str, list[tuple[float, float]]]
-SHARED_NODES = 15
+SHARED_NODES, TAIL_NODES = 15, 41
 WEAR_NODES = 15
 NEAR_MM = 2.0
+ROUGH, SLIP = ranking_value("rough_share"), ranking_value("slip_share")
+UNLISTED = BEARING.unlisted_share
+EffectOf = tuple[bool, float, float]
 EVEN = 1 / math.log(LARGEST_MM / SMALLEST_MM)
 
 
@@ -32,10 +39,8 @@ class Reference:
         self.prior = np.bincount(self.catalogue.entry_unit, weights, len(self.catalogue.unit_tolerances))
         self.of_none = Unlisted(BEARING, frozenset({kind}))
         self.instrument = simulator.instrument
-        smallest = min(self.instrument.outside_u_mm, self.instrument.inside_u_mm) / 2
-        self.deviation = math.sqrt(SHARED_PART) * smallest
-        chances = (np.arange(SHARED_NODES) + 0.5) / SHARED_NODES
-        self.shared = norm.ppf(chances) * self.deviation
+        self.deviation = zero_sigma_mm(self.instrument)
+        self.shared, self.weights = zero_nodes(self.deviation, self.instrument.outside_u_mm / 2)
         self.wear = gamma.ppf(
             (np.arange(WEAR_NODES) + 0.5) / WEAR_NODES,
             BEARING.wear_shape,
@@ -60,58 +65,72 @@ class Reference:
             low = self._limits_of(each.feature)[:, :, 0]
             near |= (np.abs(low - each.values_mm[0]) < NEAR_MM).any(axis=1)
         rows = np.flatnonzero(near)
-        gross = math.prod(_slip(each) for each in draw.observations)
-        density = np.full(len(self.prior), gross)
+        density = np.ones(len(self.prior))
+        for each in draw.observations:
+            density *= self._wrong(each, self._limits_of(each.feature))
         parts = {
             each.feature: self._meant(each, self._limits_of(each.feature)[rows]) for each in draw.observations
         }
         density[rows] = self._joined(parts)
         listed = np.bincount(
             self.catalogue.unit_envelope,
-            (1 - UNLISTED_PRIOR) * self.prior * density,
+            (1 - UNLISTED) * self.prior * density,
             len(self.catalogue.envelopes_mm),
         )
-        none = UNLISTED_PRIOR * float(self.prior.sum()) * self._unlisted(draw)
+        none = UNLISTED * float(self.prior.sum()) * self._unlisted(draw)
         total = listed.sum() + none
         return listed / total, none / total
 
-    def _meant(self, observation: Observation, limits: np.ndarray) -> list[np.ndarray]:
-        """The mean over what a feature can stand for."""
-        both = [self._densities(observation, limits[:, place, :2]) for place in range(2)]
-        lacks = np.isnan(limits[:, 1, 2])[:, None]
-        share = np.nan_to_num(limits[:, 0, 2], nan=1.0)[:, None]
-        return [
-            np.where(lacks, first, share * first + (1 - share) * second)
-            for first, second in zip(*both, strict=True)
-        ]
+    def _wrong(self, observation: Observation, limits: np.ndarray) -> np.ndarray:
+        """Density of a reading that went wrong, for every unit: the mean over what the feature can stand for."""
+        middle = (limits[:, :, 0] + limits[:, :, 1]) / 2
+        found = gross(observation.values_mm[0], middle)
+        share = limits[:, :, 2]
+        two = ~np.isnan(share[:, 1])
+        return np.where(two, np.nansum(np.where(two[:, None], share, 0.0) * found, axis=1), found[:, 0])
 
-    def _densities(self, observation: Observation, limits: np.ndarray) -> list[np.ndarray]:
-        """For unworn and worn: density of the reading per (row, shared node), slips included."""
+    def _meant(self, observation: Observation, limits: np.ndarray) -> dict[EffectOf, np.ndarray]:
+        """The mean over what a feature can stand for, by what a condition does to it."""
+        found = {}
+        for effect in {_effect(kind, observation.feature) for kind in BEARING.conditions}:
+            first, second = (self._density(observation, limits[:, place, :2], effect) for place in range(2))
+            lacks = np.isnan(limits[:, 1, 2])[:, None]
+            share = np.nan_to_num(limits[:, 0, 2], nan=1.0)[:, None]
+            found[effect] = np.where(lacks, first, share * first + (1 - share) * second)
+        return found
+
+    def _density(self, observation: Observation, limits: np.ndarray, effect: EffectOf) -> np.ndarray:
+        """Density of the reading per (row, shared node) under an effect, gross errors included."""
         feature = BEARING.by_name[observation.feature]
         value = observation.values_mm[0]
         u = self.instrument.expanded_uncertainty_mm(feature.reach) / 2
-        sigma = math.sqrt(u**2 - self.deviation**2 + self.instrument.scatter_mm**2)
-        found = []
-        for amounts in (np.zeros(1), feature.wear_sign * self.wear):
-            shift = self.shared[:, None] + amounts
-            left = (value - limits[:, 0, None, None] - shift) / sigma
-            right = (value - limits[:, 1, None, None] - shift) / sigma
-            width = (limits[:, 1] - limits[:, 0])[:, None, None]
-            density = np.where(right > 0, ndtr(-right) - ndtr(-left), ndtr(left) - ndtr(right)) / width
-            found.append((1 - GROSS_ERROR_SHARE) * np.nan_to_num(density).mean(axis=2) + _slip(observation))
+        worn, moved, residue = effect
+        sigma = math.sqrt(u**2 - self.deviation**2 + self.instrument.scatter_mm**2 + residue**2)
+        ways = [(1.0, np.zeros(1))] if not worn else [(1.0, feature.wear_sign * self.wear)]
         if not feature.on_part:
-            mixed = (1 - feature.worn_share) * found[0] + feature.worn_share * found[1]
-            return [mixed, mixed]
-        return found
+            ways = [
+                (1 - feature.worn_share, np.zeros(1)),
+                (feature.worn_share, feature.wear_sign * self.wear),
+            ]
+        right = np.zeros((len(limits), len(self.shared)))
+        for share, amounts in ways:
+            shift = self.shared[:, None] + amounts + moved
+            left = (value - limits[:, 0, None, None] - shift) / sigma
+            other = (value - limits[:, 1, None, None] - shift) / sigma
+            width = (limits[:, 1] - limits[:, 0])[:, None, None]
+            density = np.where(other > 0, ndtr(-other) - ndtr(-left), ndtr(left) - ndtr(other)) / width
+            right += share * np.nan_to_num(density).mean(axis=2)
+        wrong = gross(value, (limits[:, 0] + limits[:, 1]) / 2)
+        return np.asarray((1 - ROUGH) * (1 - SLIP) * right + wrong[:, None])
 
-    def _joined(self, parts: dict[str, list[np.ndarray]]) -> np.ndarray:
+    def _joined(self, parts: dict[str, dict[EffectOf, np.ndarray]]) -> np.ndarray:
         """Mix the kinds of condition and the shared error over the features."""
         total: np.ndarray | float = 0.0
         for kind in BEARING.conditions:
             together: np.ndarray | float = 1.0
             for name, density in parts.items():
-                together = together * density[1 if name in kind.worn else 0]
-            total = total + kind.weight * np.asarray(together).mean(axis=1)
+                together = together * density[_effect(kind, name)]
+            total = total + kind.weight * np.asarray(together) @ self.weights
         return np.asarray(total)
 
     def _unlisted(self, draw: Draw) -> float:
@@ -123,7 +142,7 @@ class Reference:
         main = next((axis for axis in ("T_mm", "B_mm", "C_mm") if axis in axes), "")
         wide = np.array([size for size, _ in grids[main]]) if main else np.array([1.0])
         share = np.array([part for _, part in grids[main]]) if main else np.array([1.0])
-        beside = np.ones((len(wide), SHARED_NODES))
+        beside = np.ones((len(wide), len(self.shared)))
         for axis in axes:
             if axis in ("d_mm", "D_mm", main):
                 continue
@@ -131,19 +150,24 @@ class Reference:
             weight = np.array([part for _, part in grids[axis]]) / sizes
             shape = ratio[axis]
             chance = norm.pdf(np.log(sizes[None, :] / wide[:, None]), shape.mean, shape.deviation)
-            beside = beside * ((weight * chance) @ parts[axis][0])
+            beside = beside * ((weight * chance) @ parts[axis][UNMOVED])
         total = 0.0
         for kind in BEARING.conditions:
-            inside = self._side(grids, parts, "d_mm", any(_worn(axes, "d_mm", kind.worn)))
-            outside = self._side(grids, parts, "D_mm", any(_worn(axes, "D_mm", kind.worn)))
-            plain = (parts[main][0] if main else np.ones((1, SHARED_NODES))) * beside
+            inside = self._side(grids, parts, "d_mm", self._effect_on(axes, "d_mm", kind))
+            outside = self._side(grids, parts, "D_mm", self._effect_on(axes, "D_mm", kind))
+            width = parts[main][self._effect_on(axes, main, kind)] if main else np.ones((1, len(self.shared)))
+            plain = width * beside
             for i, d in enumerate(inside[0]):
                 for j, D in enumerate(outside[0]):
                     weights = self._weights(ratio, d, D, wide) * share / (wide if main else 1.0)
                     weight_here = inside[1][i] * outside[1][j] * self._by_outside(ratio, d, D)
                     together = inside[2][i] * outside[2][j] * (weights[:, None] * plain).sum(axis=0)
-                    total += kind.weight * weight_here * float(together.mean())
+                    total += kind.weight * weight_here * float(together @ self.weights)
         return total
+
+    @staticmethod
+    def _effect_on(axes: dict[str, Observation], axis: str, kind: ConditionKind) -> EffectOf:
+        return _effect(kind, axes[axis].feature) if axis in axes else UNMOVED
 
     @staticmethod
     def _by_outside(ratio: dict[str, Shape], d: float, D: float) -> float:
@@ -165,25 +189,27 @@ class Reference:
             return np.zeros(len(wide))
         return np.asarray(norm.pdf(np.log(wide / base), shape.mean, shape.deviation))
 
-    @staticmethod
     def _side(
-        grids: Grids, parts: dict[str, list[np.ndarray]], axis: str, worn: bool
+        self, grids: Grids, parts: dict[str, dict[EffectOf, np.ndarray]], axis: str, effect: EffectOf
     ) -> tuple[list[float], list[float], list[np.ndarray]]:
         """Sizes, prior weights and densities along bore or outside; one unknown size when not read."""
         if axis not in grids:
-            return [np.nan], [1.0], [np.ones(SHARED_NODES)]
+            return [np.nan], [1.0], [np.ones(len(self.shared))]
         sizes = [size for size, _ in grids[axis]]
         even = EVEN if axis == "d_mm" else 1.0
         weights = [part / size * even for size, part in grids[axis]]
-        return sizes, weights, list(parts[axis][1 if worn else 0])
+        return sizes, weights, list(parts[axis][effect])
 
-    def _grid_densities(self, observation: Observation, grid: list[tuple[float, float]]) -> list[np.ndarray]:
+    def _grid_densities(
+        self, observation: Observation, grid: list[tuple[float, float]]
+    ) -> dict[EffectOf, np.ndarray]:
         made = [
             BEARING.unlisted(observation.feature, size, self.of_none.tolerance, self.of_none.scheme)
             for size, _ in grid
         ]
         limits = np.array([(one.low_mm, one.high_mm) for one in made]).reshape(-1, 2)
-        return self._densities(observation, limits)
+        effects = {_effect(kind, observation.feature) for kind in BEARING.conditions} | {UNMOVED}
+        return {effect: self._density(observation, limits, effect) for effect in effects}
 
     def _grid(self, axis: str, value: float) -> list[tuple[float, float]]:
         sizes = []
@@ -195,10 +221,38 @@ class Reference:
         return sizes
 
 
-def _worn(axes: dict[str, Observation], axis: str, worn: frozenset[str]) -> list[bool]:
-    return [each.feature in worn for name, each in axes.items() if name == axis]
+UNMOVED: EffectOf = (False, 0.0, 0.0)
 
 
-def _slip(observation: Observation) -> float:
-    value = min(max(observation.values_mm[0], SMALLEST_MM), LARGEST_MM)
-    return GROSS_ERROR_SHARE * EVEN / value
+def _effect(kind: ConditionKind, feature: str) -> EffectOf:
+    """What a condition does: worn in its own direction, moved by so much, with a residue, mm."""
+    if not BEARING.by_name[feature].on_part:
+        return UNMOVED
+    effect = kind.effects.get(feature, NO_EFFECT)
+    return (effect.worn, effect.shift_mm, effect.residue_mm)
+
+
+def zero_nodes(deviation: float, u_mm: float) -> tuple[np.ndarray, np.ndarray]:
+    """The zero error as fine nodes with their weights: a normal part, and a tail cut where the model cuts it."""
+    share = ranking_value("zero_tail_share")
+    near = norm.ppf((np.arange(SHARED_NODES) + 0.5) / SHARED_NODES) * deviation
+    far = np.linspace(-10.5 * u_mm, 10.5 * u_mm, TAIL_NODES)
+    tail = student.pdf(far / (ranking_value("zero_tail_scale") * u_mm), 2)
+    weights = np.concatenate([np.full(SHARED_NODES, (1 - share) / SHARED_NODES), share * tail / tail.sum()])
+    return np.concatenate([near, far]), weights
+
+
+def gross(value: float, middle: np.ndarray) -> np.ndarray:
+    """Density of one reading that went wrong; not a number is a part without the feature."""
+    anywhere = EVEN / min(max(value, SMALLEST_MM), LARGEST_MM)
+    step, digit, unit = (ranking_value(f"slip_of_{name}") for name in ("a_step", "a_digit", "the_unit"))
+    off = np.nan_to_num(value - middle, nan=1e6)
+    steps = sum(
+        norm.pdf(off, sign * each, ranking_value("step_spread")) for each in STEPS_MM for sign in (-1, 1)
+    )
+    digits = sum(((np.abs(off) >= low) & (np.abs(off) < 10 * low)) / (18 * low) for low in (0.1, 1.0, 10.0))
+    seen = value * INCH_MM
+    inches = INCH_MM * norm.pdf(np.nan_to_num(middle, nan=1e6), seen, 0.01 * seen)
+    slip = step * steps / 8 + digit * digits / 3 + unit * inches + (1 - step - digit - unit) * anywhere
+    rough = student.pdf(off / ranking_value("rough_scale"), 2) / ranking_value("rough_scale")
+    return np.asarray(SLIP * slip + (1 - SLIP) * ROUGH * np.where(np.abs(off) < 2.0, rough, 0.0))

@@ -7,15 +7,18 @@ from dataclasses import dataclass
 
 import numpy as np
 from scipy.special import ndtr
-from scipy.stats import gamma, norm
+from scipy.stats import gamma
+from scipy.stats import t as student
 
 from ample.core.identify import Catalogue, Observation
-from ample.core.identify.model import GROSS_ERROR_SHARE, LARGEST_MM, SHARED_PART, SMALLEST_MM
+from ample.core.identify.gross_errors import LARGEST_MM, SMALLEST_MM
 from ample.core.identify.unlisted_seals import UnlistedSeal, span_mm
+from ample.core.identify.values import ranking_value
 from ample.core.parts import NO_EFFECT, Effect, Measure
 from ample.core.parts.seals import condition_rows, effects_of
 from ample.core.sizes import Instrument
-from benchmarks.simulate import LISTED_SHARE, Habits
+from benchmarks.reference import ROUGH, SLIP, gross
+from benchmarks.simulate import Habits, Hand, listed_share
 
 WHOLE = {
     "lip_seal": ("shaft", "outside", "width"),
@@ -35,7 +38,7 @@ TOLD = {
     "washer": ("copper", "shim", "felt", "tab"),
     "key": ("key_round", "key_square"),
 }
-SHARED_NODES, AMOUNT_NODES = 7, 16
+SHARED_NODES, AMOUNT_NODES = 10, 16
 NEAR_SHARE = 0.05
 EVEN = 1 / math.log(LARGEST_MM / SMALLEST_MM)
 
@@ -56,6 +59,7 @@ class SealSimulator:
         self.catalogue, self.family = catalogue, catalogue.family
         self.instrument, self.habits = instrument, habits
         self.random = np.random.default_rng(seed)
+        self.hand = Hand(self.random, instrument, habits)
         self.listed = {tuple(np.round(row, 3)) for row in catalogue.envelopes_mm}
 
     def draw(
@@ -67,7 +71,7 @@ class SealSimulator:
         prior = np.where(np.isin(self.catalogue.entry_kind, wanted), self.catalogue.entry_prior, 0.0)
         row = int(self.random.choice(len(prior), p=prior / prior.sum()))
         make = self.catalogue.unit_tolerances[self.catalogue.entry_unit[row]]
-        is_listed = self.random.random() < LISTED_SHARE if listed is None else listed
+        is_listed = self.random.random() < listed_share(self.family) if listed is None else listed
         if is_listed:
             held = {name: self.family.measures(make, name) for name in features}
             envelope = int(self.catalogue.unit_envelope[self.catalogue.entry_unit[row]])
@@ -103,51 +107,39 @@ class SealSimulator:
         step, offset, _ = steps[self.random.choice(len(steps), p=[share for _, _, share in steps])]
         return float(max(round((value - offset) / step), 1) * step + offset)
 
-    def _normal(self, deviation: float) -> float:
-        if math.isinf(self.habits.tails):
-            return float(self.random.normal(0, deviation))
-        freedom = self.habits.tails
-        return float(self.random.standard_t(freedom)) * deviation / math.sqrt(freedom / (freedom - 2))
-
-    def _read(self, held: dict[str, tuple[Measure, ...]], repeats: int) -> tuple[Observation, ...]:
-        rows = condition_rows(self.family.name)
+    def _condition(self, sort: str) -> dict[str, Effect]:
+        """A condition of a sort in some amount, and what it does to each feature."""
+        rows = condition_rows(self.family.name, sort)
+        if not rows:
+            return {}
         row = rows[self.random.choice(len(rows), p=[float(each["weight"]) for each in rows])]
         mean, shape = float(row["mean"]) * self.habits.wear_factor, float(row["shape"])
         amount = float(self.random.gamma(shape, mean / shape)) if mean > 0 else 0.0
-        effects = effects_of(self.family.name, row, amount)
-        deviation = (
-            math.sqrt(SHARED_PART) * min(self.instrument.outside_u_mm, self.instrument.inside_u_mm) / 2
-        )
-        shared = self._normal(deviation) * self.habits.doubt_factor
+        return effects_of(self.family.name, row, amount)
+
+    def _read(self, held: dict[str, tuple[Measure, ...]], repeats: int) -> tuple[Observation, ...]:
+        size, formed = self._condition("size"), self._condition("shape")
+        zero, normal = self.hand.zero(), self.hand.normal
         found = []
         for name, meant in held.items():
             feature = self.family.by_name[name]
             one = meant[self.random.choice(len(meant), p=[each.share for each in meant])]
-            effect = effects.get(name)
-            true = self.random.uniform(one.low_mm, one.high_mm)
-            if effect:
-                true += sum(share * dict(one.of).get(axis, 0.0) for axis, share in effect.grows)
-                true += (
-                    effect.share * one.nominal_mm + effect.shift_mm + self._normal(effect.residue_mm or 1e-9)
-                )
-                if effect.used:
-                    true += one.used_shift_mm + self._normal(one.used_residue_mm or 1e-9)
+            effect = size.get(name, NO_EFFECT).with_more(formed.get(name, NO_EFFECT))
+            true = self.random.uniform(one.low_mm, one.high_mm) + zero - feature.gives_mm
+            true += sum(share * dict(one.of).get(axis, 0.0) for axis, share in effect.grows)
+            true += effect.share * one.nominal_mm + effect.shift_mm + normal(effect.residue_mm or 1e-9)
+            true += normal(float(feature.softness_mm(one.nominal_mm)) or 1e-9)
+            if effect.used:
+                true += one.used_shift_mm + normal(one.used_residue_mm or 1e-9)
             if not feature.on_part and feature.wear_sign and self.random.random() < feature.worn_share:
                 wear = self.family.wear_mean_mm * self.habits.wear_factor / self.family.wear_shape
                 true += feature.wear_sign * float(self.random.gamma(self.family.wear_shape, wear))
             u = self.instrument.expanded_uncertainty_mm(feature.reach) / 2
-            own = math.sqrt(u**2 - deviation**2) * self.habits.doubt_factor
-            value = true + shared + self._normal(own)
-            values = tuple(
-                self._slipped(value + self._normal(self.instrument.scatter_mm)) for _ in range(repeats)
+            value = true + normal(u) * self.habits.doubt_factor
+            found.append(
+                Observation(name, self.hand.read(value, repeats), self.instrument, None, self.family.name)
             )
-            found.append(Observation(name, values, self.instrument, None, self.family.name))
         return tuple(found)
-
-    def _slipped(self, value: float) -> float:
-        if self.random.random() < self.habits.slip:
-            return float(math.exp(self.random.uniform(math.log(SMALLEST_MM), math.log(LARGEST_MM))))
-        return max(value, 0.05)
 
 
 class SealReference:
@@ -155,9 +147,7 @@ class SealReference:
 
     def __init__(self, catalogue: Catalogue, instrument: Instrument):
         self.catalogue, self.family, self.instrument = catalogue, catalogue.family, instrument
-        smallest = min(instrument.outside_u_mm, instrument.inside_u_mm) / 2
-        self.deviation = math.sqrt(SHARED_PART) * smallest
-        self.shared = norm.ppf((np.arange(SHARED_NODES) + 0.5) / SHARED_NODES) * self.deviation
+        self.shared, self.weights = _zeros(instrument)
         self.limits: dict[str, list[dict[str, np.ndarray]]] = {}
         chances = (np.arange(15) + 0.5) / 15
         shape = self.family.wear_shape
@@ -165,8 +155,16 @@ class SealReference:
         self.states = self._states()
 
     def _states(self) -> list[tuple[float, dict[str, Effect]]]:
+        return [
+            (weight * other, {name: _both(size, formed, name) for name in {*size, *formed}})
+            for weight, size in self._amounts("size")
+            for other, formed in self._amounts("shape") or [(1.0, {})]
+        ]
+
+    def _amounts(self, sort: str) -> list[tuple[float, dict[str, Effect]]]:
+        """Each condition of a sort in equally likely amounts, with its chance."""
         states = []
-        for row in condition_rows(self.family.name):
+        for row in condition_rows(self.family.name, sort):
             mean, shape = float(row["mean"]), float(row["shape"])
             nodes = AMOUNT_NODES if mean > 0 else 1
             chances = (np.arange(nodes) + 0.5) / nodes
@@ -235,27 +233,33 @@ class SealReference:
 
     def _density(self, rows: np.ndarray, draw: SealDraw) -> np.ndarray:
         total = np.zeros(len(rows))
+        known: dict[tuple[str, Effect], np.ndarray] = {}
         for weight, effects in self.states:
-            together = np.ones((len(rows), SHARED_NODES))
+            together = np.ones((len(rows), len(self.shared)))
             for each in draw.observations:
-                together = together * self._reading(rows, each, effects.get(each.feature, NO_EFFECT))
-            total += weight * together.mean(axis=1)
+                effect = effects.get(each.feature, NO_EFFECT)
+                key = (each.feature, effect)
+                if key not in known:
+                    known[key] = self._reading(rows, each, effect)
+                together = together * known[key]
+            total += weight * together @ self.weights
         return total
 
     def _reading(self, rows: np.ndarray, each: Observation, effect: Effect) -> np.ndarray:
         value = each.values_mm[0]
-        slip = GROSS_ERROR_SHARE * EVEN / min(max(value, SMALLEST_MM), LARGEST_MM)
         feature = self.family.by_name[each.feature]
         u = self.instrument.expanded_uncertainty_mm(feature.reach) / 2
-        variance = u**2 - self.deviation**2 + self.instrument.scatter_mm**2
-        density = np.zeros((len(rows), SHARED_NODES))
+        variance = u**2 + self.instrument.scatter_mm**2
+        density = np.zeros((len(rows), len(self.shared)))
+        wrong = np.zeros(len(rows))
         for held in self._of(each.feature):
             one = {name: values[rows] for name, values in held.items()}
             moved = sum(share * one[axis] for axis, share in effect.grows) + effect.share * one["nominal_mm"]
-            moved = moved + effect.shift_mm + effect.used * one["used_shift_mm"]
-            sigma = np.sqrt(variance + effect.residue_mm**2 + effect.used * one["used_residue_mm"] ** 2)[
-                :, None, None
-            ]
+            moved = moved + effect.shift_mm + effect.used * one["used_shift_mm"] - feature.gives_mm
+            soft = feature.softness_mm(one["nominal_mm"])
+            sigma = np.sqrt(
+                variance + effect.residue_mm**2 + effect.used * one["used_residue_mm"] ** 2 + soft**2
+            )[:, None, None]
             ways = [(1.0, np.zeros(1))]
             if not feature.on_part and feature.wear_sign:
                 worn = feature.wear_sign * self.wear
@@ -269,4 +273,17 @@ class SealReference:
                 )
                 wide = (one["high_mm"] - one["low_mm"])[:, None]
                 density += np.nan_to_num(one["share"][:, None] * share * folded / wide)
-        return (1 - GROSS_ERROR_SHARE) * density + slip
+            wrong += np.nan_to_num(one["share"], nan=0.0) * gross(value, (one["low_mm"] + one["high_mm"]) / 2)
+        return (1 - ROUGH) * (1 - SLIP) * density + wrong[:, None]
+
+
+def _both(size: dict[str, Effect], formed: dict[str, Effect], name: str) -> Effect:
+    return size.get(name, NO_EFFECT).with_more(formed.get(name, NO_EFFECT))
+
+
+def _zeros(instrument: Instrument) -> tuple[np.ndarray, np.ndarray]:
+    """The zero error as nodes: none of it for a sound instrument, whose own is with each reading, and the tail."""
+    u, share = min(instrument.outside_u_mm, instrument.inside_u_mm) / 2, ranking_value("zero_tail_share")
+    far = np.linspace(-10.5 * u, 10.5 * u, SHARED_NODES)
+    tail = student.pdf(far / (ranking_value("zero_tail_scale") * u), 2)
+    return np.append(0.0, far), np.append(1 - share, share * tail / tail.sum())

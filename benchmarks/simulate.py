@@ -8,12 +8,15 @@ from dataclasses import dataclass
 import numpy as np
 
 from ample.core.identify import Catalogue, Observation
-from ample.core.identify.model import GROSS_ERROR_SHARE, LARGEST_MM, SHARED_PART, SMALLEST_MM
+from ample.core.identify.gross_errors import LARGEST_MM, SMALLEST_MM
 from ample.core.identify.unlisted import Shape, Unlisted
-from ample.core.parts import BEARING, Measure, bearing_kinds
-from ample.core.sizes import Instrument
+from ample.core.identify.values import ranking_value
+from ample.core.parts import BEARING, NO_EFFECT, Family, Measure, bearing_kinds
+from ample.core.sizes import INCH_MM, Instrument
 
-LISTED_SHARE = 0.945 / 0.995  # the flat "not this family" is not drawn: it is not a bearing
+SHARED_PART, ZERO_MM = ranking_value("shared_part"), ranking_value("zero_deviation")
+ROUGH, ROUGH_MM = ranking_value("rough_share"), ranking_value("rough_scale")
+STEPS_MM = (0.5, 1.0, 5.0, 10.0)
 WHOLE = {
     "radial": ("bore", "outside", "width"),
     "taper": ("bore", "outside", "assembled_width", "outer_ring_width"),
@@ -40,11 +43,76 @@ class Habits:
     tails: float = math.inf
     wear_factor: float = 1.0
     doubt_factor: float = 1.0
-    slip: float = GROSS_ERROR_SHARE
+    slip: float = ranking_value("slip_share")
+    rough: float = ROUGH
 
 
 AS_MODELLED = Habits()
-DIFFERENT = Habits(tails=5.0, wear_factor=1.5, doubt_factor=1.25, slip=0.015)
+DIFFERENT = Habits(tails=5.0, wear_factor=1.5, doubt_factor=1.25, slip=0.0075, rough=0.0075)
+
+
+def listed_share(family: Family) -> float:
+    """How often a part of the family is listed; what is "not this family" is not drawn."""
+    other = ranking_value("other_family")
+    return (1 - family.unlisted_share - other) / (1 - other)
+
+
+def zero_sigma_mm(instrument: Instrument) -> float:
+    """How the zero of a sound instrument scatters, mm."""
+    smallest = min(instrument.outside_u_mm, instrument.inside_u_mm) / 2
+    return min(math.sqrt(SHARED_PART) * smallest, ZERO_MM)
+
+
+class Hand:
+    """How somebody measures: the zero of the instrument, rough spots, slips."""
+
+    def __init__(self, random: np.random.Generator, instrument: Instrument, habits: Habits):
+        self.random, self.instrument, self.habits = random, instrument, habits
+
+    def normal(self, deviation: float) -> float:
+        """A deviation, with the tails of this world."""
+        if math.isinf(self.habits.tails):
+            return float(self.random.normal(0, deviation))
+        freedom = self.habits.tails
+        return float(self.random.standard_t(freedom)) * deviation / math.sqrt(freedom / (freedom - 2))
+
+    def zero(self) -> float:
+        """By how much the instrument's zero is off, mm."""
+        if self.random.random() < ranking_value("zero_tail_share"):
+            u = min(self.instrument.outside_u_mm, self.instrument.inside_u_mm) / 2
+            return self._tailed(ranking_value("zero_tail_scale") * u, 10.5 * u)
+        return self.normal(zero_sigma_mm(self.instrument)) * self.habits.doubt_factor
+
+    def _tailed(self, scale: float, most: float) -> float:
+        while True:
+            found = float(self.random.standard_t(2)) * scale
+            if abs(found) < most:
+                return found
+
+    def read(self, true_mm: float, repeats: int) -> tuple[float, ...]:
+        """Repeats of a feature whose size, with what is shared, is known."""
+        if self.random.random() < self.habits.rough:
+            true_mm += self._tailed(ROUGH_MM, 2.0)
+        return tuple(self.slipped(true_mm + self.normal(self.instrument.scatter_mm)) for _ in range(repeats))
+
+    def slipped(self, value: float) -> float:
+        """One value written down."""
+        if self.random.random() >= self.habits.slip:
+            return max(value, 0.05)
+        step, digit, unit = (ranking_value(f"slip_of_{name}") for name in ("a_step", "a_digit", "the_unit"))
+        draw, sign = self.random.random(), self.random.choice([-1.0, 1.0])
+        if draw < step:
+            value += sign * float(self.random.choice(STEPS_MM)) + self.random.normal(
+                0, ranking_value("step_spread")
+            )
+        elif draw < step + digit:
+            decade = float(self.random.choice([0.1, 1.0, 10.0]))
+            value += sign * float(self.random.uniform(decade, 10 * decade))
+        elif draw < step + digit + unit:
+            value *= (1 + self.random.normal(0, 0.01)) / INCH_MM
+        else:
+            value = math.exp(self.random.uniform(math.log(SMALLEST_MM), math.log(LARGEST_MM)))
+        return float(max(value, 0.05))
 
 
 @dataclass(frozen=True)
@@ -64,6 +132,7 @@ class Simulator:
         self.instrument = instrument
         self.habits = habits
         self.random = np.random.default_rng(seed)
+        self.hand = Hand(self.random, instrument, habits)
         self.listed = {tuple(np.round(row, 3)) for row in catalogue.envelopes_mm}
 
     def of_kind(self, kind: str, count: int) -> list[int]:
@@ -94,7 +163,7 @@ class Simulator:
         row = int(self.random.choice(len(prior), p=prior / prior.sum()))
         own = self.catalogue.entries[row].spec.kind
         wanted = whole_set(own) if features is None else features
-        if self.random.random() < LISTED_SHARE:
+        if self.random.random() < listed_share(BEARING):
             return self.entry(row, wanted, repeats)
         return self.unlisted(own if kind else None, wanted, repeats)
 
@@ -141,18 +210,10 @@ class Simulator:
         step, offset, _ = grid[self.random.choice(len(grid), p=[share for _, _, share in grid])]
         return max(round((value - offset) / step), 0 if offset else 1) * step + offset
 
-    def _normal(self, deviation: float) -> float:
-        if math.isinf(self.habits.tails):
-            return float(self.random.normal(0, deviation))
-        freedom = self.habits.tails
-        return float(self.random.standard_t(freedom)) * deviation / math.sqrt(freedom / (freedom - 2))
-
     def _read(self, held: dict[str, tuple[Measure, ...]], repeats: int) -> tuple[Observation, ...]:
         kinds = BEARING.conditions
         kind = kinds[self.random.choice(len(kinds), p=[k.weight for k in kinds])]
-        smallest = min(self.instrument.outside_u_mm, self.instrument.inside_u_mm) / 2
-        shared_deviation = math.sqrt(SHARED_PART) * smallest
-        shared = self._normal(shared_deviation) * self.habits.doubt_factor
+        zero = self.hand.zero()
         found = []
         for name, meant in held.items():
             if not meant:
@@ -160,21 +221,17 @@ class Simulator:
             feature = BEARING.by_name[name]
             one = meant[self.random.choice(len(meant), p=[each.share for each in meant])]
             worn = name in kind.worn if feature.on_part else self.random.random() < feature.worn_share
-            wear = feature.wear_sign * self._wear() if worn else 0.0
+            true = self.random.uniform(one.low_mm, one.high_mm) + zero
+            if worn:
+                true += feature.wear_sign * self._wear()
+            effect = kind.effects.get(name, NO_EFFECT) if feature.on_part else NO_EFFECT
+            true += effect.shift_mm + (self.hand.normal(effect.residue_mm) if effect.residue_mm else 0.0)
             u = self.instrument.expanded_uncertainty_mm(feature.reach) / 2
-            own = math.sqrt(u**2 - shared_deviation**2) * self.habits.doubt_factor
-            true = self.random.uniform(one.low_mm, one.high_mm) + wear + shared + self._normal(own)
-            values = tuple(
-                self._slipped(true + self._normal(self.instrument.scatter_mm)) for _ in range(repeats)
-            )
-            found.append(Observation(name, values, self.instrument))
+            own = math.sqrt(u**2 - zero_sigma_mm(self.instrument) ** 2) * self.habits.doubt_factor
+            true += self.hand.normal(own)
+            found.append(Observation(name, self.hand.read(true, repeats), self.instrument))
         return tuple(found)
 
     def _wear(self) -> float:
         mean = BEARING.wear_mean_mm * self.habits.wear_factor
         return float(self.random.gamma(BEARING.wear_shape, mean / BEARING.wear_shape))
-
-    def _slipped(self, value: float) -> float:
-        if self.random.random() < self.habits.slip:
-            return float(math.exp(self.random.uniform(math.log(SMALLEST_MM), math.log(LARGEST_MM))))
-        return max(value, 0.05)

@@ -96,6 +96,7 @@ class World:
     def __init__(self, family: str, seed: int, mishap: str = "none", habits: Habits = USUAL):
         self.family, self.mishap, self.habits = family, mishap, habits
         self.random = np.random.default_rng(seed)
+        self.ring_words = ""
         self._wear: Callable[[Listed], tuple[dict[str, float], str]] = {
             "bearing": self._bearing, "o_ring": self._ring, "lip_seal": self._lip, "hydraulic_seal": self._cup,
         }[family]  # fmt: skip
@@ -173,34 +174,48 @@ class World:
         inside += self._within(-tolerance, tolerance)
         spread = ring_section_tolerance_mm(section)
         section += self._within(-spread, spread)
-        size = self._one_of({"as made": 0.34, "stretched": 0.33, "swollen": 0.22, "shrunk": 0.11})
-        shape = self._one_of({"round": 0.38, "flattened": 0.47, "worn": 0.15})
-        if self.mishap == "clean":
-            size, shape = "as made", "round"
-        if size == "stretched":
-            stretch = min(self._amount(0.025), 0.12)
-            inside, section = inside * (1 + stretch), section / math.sqrt(1 + 1.3 * stretch)
-        elif size in ("swollen", "shrunk"):
-            change = min(self._amount(0.022 if size == "swollen" else 0.015), 0.15)
-            factor = 1 + change if size == "swollen" else 1 - change
-            inside, section = inside * factor, section * factor
-        across = along = section
-        if shape == "flattened":  # the area is nearly kept: what is lost across comes out along
-            flat = min(self._amount(0.09), 0.4)
-            across, along = section * (1 - flat), section * (1 + 0.75 * flat)
-        elif shape == "worn":
-            across = section * (1 - min(self._amount(0.06), 0.35))
+        size, shape = self._of_ring()
+        inside, section = inside * (1 + size[0]), section * size[1]
+        across, along = section * shape[0], section * shape[1]
         if self.random.random() < 0.5:  # nobody knows which way round it lay in its groove
             across, along = along, across
         true = {
             "inside": inside, "section_1": across, "section_2": along,
             "outside": inside + 2 * max(across, along), "length": math.pi * (inside + section),
         }  # fmt: skip
-        return true, f"{size}, {shape}"
+        return true, self.ring_words
+
+    def ring_state(self) -> tuple[tuple[float, float], float, float]:
+        """How use changes a ring: share of the inside and factor of the section; factors of the section one way and the other."""
+        size, shape = self._of_ring()
+        across, along = shape if self.random.random() < 0.5 else (shape[1], shape[0])
+        return size, across, along
+
+    def _of_ring(self) -> tuple[tuple[float, float], tuple[float, float]]:
+        """Its size: share of the inside, factor of the section; its shape: factor of the section across and along."""
+        size = self._one_of({"as made": 0.34, "stretched": 0.33, "swollen": 0.22, "shrunk": 0.11})
+        shape = self._one_of({"round": 0.38, "flattened": 0.47, "worn": 0.15})
+        if self.mishap == "clean":
+            size, shape = "as made", "round"
+        self.ring_words = f"{size}, {shape}"
+        grown, factor, across, along = 0.0, 1.0, 1.0, 1.0
+        if size == "stretched":
+            grown = min(self._amount(0.025), 0.12)
+            factor = 1 / math.sqrt(1 + 1.3 * grown)
+        elif size in ("swollen", "shrunk"):
+            change = min(self._amount(0.022 if size == "swollen" else 0.015), 0.15)
+            grown = change if size == "swollen" else -change
+            factor = 1 + grown
+        if shape == "flattened":  # the area is nearly kept: what is lost across comes out along
+            flat = min(self._amount(0.09), 0.4)
+            across, along = 1 - flat, 1 + 0.75 * flat
+        elif shape == "worn":
+            across = 1 - min(self._amount(0.06), 0.35)
+        return (grown, factor), (across, along)
 
     def _lip(self, part: Listed) -> tuple[dict[str, float], str]:
         d, D, b = part.sizes_mm[:3]
-        cover = "rubber" if "rubber" in part.kind or part.kind in ("lip_two", "lip_grease") else "metal"
+        cover = _cover(part.kind)
         low, high = press_fit_um(cover, D)
         outside = D + self._within(low, high) / 1000
         width = b + self._within(-0.2, 0.2) * (1.0 if b <= 10 else 1.5)
@@ -430,18 +445,89 @@ def ring_shares(origin: str) -> np.ndarray:
     return np.asarray(found / found.sum())
 
 
-def others_that_fit(found: Found, within_mm: float = CALIPER_U_MM * 2) -> tuple[str, ...]:
-    """Other listed sizes that all readings fit within 2 U: of a misread part nobody could know better."""
-    place = {
-        "bearing": {"bore": 0, "outside": 1, "width": 2}, "o_ring": {"inside": 0, "section_1": 1, "section_2": 1},
-        "lip_seal": {"shaft": 0, "outside": 1, "width": 2}, "hydraulic_seal": {"inside": 0, "section": 1, "height": 2},
-    }[found.family]  # fmt: skip
-    sizes = np.array([each.sizes_mm[:3] for each in listed_of(found.family)], dtype=float)
+@lru_cache
+def made_between(family: str) -> tuple[np.ndarray, dict[str, tuple[np.ndarray, np.ndarray]]]:
+    """Sizes of every listed part, also of those that this world does not draw, and by feature between what limits each is
+    made, mm.
+    """
+    parts = listed_of(family) if family != "bearing" else _every_bearing()
+    rows: dict[str, list[tuple[float, float]]] = {name: [] for name in FEATURES[family]}
+    for part in parts:
+        for name, limits_mm in _made(family, part).items():
+            rows[name].append(limits_mm)
+    limits_by = {name: (np.array(made)[:, 0], np.array(made)[:, 1]) for name, made in rows.items()}
+    return np.array([each.sizes_mm[:3] for each in parts]), limits_by
+
+
+def _every_bearing() -> tuple[Listed, ...]:
+    """Every listed bearing of a bore and an outside, once for each width that it can be measured by."""
+    return tuple(
+        Listed(size.kind, size.designation, (size.d_mm, size.D_mm, width), 0.0)
+        for size in bearing_sizes()
+        if size.d_mm and size.D_mm
+        for width in dict.fromkeys((size.B_open_mm, size.B_closed_mm, size.T_mm, size.C_mm))
+        if width
+    )
+
+
+def _made(family: str, part: Listed) -> dict[str, tuple[float, float]]:
+    one, two, three = (*part.sizes_mm, 0.0)[:3]
+    if family == "bearing":
+        bore, outside = (_ring_um(part.kind, ring, size) for ring, size in (("bore", one), ("outside", two)))
+        return {
+            "bore": (one + bore[0] / 1000, one + bore[1] / 1000),
+            "outside": (two + outside[0] / 1000, two + outside[1] / 1000),
+            "width": (three - 0.12, three + (0.2 if "taper" in part.kind else 0.0)),
+        }
+    if family == "o_ring":
+        tolerance, spread = ring_inside_tolerance_mm(one), ring_section_tolerance_mm(two)
+        section = (two - spread, two + spread)
+        return {"inside": (one - tolerance, one + tolerance), "section_1": section, "section_2": section}
+    if family == "lip_seal":
+        low, high = press_fit_um(_cover(part.kind), two)
+        wide = 0.2 if three <= 10 else 0.3
+        return {
+            "shaft": (one + limits(one, "h11").lower_um / 1000, one),
+            "outside": (two + low / 1000, two + high / 1000),
+            "width": (three - wide, three + wide),
+        }
+    about = 0.024 * one**0.5
+    return {
+        "inside": (one - about, one + about),
+        "section": ((two - 0.12) * 1.02, (two + 0.12) * 1.07),
+        "height": (three - 0.2, three + 0.2),
+    }
+
+
+# what use does to nineteen in twenty of them, share of the size and mm: lower, upper
+_USED: Mapping[str, Mapping[str, tuple[float, float, float, float]]] = {
+    "o_ring": {
+        "inside": (-0.035, 0.055, -0.1, 0.1), "section_1": (-0.2, 0.15, -0.07, 0.02), "section_2": (-0.2, 0.15, -0.07, 0.02),
+    },
+    "lip_seal": {"outside": (-0.008, 0.01, -0.15, 0.0), "width": (-0.03, 0.03, -0.05, 0.3)},
+    "hydraulic_seal": {
+        "inside": (-0.035, 0.05, -0.1, 0.1), "section": (-0.13, 0.05, -0.05, 0.0), "height": (-0.1, 0.05, -0.05, 0.0),
+    },
+}  # fmt: skip
+
+
+def _cover(kind: str) -> str:
+    return "rubber" if "rubber" in kind or kind in ("lip_two", "lip_grease") else "metal"
+
+
+def others_that_fit(found: Found, used: bool = False, within_mm: float = CALIPER_U_MM * 2) -> tuple[str, ...]:
+    """Other listed sizes that all readings fit within 2 U, as they are made or as use leaves them.
+
+    Of a misread part nobody could know better.
+    """
+    sizes, made = made_between(found.family)
     near = np.ones(len(sizes), dtype=bool)
     for reading in found.readings:
-        if reading.feature in place:
-            near &= np.abs(sizes[:, place[reading.feature]] - np.mean(reading.values_mm)) <= within_mm
-    listed, own = listed_of(found.family), found.sizes_mm[:3]
-    return tuple(
-        sorted({listed[n].designation for n in np.flatnonzero(near) if listed[n].sizes_mm[:3] != own})
-    )
+        if reading.feature in made:
+            low, high = made[reading.feature]
+            allowed = _USED.get(found.family, {}).get(reading.feature, (0.0,) * 4) if used else (0.0,) * 4
+            low, high = low + allowed[0] * low + allowed[2], high + allowed[1] * high + allowed[3]
+            mean = float(np.mean(reading.values_mm))
+            near &= (mean > low - within_mm) & (mean < high + within_mm)
+    others = sizes[near][(np.abs(sizes[near] - np.array(found.sizes_mm[:3])) > 0.25).any(axis=1)]
+    return tuple(sorted({" x ".join(f"{size:g}" for size in each) for each in others.tolist()}))

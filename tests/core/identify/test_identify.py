@@ -7,16 +7,16 @@ from scipy.integrate import quad
 from ample.core.designation import decode
 from ample.core.errors import BadInput
 from ample.core.identify import KindEvidence, Observation, identify, standard_catalogue
-from ample.core.identify.model import (
+from ample.core.identify.conditions import conditions_given
+from ample.core.identify.gross_errors import (
     LARGEST_MM,
     SMALLEST_MM,
-    gross_error_density,
-    interval_density,
-    kind_weights,
-    profile,
-    shared_error,
-    wear_amounts_mm,
+    anywhere_density,
+    rough_density,
+    slip_density,
 )
+from ample.core.identify.model import interval_density, profile, wear_amounts_mm
+from ample.core.identify.observations import shared_error
 from ample.core.identify.posterior import condition_posterior, measure
 from ample.core.identify.unlisted import GRIDS, grid_near
 from ample.core.parts import BEARING, BearingSpec, Limits
@@ -137,8 +137,8 @@ def test_a_finer_instrument_tells_what_a_rule_cannot():
 def test_stated_condition_counts():
     bent = (Observation("bore", (25.04,), MICROMETER, "spun"),)
     fresh = (Observation("bore", (25.04,), MICROMETER, "new"),)
-    assert sum(w for w, worn in kind_weights(BEARING, bent) if "bore" in worn) > 0.7
-    assert sum(w for w, worn in kind_weights(BEARING, fresh) if "bore" in worn) < 0.01
+    assert worn_bore(bent) > 0.7
+    assert worn_bore(fresh) < 0.01
 
 
 @pytest.mark.parametrize("condition", ["drowned", "NEW"])
@@ -158,9 +158,33 @@ def test_a_feature_given_twice_is_refused():
         identify(CATALOGUE, [*seen(bore=25.0), *seen(bore=25.0)])
 
 
-def test_the_slip_density_integrates_to_one():
-    total, _ = quad(gross_error_density, SMALLEST_MM, LARGEST_MM, limit=200)
+def worn_bore(observations):
+    """The chance that the bore has worn."""
+    given = conditions_given(BEARING, tuple(observations))
+    return sum(p for p, kind in zip(given.size, BEARING.conditions, strict=True) if "bore" in kind.worn)
+
+
+def test_a_reading_of_something_else_lies_anywhere():
+    total, _ = quad(anywhere_density, SMALLEST_MM, LARGEST_MM, limit=200)
     assert total == pytest.approx(1, abs=1e-6)
+
+
+@pytest.mark.parametrize("meant", [12.0, 52.0, 140.0])
+def test_the_slip_density_integrates_to_one(meant):
+    """Over all readings; of a small size some slips would land below nothing."""
+    grid = np.concatenate([np.arange(SMALLEST_MM, 300, 0.02), np.arange(300, LARGEST_MM, 0.5)])
+    values = np.array([slip_density(float(each), np.array([meant]))[0] for each in grid])
+    assert np.trapezoid(values, grid) == pytest.approx(1, abs=0.06 if meant < 50 else 0.02)
+
+
+def test_a_rough_spot_integrates_to_one_and_a_small_miss_is_far_likelier_than_a_large_one():
+    total, _ = quad(rough_density, -80, 80, points=[0], limit=400)
+    assert total == pytest.approx(1, abs=1e-3)
+    both = [
+        0.005 * float(rough_density(off) + slip_density(25 + off, np.array([25.0]))[0])
+        for off in (0.15, 15.0)
+    ]
+    assert both[0] > 300 * both[1]
 
 
 @pytest.mark.parametrize("sigma", [0.001, 0.02, 0.3])
@@ -178,7 +202,7 @@ def test_the_interval_density_integrates_to_one(sigma):
 
 def test_repeats_give_a_proper_density():
     """Over all pairs of readings the density of two repeats integrates to one (slips and scatter in it)."""
-    shared = shared_error(CALIPER)
+    shared = shared_error(CALIPER, tail=True)
     limits = Limits(np.array([25.0]), np.array([24.99]), np.array([25.0]))
     grid = np.linspace(24.7, 25.3, 61)
     step = grid[1] - grid[0]
@@ -188,7 +212,7 @@ def test_repeats_give_a_proper_density():
             made = profile(
                 Observation("bore", (float(a), float(b)), CALIPER), limits, shared, BEARING.effects_on["bore"]
             )
-            total += float(made.unworn[0] @ shared.weights) * step * step
+            total += float(made.at(np.array([0]))[0, 0] @ shared.weights) * step * step
     assert total == pytest.approx(0.99**2, abs=0.02)
 
 
@@ -209,8 +233,10 @@ def _learnt(**features):
     posterior = measure(CATALOGUE, observations)
     chance = CATALOGUE.unit_prior * posterior.unit_density
     known = condition_posterior(CATALOGUE, posterior, chance / chance.sum())
-    worn = sum(row.sum() for row, kind in zip(known, posterior.kinds, strict=True) if "outside" in kind[1])
-    return worn, float(known.sum(axis=0) @ posterior.shared.shifts_mm)
+    worn = sum(
+        row.sum() for row, kind in zip(known, BEARING.conditions, strict=True) if "outside" in kind.worn
+    )
+    return worn, float(known.sum(axis=(0, 1)) @ posterior.shared.shifts_mm)
 
 
 def test_readings_teach_the_instruments_own_error():
@@ -229,7 +255,10 @@ def test_a_crept_bore_makes_a_crept_outside_likelier_to_expect():
 def test_before_any_reading_only_the_shares_are_known():
     posterior = measure(CATALOGUE, ())
     known = condition_posterior(CATALOGUE, posterior, CATALOGUE.unit_prior)
-    assert known[:, 0] == pytest.approx([0.70, 0.13, 0.13, 0.04])
+    shares = [kind.weight for kind in BEARING.conditions]
+    usual = [0.0 if kind.rare else kind.weight for kind in BEARING.conditions]
+    assert sum(shares) == pytest.approx(1)
+    assert known[:, 0].sum(axis=1) == pytest.approx(np.array(usual) / sum(usual))
 
 
 def test_seats_stand_for_the_sizes_of_a_bearing_that_is_gone():

@@ -51,11 +51,12 @@ def test_kinds_and_families_have_names_of_their_own():
 @pytest.mark.parametrize("family", list(SEALS))
 def test_shares_of_conditions_add_up(family):
     assert sum(kind.weight for kind in SEALS[family].conditions) == pytest.approx(1)
+    assert sum(kind.weight for kind in SEALS[family].shapes) == pytest.approx(1)
 
 
 def test_a_stretched_ring_is_larger_inside_and_thinner():
     """The trade pages: inside up by s, section down by about s/2; outside and cut length follow."""
-    row = next(row for row in condition_rows("o_ring") if row["condition"] == "stretched")
+    row = next(row for row in condition_rows("o_ring", "size") if row["condition"] == "stretched")
     effect = effects_of("o_ring", row, 0.04)
     make = spec(next(s for s in sizes_of_family("o_ring") if s.designation == "-222")).make
     moved = {
@@ -211,8 +212,10 @@ def test_many_effects_at_once_move_a_feature_as_each_does_alone(family):
                     alone += sum(share * of.get(axis, 0.0) for axis, share in effect.grows)
                     alone += meant.used_shift_mm if effect.used else 0.0
                     assert moved[number] == pytest.approx(alone, abs=1e-12)
-                    doubt = meant.used_residue_mm if effect.used else 0.0
-                    assert residue[number] == pytest.approx(math.hypot(effect.residue_mm, doubt))
+                    spread = sum(share * of.get(axis, 0.0) for axis, share in effect.grows_spread)
+                    used = meant.used_residue_mm if effect.used else 0.0
+                    own = effect.share_spread * meant.nominal_mm
+                    assert residue[number] == pytest.approx(math.hypot(effect.residue_mm, used, spread, own))
 
 
 def test_the_allowance_of_a_cover_is_lost_by_use():

@@ -7,7 +7,7 @@ from pydantic import Field
 from ample.core.contract.base import Answer, FamilyName, Name, Request, Unit
 from ample.core.identify.kind_evidence import NextQuestion
 from ample.core.identify.next_measurement import NextMeasurement
-from ample.core.identify.ranking import FeatureAgreement
+from ample.core.identify.agreement import FeatureAgreement
 from ample.core.parts import MarkingReading
 from ample.core.parts.requirement import Requirement
 from ample.core.sizes import Nearest

@@ -6,7 +6,7 @@ from collections.abc import Sequence
 from statistics import median
 
 from ample.core.identify.catalogue import Catalogue
-from ample.core.identify.model import Observation
+from ample.core.identify.observations import Observation
 from ample.core.parts import SEALS
 from ample.core.sizes import INCH_MM
 from ample.core.standards import dash_sizes

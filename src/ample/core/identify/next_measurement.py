@@ -9,17 +9,11 @@ import numpy as np
 from numpy.typing import NDArray
 
 from ample.core.identify.catalogue import Catalogue
-from ample.core.identify.model import (
-    GROSS_ERROR_SHARE,
-    Observation,
-    gross_error_densities,
-    interval_density,
-    nodes_of,
-    shared_error,
-    wear_amounts_mm,
-)
+from ample.core.identify.gross_errors import ROUGH_SHARE, SLIP_SHARE, anywhere_density
+from ample.core.identify.model import interval_density, wear_amounts_mm
+from ample.core.identify.observations import Observation, followed_finely, shared_error
 from ample.core.identify.posterior import Posterior, condition_posterior
-from ample.core.parts import NO_EFFECT, Feature, Limits
+from ample.core.parts import NO_EFFECT, Effect, Feature, Limits
 from ample.core.sizes import Instrument
 
 Floats = NDArray[np.float64]
@@ -30,6 +24,7 @@ SETTLED_BITS = 0.05
 MARKING_READABLE = 0.5
 MARKING_TROUBLE = 1.6
 MOST_EFFECTS = 4
+GROSS_ERROR_SHARE = SLIP_SHARE + ROUGH_SHARE
 
 
 @dataclass(frozen=True)
@@ -72,12 +67,16 @@ def best_next(
     marking_read: bool,
     at_hand: Instrument,
     offered: tuple[str, ...],
+    again: frozenset[str] = frozenset(),
 ) -> NextMeasurement | None:
-    """The unread feature (or the marking) that brings most bits for its trouble; None if settled."""
-    read = {each.feature for each in observations}
+    """The unread feature (or the marking) that brings most bits for its trouble; None if settled.
+
+    `again` are features read already that may be wrong: reading them once more competes with the others.
+    """
+    read = {each.feature for each in observations} - again
     gains: dict[str, float] = {}
     worth: dict[str, float] = {}
-    for feature in map(state.catalogue.family.feature, offered):
+    for feature in map(state.catalogue.family.feature, dict.fromkeys((*offered, *sorted(again)))):
         if feature.name not in read:
             gains[feature.name] = _gain_bits(state, feature, at_hand)
             worth[feature.name] = gains[feature.name] / feature.trouble
@@ -90,6 +89,8 @@ def best_next(
     if gains[best] < SETTLED_BITS:
         return None
     ask, because = _reason(state, best)
+    if best in again:
+        ask, because = f"{ask} again", "its reading does not go with the others."
     open_bits = _entropy(np.append(state.by_envelope, state.none))
     of_sizes, leaves = (max(round(2**bits), 1) for bits in (open_bits, max(open_bits - gains[best], 0.0)))
     return NextMeasurement(best, gains[best], ask, because, gains, f"{ask}: {because}", of_sizes, leaves)
@@ -131,7 +132,7 @@ def _gain_bits(state: State, feature: Feature, at_hand: Instrument) -> float:
     weights /= weights.sum()
     width = np.sqrt(sigma**2 + (high - low) ** 2 / 12)
     readings = (((low + high) / 2 + shift)[:, None] + width[:, None] * points).ravel()
-    background = GROSS_ERROR_SHARE * gross_error_densities(readings)
+    background = GROSS_ERROR_SHARE * anywhere_density(readings)
     farthest = max(float(np.max(np.abs(each.shift_mm))) for each in states)
     near, owner = np.nonzero(
         np.abs(readings[:, None] - ((low + high) / 2)[None, :])
@@ -172,17 +173,15 @@ class Expected:
 def _states(state: State, feature: Feature, at_hand: Instrument, possible: Limits) -> list[Expected]:
     """What conditions can do to it, each with the shared error as far as the earlier readings have shown it."""
     u = at_hand.expanded_uncertainty_mm(feature.reach) / 2
-    shared = shared_error(at_hand, nodes_of(state.catalogue.family))
-    same = state.posterior.shared is shared
-    chances = state.condition_posterior
-    family = state.catalogue.family
-    effects = [own.get(feature.name, NO_EFFECT) for _, own in state.posterior.kinds]
-    different = list(dict.fromkeys(effects))
-    if len(different) > MOST_EFFECTS:
+    family, posterior = state.catalogue.family, state.posterior
+    same = posterior.main == at_hand and posterior.shared is not None
+    shared = posterior.shared if same else shared_error(at_hand, fine=followed_finely(family))
+    assert shared is not None
+    chances, effects = _effect_chances(state, feature)
+    if len(effects) > MOST_EFFECTS:
         return [_blurred(state, feature, at_hand, possible)]
     found = []
-    for effect in different:
-        rows = chances[[own == effect for own in effects]].sum(axis=0)
+    for effect, rows in zip(effects, chances, strict=True):
         total = float(rows.sum())
         if total <= 0:
             continue
@@ -192,7 +191,8 @@ def _states(state: State, feature: Feature, at_hand: Instrument, possible: Limit
             mean = float(rows @ shared.shifts_mm) / total
             spread = max(float(rows @ shared.shifts_mm**2) / total - mean**2, 0.0)
             variance = max(u**2 - shared.deviation_mm**2, 0.0) + spread
-        moved, residue = possible.moved_mm(effect), possible.residue_mm(effect)
+        moved, residue = (each[0] for each in possible.moved_by((effect,)))
+        residue = np.hypot(residue, feature.softness_mm(possible.nominal_mm))
         sigma = np.sqrt(variance + at_hand.scatter_mm**2 + np.square(residue))
         amounts = np.zeros(1)
         if effect.worn:
@@ -201,12 +201,25 @@ def _states(state: State, feature: Feature, at_hand: Instrument, possible: Limit
     return found
 
 
+def _effect_chances(state: State, feature: Feature) -> tuple[Floats, tuple[Effect, ...]]:
+    """The different things that conditions can do to a feature, and the chance of each by node of the shared error."""
+    family, known = state.catalogue.family, state.condition_posterior
+    effects, places = family.effects_on[feature.name], family.effect_places[feature.name]
+    if not feature.on_part and feature.wear_sign:
+        return known.sum(axis=(0, 1))[None], (NO_EFFECT,)
+    found = np.zeros((len(effects), known.shape[2]))
+    together = known if places.shape[1] > 1 else known.sum(axis=1, keepdims=True)
+    np.add.at(found, places, together)
+    return found, effects
+
+
 def _blurred(state: State, feature: Feature, at_hand: Instrument, possible: Limits) -> Expected:
     """Many amounts of many conditions taken as one mean shift with its spread."""
-    chances = state.condition_posterior.sum(axis=1)
-    moved, _ = possible.moved_by(tuple(own.get(feature.name, NO_EFFECT) for _, own in state.posterior.kinds))
+    by_node, effects = _effect_chances(state, feature)
+    chances = by_node.sum(axis=1)
+    moved, residue = possible.moved_by(effects)
     mean = chances @ moved
-    spread = chances @ (moved - mean) ** 2
+    spread = chances @ ((moved - mean) ** 2 + residue**2) + feature.softness_mm(possible.nominal_mm) ** 2
     u = at_hand.expanded_uncertainty_mm(feature.reach) / 2
     return Expected(1.0, mean, np.sqrt(u**2 + at_hand.scatter_mm**2 + spread))
 

@@ -2,17 +2,18 @@
 
 from __future__ import annotations
 
-import math
 from collections.abc import Sequence
-from dataclasses import dataclass
-from statistics import median
+from dataclasses import dataclass, replace
 
 import numpy as np
 from numpy.typing import NDArray
 
 from ample.core.errors import BadInput
 from ample.core.identify.advice import advice
+from ample.core.identify.agreement import DISAGREES_SIGMA, FeatureAgreement, agreement, worth
 from ample.core.identify.catalogue import Catalogue, Entry
+from ample.core.identify.clash import clash
+from ample.core.identify.explanations import ONE_READING, Explanation, Weights, explanations
 from ample.core.identify.kind_evidence import (
     KindEvidence,
     NextQuestion,
@@ -21,32 +22,18 @@ from ample.core.identify.kind_evidence import (
     schemes_meant,
 )
 from ample.core.identify.marking_evidence import Evidence, marking_likelihood
-from ample.core.identify.model import Observation
 from ample.core.identify.next_measurement import NextMeasurement, State, best_next
-from ample.core.identify.posterior import (
-    LISTED_PRIOR,
-    Posterior,
-    measure,
-    unlisted_of,
-)
-from ample.core.identify.unit_hint import UnitHint, likeliest_entry, unit_hint
-from ample.core.parts import EffectTable, Feature, MarkingReading, Measure
+from ample.core.identify.observations import Observation
+from ample.core.identify.posterior import Posterior, listed_prior, measure, unlisted_of
+from ample.core.identify.unit_hint import UnitHint, unit_hint
+from ample.core.identify.values import ranking_value
+from ample.core.parts import MarkingReading
 from ample.core.sizes import Instrument, default_instrument
 
 Floats = NDArray[np.float64]
 
 NEARLY_CERTAIN = 0.5
-DISAGREES_SIGMA, DOUBTFUL_SIGMA = 4.0, 2.5
-
-
-@dataclass(frozen=True)
-class FeatureAgreement:
-    """How one feature agrees with a candidate: how far off, in mm and in standard uncertainties; no mm within a range that suits."""
-
-    feature: str
-    agreement: str
-    off_mm: float | None
-    sigmas: float | None
+OFF_MODEL = ranking_value("off_model")
 
 
 @dataclass(frozen=True)
@@ -78,10 +65,17 @@ class Candidate:
 
 @dataclass(frozen=True)
 class Identification:
-    """The whole answer: candidates, none of these, unit hint, clash and what to measure next."""
+    """The whole answer: candidates, none of these, unit hint, clash and what to measure next.
+
+    Where the best candidate misses a reading by more than four standard uncertainties, `explanations` are what would
+    explain it, and `unexplained` is what is taken from the candidates and left open: a model that did not foresee a
+    reading is not to be trusted to the last percent. The chances of candidates, none and unexplained sum to 1.
+    """
 
     candidates: tuple[Candidate, ...]
     none_probability: float
+    unexplained: float
+    explanations: tuple[Explanation, ...]
     unit_hint: UnitHint | None
     next_measurement: NextMeasurement | None
     clash: str | None
@@ -136,29 +130,66 @@ def identify(
     """
     read = tuple(observations)
     told = seen or KindEvidence()
-    names = [each.feature for each in read]
+    names = [(each.feature, each.instrument) for each in read]
     if len(set(names)) != len(names):
-        raise BadInput("feature_twice", "A feature is given twice. List repeats together.", "observations")
+        raise BadInput(
+            "feature_twice",
+            "A feature is given twice with one instrument. List repeats together.",
+            "observations",
+        )
     posterior = measure(catalogue, read, unlisted_of(catalogue.family, _kinds_open(catalogue, told)))
     evidence = marking_likelihood(catalogue, markings)
     weighed = _weighed(catalogue, posterior, evidence, kind_likelihood(catalogue, told))
     order = _likeliest(weighed.by_envelope, limit)
     offered = catalogue.family.offered(_schemes(catalogue, told, weighed.by_envelope, order))
     candidates = _candidates(catalogue, read, order, weighed, most_variants, offered)
+    missed = _missed(candidates)
+    left_open = OFF_MODEL if missed else 0.0
+    why = _why(catalogue, read, posterior, weighed, kind_likelihood(catalogue, told)) if missed else ()
     instrument = at_hand or (read[-1].instrument if read else default_instrument("caliper"))
     state = State(catalogue, posterior, weighed.by_envelope, weighed.none, weighed.by_unit)
+    again = frozenset(missed) | {each.feature for each in why if each.what == ONE_READING}
     return Identification(
-        candidates,
+        tuple(replace(each, probability=each.probability * (1 - left_open)) for each in candidates),
         weighed.none,
+        left_open * (1 - weighed.none),
+        why,
         unit_hint(catalogue, read, posterior.total),
-        best_next(state, read, bool(markings), instrument, offered),
-        _clash(catalogue, markings, posterior, candidates, weighed),
+        best_next(state, read, bool(markings), instrument, offered, again),
+        clash(catalogue, markings, read, candidates, weighed.group_factor),
         _entropy(weighed.by_envelope, weighed.none),
         next_question(catalogue, weighed.by_kind, told),
         _shares(catalogue, weighed.by_kind),
         offered,
         _advice(catalogue, read, candidates),
     )
+
+
+def _missed(candidates: tuple[Candidate, ...]) -> tuple[str, ...]:
+    """The features that the best candidate misses by more than four standard uncertainties."""
+    if not candidates:
+        return ()
+    return tuple(
+        each.feature
+        for each in candidates[0].features
+        if each.agreement == "not_of_this" or (each.sigmas or 0.0) > DISAGREES_SIGMA
+    )
+
+
+def _why(
+    catalogue: Catalogue,
+    read: tuple[Observation, ...],
+    posterior: Posterior,
+    weighed: RankingPosterior,
+    of_kind: Floats,
+) -> tuple[Explanation, ...]:
+    close = posterior if posterior.closely else measure(catalogue, read, closely=True)
+    none = weighed.none / weighed.scale  # on the scale of Σ P(c) l(t | c) l(e | c) p(m | c)
+    unmarked = weighed.evidence.background * catalogue.group_prior if len(weighed.evidence.rows) else None
+    weights = Weights(
+        of_kind[catalogue.group_kind], weighed.group_weight, unmarked, weighed.evidence.of, none
+    )
+    return explanations(catalogue, read, close, weights)
 
 
 def _advice(
@@ -177,6 +208,7 @@ class RankingPosterior:
     by_kind: Floats
     none: float
     group_factor: Floats
+    group_weight: Floats
     evidence: Evidence
     scale: float
 
@@ -195,19 +227,22 @@ def _weighed(
     named = np.bincount(
         catalogue.entry_group[rows], catalogue.entry_prior[rows] * evidence.extra, len(factor)
     )
-    density = factor * (evidence.background * catalogue.group_prior + named)
+    group_weight = evidence.background * catalogue.group_prior + named
+    density = factor * group_weight
     seen = float(catalogue.group_prior @ of_kind[catalogue.group_kind])
     none = posterior.none_density * evidence.background * seen
-    total = LISTED_PRIOR * float(density.sum()) + none
-    chance = LISTED_PRIOR * density / total
+    listed = listed_prior(catalogue.family)
+    total = listed * float(density.sum()) + none
+    chance = listed * density / total
     return RankingPosterior(
         _summed(catalogue.group_envelope, chance, len(catalogue.envelopes_mm)),
         _summed(catalogue.group_unit, chance, len(catalogue.unit_tolerances)),
         _summed(catalogue.group_kind, chance, len(catalogue.kinds)),
         none / total,
         factor,
+        group_weight,
         evidence,
-        LISTED_PRIOR / total,
+        listed / total,
     )
 
 
@@ -264,7 +299,7 @@ def _candidates(
     offered: tuple[str, ...],
 ) -> tuple[Candidate, ...]:
     found = []
-    worth = {each.feature: _worth(each) for each in observations}
+    read = {each.feature: worth(each) for each in observations}
     for envelope in order:
         members = catalogue.envelope_rows[envelope]
         own_kind = catalogue.entry_kind[members]
@@ -282,89 +317,15 @@ def _candidates(
                 sizes,
                 float(weighed.by_envelope[envelope]),
                 tuple(
-                    _agreement(catalogue, unit, feature, worth.get(feature.name))
+                    agreement(catalogue, unit, feature, read.get(feature.name))
                     for feature in catalogue.family.features
-                    if feature.name in offered or feature.name in worth
+                    if feature.name in offered or feature.name in read
                 ),
                 variants, len(members), _shares(catalogue, by_kind / max(by_kind.sum(), 1e-300)),
                 catalogue.family.contract_dimensions(variants[0].entry.spec.kind, sizes),
             )
         )  # fmt: skip
     return tuple(found)
-
-
-def _worth(observation: Observation) -> tuple[float, float]:
-    """Middle reading of a feature and its standard uncertainty, mm."""
-    u = math.hypot(
-        observation.instrument.expanded_uncertainty_mm(observation.reach) / 2,
-        observation.instrument.scatter_mm / math.sqrt(len(observation.values_mm)),
-    )
-    return median(observation.values_mm), u
-
-
-def _agreement(
-    catalogue: Catalogue, unit: int, feature: Feature, worth: tuple[float, float] | None
-) -> FeatureAgreement:
-    if worth is None:
-        return FeatureAgreement(feature.name, "not_read", None, None)
-    middle, u = worth
-    found = catalogue.family.measures(catalogue.unit_tolerances[unit], feature.name)
-    if not found:
-        return FeatureAgreement(feature.name, "not_of_this", None, None)
-    meant = min(found, key=lambda one: max(one.low_mm - middle, middle - one.high_mm, 0.0))
-    if catalogue.family.grid:
-        sigmas = _outside_by(meant, EffectTable.of(catalogue.family.effects_on[feature.name]), middle, u)
-    else:
-        sigmas = max(meant.low_mm - middle, middle - meant.high_mm, 0.0) / u
-    word = "agrees" if sigmas <= DOUBTFUL_SIGMA else "doubtful" if sigmas <= DISAGREES_SIGMA else "disagrees"
-    off = _off_mm(meant, middle)
-    return FeatureAgreement(feature.name, word, off, round(sigmas, 2))
-
-
-def _off_mm(meant: Measure, middle_mm: float) -> float | None:
-    """How far a reading is from what it stands for; None for a place that it is within the range of."""
-    if not meant.takes_range:
-        return round(middle_mm - meant.nominal_mm, 4)
-    inside = min(max(middle_mm, meant.low_mm), meant.high_mm)
-    return None if inside == middle_mm else round(middle_mm - inside, 4)
-
-
-def _outside_by(meant: Measure, effects: EffectTable, middle_mm: float, u_mm: float) -> float:
-    """How many standard uncertainties a reading is outside the limits as the kindest condition moves them."""
-    moved, residue = effects.moved_mm(meant)
-    outside = np.maximum(meant.low_mm + moved - middle_mm, middle_mm - meant.high_mm - moved)
-    return float((np.maximum(outside, 0.0) / np.hypot(u_mm, residue)).min())
-
-
-def _clash(
-    catalogue: Catalogue,
-    markings: Sequence[MarkingReading],
-    posterior: Posterior,
-    candidates: tuple[Candidate, ...],
-    weighed: RankingPosterior,
-) -> str | None:
-    """Marking and measurement say different parts: both sides in words."""
-    if not markings or not posterior.profiles:
-        return None
-    named = {reading.designation for reading in markings}
-    factor = weighed.group_factor
-    rows = [catalogue.rows_named[name] for name in named if name in catalogue.rows_named]
-    if not rows:
-        return None
-    by_size = likeliest_entry(catalogue, factor)
-    together = np.append(np.concatenate(rows), by_size)
-    density = catalogue.entry_prior[together] * factor[catalogue.entry_group[together]]
-    if density[:-1].max() > 1e-3 * density[-1]:
-        return None
-    spec = catalogue.entries[by_size].spec
-    first = markings[0].designation
-    likelier = (
-        "size" if candidates and candidates[0].variants[0].entry.spec.designation not in named else "marking"
-    )
-    return (
-        f"The marking says {first}, the size says {spec.designation} ({spec.size_text}). "
-        f"The {likelier} is more likely. Check both again."
-    )
 
 
 def _entropy(by_envelope: Floats, none: float) -> float:

@@ -8,7 +8,10 @@ import numpy as np
 from numpy.typing import NDArray
 
 from ample.core.identify.catalogue import Catalogue
-from ample.core.identify.model import LARGEST_MM, SMALLEST_MM, Observation, profile
+from ample.core.identify.conditions import Conditions
+from ample.core.identify.gross_errors import LARGEST_MM, SMALLEST_MM
+from ample.core.identify.model import Profile, profile
+from ample.core.identify.observations import Observation
 from ample.core.identify.posterior import units_together
 from ample.core.identify.values import ranking_value
 from ample.core.sizes import INCH_MM
@@ -63,7 +66,9 @@ def likeliest_entry(catalogue: Catalogue, factor: Floats) -> int:
 
 def _plain_density(catalogue: Catalogue, observations: tuple[Observation, ...]) -> Floats:
     """Density of the readings for every unit as if sound and without a shared error: a screening."""
-    profiles = {}
+    profiles: dict[str, Profile] = {}
     for each in observations:
-        profiles[each.feature] = profile(each, catalogue.intervals[each.feature].limits, None, ())
-    return units_together(catalogue, profiles, np.ones(1), ((1.0, {}),))
+        made = profile(each, catalogue.intervals[each.feature].limits, None, ())
+        profiles[each.feature] = profiles[each.feature].times(made) if each.feature in profiles else made
+    as_made = Conditions(catalogue.family, np.ones(1), np.ones(1))
+    return units_together(catalogue, profiles, np.ones(1), as_made)

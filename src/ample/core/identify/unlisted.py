@@ -10,7 +10,10 @@ from statistics import median
 import numpy as np
 from numpy.typing import NDArray
 
-from ample.core.identify.model import LARGEST_MM, SMALLEST_MM, Kinds, Observation, Profile
+from ample.core.identify.conditions import Conditions
+from ample.core.identify.gross_errors import LARGEST_MM, SMALLEST_MM
+from ample.core.identify.model import Profile
+from ample.core.identify.observations import Observation
 from ample.core.identify.values import ranking_value
 from ample.core.parts import BEARING, FAMILIES, Family, Kind, Limits, bearing_kinds
 from ample.core.sizes import INCH_MM
@@ -18,7 +21,6 @@ from ample.core.standards import BoundarySize, bearing_series, bearing_sizes
 
 Floats = NDArray[np.float64]
 
-UNLISTED_PRIOR = ranking_value("unlisted")
 OTHER_FAMILY_PRIOR = ranking_value("other_family")
 GRID_REACH_MM, GRID_REACH_U = 0.35, 4  # grid sizes that a reading can mean: so far off, and so many times U
 SIXTEENTH_MM = INCH_MM / 16
@@ -147,17 +149,18 @@ def _log_uniform() -> float:
 
 @dataclass(frozen=True)
 class GridAxis:
-    """Grid sizes near a reading along one dimension; slot 0 is the reading taken as a gross error."""
+    """Grid sizes near a reading along one dimension; slot 0 is the reading taken as a gross error.
+
+    `made` is the density of the readings by condition of size, grid size and node.
+    """
 
     sizes_mm: Floats
     shares: Floats
-    unworn: Floats
-    worn: Floats
+    made: Floats
 
 
-def _unread(nodes: int) -> GridAxis:
-    one = np.ones((1, nodes))
-    return GridAxis(np.full(1, np.nan), np.ones(1), one, one)
+def _unread(kinds: int, nodes: int) -> GridAxis:
+    return GridAxis(np.full(1, np.nan), np.ones(1), np.ones((kinds, 1, nodes)))
 
 
 @dataclass(frozen=True)
@@ -178,9 +181,9 @@ class NearSizes:
     nears: dict[str, Near]
     limits: dict[str, Limits]
 
-    def density(self, profiles: dict[str, Profile], nodes: Floats, kinds: Kinds) -> float:
+    def density(self, profiles: dict[str, Profile], nodes: Floats, given: Conditions) -> float:
         """Density of all readings for an unlisted part of the family."""
-        return unlisted_density(self.of, self.nears, profiles, nodes, kinds)
+        return unlisted_density(self.of, self.nears, profiles, nodes, given)
 
 
 def near_sizes(of: Unlisted, observations: tuple[Observation, ...]) -> NearSizes:
@@ -215,19 +218,22 @@ def near_sizes(of: Unlisted, observations: tuple[Observation, ...]) -> NearSizes
     return NearSizes(of, found, limits)
 
 
-def _axis(near: Near, made: list[Profile], nodes: int) -> GridAxis:
+def _axis(of: Family, near: Near, made: dict[str, Profile], nodes: int) -> GridAxis:
     """The features of one dimension together; slot 0 is all of them gross errors."""
-    gross = math.prod(profile.gross for profile in made)
-
-    def together(rows: list[Floats]) -> Floats:
-        product = np.prod(np.broadcast_arrays(*rows), axis=0) - gross
-        return np.vstack([np.full((1, nodes), gross), np.broadcast_to(product, (len(near.sizes_mm), nodes))])
-
+    wrong = math.prod(profile.anywhere for profile in made.values())
+    product: Floats | float = 1.0
+    for name, profile in made.items():
+        effects = (
+            of.effect_places[name][:, 0]
+            if len(profile.effects) > 1
+            else np.zeros(len(of.conditions), dtype=np.intp)
+        )
+        product = product * (profile.right[effects][:, profile.slot] + profile.anywhere)
+    right = np.broadcast_to(product - wrong, (len(of.conditions), len(near.sizes_mm), nodes))
     return GridAxis(
         np.append(np.nan, near.sizes_mm),
         np.append(1.0, near.shares),
-        together([profile.unworn for profile in made]),
-        together([profile.worn for profile in made]),
+        np.concatenate([np.full((len(of.conditions), 1, nodes), wrong), right], axis=1),
     )
 
 
@@ -254,7 +260,7 @@ def grid_weights(ratio: dict[str, Shape], d: GridAxis, D: GridAxis, W: GridAxis)
     Source: the listed sizes of the kinds left open; docs/decisions/one-ranking.md.
 
     Example:
-        >>> none = _unread(1)
+        >>> none = _unread(1, 1)
         >>> float(grid_weights(_shapes(frozenset()), none, none, none)[0, 0, 0])
         1.0
     """
@@ -288,7 +294,7 @@ def grid_weights(ratio: dict[str, Shape], d: GridAxis, D: GridAxis, W: GridAxis)
 
 
 def _beside(ratio: dict[str, Shape], axis: str, main: GridAxis, other: GridAxis) -> Floats:
-    """For each size of the main width: density of the readings of another width (row, node)."""
+    """For each condition and size of the main width: density of the readings of another width (condition, row, node)."""
     shape = ratio.get(axis)
     with np.errstate(invalid="ignore", divide="ignore"):
         log_ratio = np.log(other.sizes_mm[None, :] / main.sizes_mm[:, None])
@@ -296,11 +302,11 @@ def _beside(ratio: dict[str, Shape], axis: str, main: GridAxis, other: GridAxis)
         weight = other.shares[None, :] / other.sizes_mm[None, :]
         weight = weight * np.where(np.isnan(main.sizes_mm)[:, None], _log_uniform(), density)
     weight = np.where(np.isnan(other.sizes_mm)[None, :], 1.0, weight)
-    return np.asarray(weight @ other.unworn)
+    return np.asarray(weight @ other.made)
 
 
 def unlisted_density(
-    of: Unlisted, nears: dict[str, Near], profiles: dict[str, Profile], nodes: Floats, kinds: Kinds
+    of: Unlisted, nears: dict[str, Near], profiles: dict[str, Profile], nodes: Floats, given: Conditions
 ) -> float:
     """Density of all readings for an unlisted part of the family: summed over its size grid.
 
@@ -312,7 +318,7 @@ def unlisted_density(
         nears: Grid sizes near the readings, by feature, mm.
         profiles: Density of the readings by feature, over those sizes.
         nodes: Weights w_i of the shared error's nodes.
-        kinds: P(k) with the effects of each kind of condition.
+        given: P(k) of each condition.
 
     Returns:
         The density, per mm and reading.
@@ -322,32 +328,27 @@ def unlisted_density(
 
     Source: docs/decisions/one-ranking.md.
     """
-    count = len(nodes)
+    count, kinds = len(nodes), len(of.family.conditions)
     described = FAMILIES[of.family.name].by_name
-    made: dict[str, list[Profile]] = {}
+    made: dict[str, dict[str, Profile]] = {}
     held: dict[str, Near] = {}
     for name, found in profiles.items():
         axis = described[name].axis
-        made.setdefault(axis, []).append(found)
+        made.setdefault(axis, {})[name] = found
         held[axis] = nears[name]
-    axes = {axis: _axis(held[axis], made[axis], count) for axis in made}
+    axes = {axis: _axis(of.family, held[axis], made[axis], count) for axis in made}
     main = next((axis for axis in _MAIN_WIDTHS if axis in axes), "")
-    bore, outside, width = (axes.get(axis) or _unread(count) for axis in ("d_mm", "D_mm", main))
+    bore, outside, width = (axes.get(axis) or _unread(kinds, count) for axis in ("d_mm", "D_mm", main))
     ratio = of.shapes
-    by_node = width.unworn * nodes
+    by_node = width.made * nodes
     for axis in axes:
         if axis not in ("d_mm", "D_mm", main):
             by_node = by_node * _beside(ratio, axis, width, axes[axis])
-    by_width = grid_weights(ratio, bore, outside, width) @ by_node
+    weights = grid_weights(ratio, bore, outside, width)
     total = 0.0
-    for kind_weight, effects in kinds:
-        worn = {name for name, effect in effects.items() if effect.worn}
-        total += kind_weight * float(
-            np.einsum(
-                "abi,ai,bi->",
-                by_width,
-                bore.worn if "bore" in worn else bore.unworn,
-                outside.worn if "outside" in worn else outside.unworn,
-            )
+    for kind in np.flatnonzero(given.size > 0):
+        together = weights @ by_node[kind]
+        total += given.size[kind] * float(
+            np.einsum("abi,ai,bi->", together, bore.made[kind], outside.made[kind])
         )
     return total

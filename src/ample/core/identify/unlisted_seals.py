@@ -10,7 +10,10 @@ from statistics import median
 import numpy as np
 from numpy.typing import NDArray
 
-from ample.core.identify.model import Kinds, Observation, Profile
+from ample.core.identify.conditions import Conditions
+from ample.core.identify.joined import FeatureRows, joined
+from ample.core.identify.model import Profile
+from ample.core.identify.observations import Observation
 from ample.core.identify.unlisted import Shape, grid_near
 from ample.core.parts import FAMILIES, Family, Kind, Limits
 from ample.core.parts.seals import standing
@@ -35,15 +38,15 @@ class Together:
     limits: dict[str, Limits]
     places: dict[str, Ints]
 
-    def density(self, profiles: dict[str, Profile], nodes: Floats, kinds: Kinds) -> float:
+    def density(self, profiles: dict[str, Profile], nodes: Floats, given: Conditions) -> float:
         """Density of all readings for an unlisted part: summed over the grid, conditions and shared error."""
         if not profiles:
             return 1.0
-        found = np.array([weight for weight, _ in kinds])[:, None, None] * nodes
-        for name, made in profiles.items():
-            dense, rows = made.by_kind(name, kinds)
-            found = found * dense[:, self.places[name]][rows]
-        return float(np.einsum("krn,r->", found, self.weights))
+        parts = {
+            name: FeatureRows(made.at(np.arange(len(made.slot))), self.places[name])
+            for name, made in profiles.items()
+        }
+        return float(joined(parts, given, nodes, len(self.weights)) @ self.weights)
 
 
 @dataclass(frozen=True)

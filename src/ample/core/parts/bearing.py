@@ -8,7 +8,7 @@ from pathlib import Path
 
 from ample.core.parts.families import ConditionKind, Family, Feature, ToleranceSpec
 from ample.core.parts.kinds import CONTRACT_NAMES, PICTURES, bearing_kinds, bearing_questions
-from ample.core.parts.limits import WORN, Measure
+from ample.core.parts.limits import WORN, Effect, Measure
 from ample.core.standards import limits, nearest_ring_limits_um
 from ample.core.tables import read_table
 
@@ -147,8 +147,13 @@ def bearing_conditions() -> tuple[ConditionKind, ...]:
             for feature, column in (("bore", "bore_growth_um"), ("outside", "outside_loss_um"))
             if float(row[column]) > 0
         }
-        effects = dict.fromkeys(sorted(worn), WORN)
-        kinds.append(ConditionKind(row["kind"], float(row["weight"]), effects, row["meaning"]))
+        effects: dict[str, Effect] = dict.fromkeys(sorted(worn), WORN)
+        for piece in row["shifts"].split():
+            feature, _, value = piece.partition(":")
+            moved, _, spread = value.partition("/")
+            effects[feature] = Effect(shift_mm=float(moved), residue_mm=float(spread))
+        seen, rare = frozenset(row["seen"].split()), row["rare"] == "yes"
+        kinds.append(ConditionKind(row["kind"], float(row["weight"]), effects, row["meaning"], seen, rare))
     if abs(sum(kind.weight for kind in kinds) - 1) > 1e-9:
         raise ValueError("the shares of the conditions must add up to 1")
     return tuple(kinds)

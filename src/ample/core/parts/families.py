@@ -12,7 +12,7 @@ from numpy.typing import NDArray
 
 from ample.core.errors import BadInput
 from ample.core.parts.kinds import Kind, Question
-from ample.core.parts.limits import NO_EFFECT, Effect, Limits, Measure
+from ample.core.parts.limits import NO_EFFECT, Effect, Effects, Limits, Measure
 from ample.core.sizes.instruments import Reach
 
 Floats = NDArray[np.float64]
@@ -25,7 +25,8 @@ class Feature:
     `axis` is the dimension it stands for when nothing is listed; `wear_sign` is +1 where wear makes
     it larger, −1 where smaller, 0 where it does not wear. What is beside the part wears by itself:
     `worn_share` is how often. A reading can lie up to `far_share` of the size and `far_mm` from it.
-    `shows` is the dimension, by its contract name, that the feature alone gives a drawing.
+    `shows` is the dimension, by its contract name, that the feature alone gives a drawing. What is soft is read only to
+    `soft_mm` and `soft_share` of its size (standard uncertainties), and gives way to the jaws by `gives_mm`.
     """
 
     name: str
@@ -39,22 +40,36 @@ class Feature:
     far_share: float = 0.0
     far_mm: float = 0.25
     shows: str = ""
+    soft_mm: float = 0.0
+    soft_share: float = 0.0
+    gives_mm: float = 0.0
+
+    def softness_mm(self, size_mm: Floats | float) -> Floats:
+        """How closely a soft feature of a size can be read (standard uncertainty), mm."""
+        return np.asarray(np.hypot(self.soft_mm, self.soft_share * np.asarray(size_mm)))
 
 
 @dataclass(frozen=True)
 class ConditionKind:
-    """A kind of condition (or one amount of it) with its share, and what it does to the features."""
+    """A kind of condition (or one amount of it) with its share, and what it does to the features.
+
+    A rare one is thought of only when the usual ones do not explain the readings, or when it is seen.
+    """
 
     name: str
     weight: float
     effects: Mapping[str, Effect]
     meaning: str
     seen: frozenset[str] = frozenset()
+    rare: bool = False
 
     @cached_property
     def worn(self) -> frozenset[str]:
         """The features that it wears in the one-sided way."""
         return frozenset(name for name, effect in self.effects.items() if effect.worn)
+
+
+AS_MADE = (ConditionKind("as_made", 1.0, {}, "its shape as made"),)
 
 
 @dataclass(frozen=True, slots=True)
@@ -136,6 +151,8 @@ class Family:
     has_feature: Callable[[str], frozenset[str]] | None = None
     measures_of: Callable[[Sequence[ToleranceSpec], str], list[tuple[Measure, ...]]] | None = None
     own_words: Mapping[str, Mapping[str, str]] = field(default_factory=dict)
+    shapes: tuple[ConditionKind, ...] = AS_MADE
+    unlisted_share: float = 0.05
 
     @cached_property
     def by_name(self) -> dict[str, Feature]:
@@ -143,18 +160,41 @@ class Family:
         return {feature.name: feature for feature in self.features}
 
     @cached_property
+    def shaped(self) -> frozenset[str]:
+        """The features that the sort of condition called shape acts on."""
+        return frozenset(name for kind in self.shapes for name in kind.effects)
+
+    @cached_property
+    def _effects(self) -> dict[str, tuple[tuple[Effect, ...], NDArray[np.intp]]]:
+        return {feature.name: self._effects_on(feature.name) for feature in self.features}
+
+    def _effects_on(self, name: str) -> tuple[tuple[Effect, ...], NDArray[np.intp]]:
+        shapes = self.shapes if name in self.shaped else AS_MADE
+        together = [
+            [
+                size.effects.get(name, NO_EFFECT).with_more(shape.effects.get(name, NO_EFFECT))
+                for shape in shapes
+            ]
+            for size in self.conditions
+        ]
+        different = Effects(dict.fromkeys((NO_EFFECT, *(each for row in together for each in row))))
+        place = {effect: number for number, effect in enumerate(different)}
+        return different, np.array([[place[each] for each in row] for row in together])
+
+    @cached_property
     def effects_on(self) -> dict[str, tuple[Effect, ...]]:
         """By feature, the different things that conditions do to it; nothing first."""
-        found = {}
-        for feature in self.features:
-            own = dict.fromkeys(kind.effects.get(feature.name, NO_EFFECT) for kind in self.conditions)
-            found[feature.name] = tuple(dict.fromkeys((NO_EFFECT, *own)))
-        return found
+        return {name: effects for name, (effects, _) in self._effects.items()}
+
+    @cached_property
+    def effect_places(self) -> dict[str, NDArray[np.intp]]:
+        """By feature, which of `effects_on` a kind of size (row) has with a kind of shape (column; one for none)."""
+        return {name: places for name, (_, places) in self._effects.items()}
 
     @cached_property
     def seen_words(self) -> frozenset[str]:
         """The words under which conditions are chosen."""
-        return frozenset(word for kind in self.conditions for word in kind.seen)
+        return frozenset(word for kind in (*self.conditions, *self.shapes) for word in kind.seen)
 
     @property
     def groups(self) -> tuple[str, ...]:

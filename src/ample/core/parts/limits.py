@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, field
 from functools import cached_property, lru_cache
 
@@ -17,9 +17,9 @@ class Effect:
     """What a kind of condition does to one feature.
 
     `grows` names dimensions with the share by which each has changed, `share` the share by which the
-    feature itself has; a shift with a part-to-part residue, mm; `used` takes the shift and residue that
-    belong to what the feature stands for (a cover that was pressed in); `worn` is one-sided wear in the
-    feature's own direction, gamma distributed.
+    feature itself has; `grows_spread` and `share_spread` are the standard deviations of those shares; a shift with
+    a part-to-part residue, mm; `used` takes the shift and residue that belong to what the feature stands for (a
+    cover that was pressed in); `worn` is one-sided wear in the feature's own direction, gamma distributed.
     """
 
     grows: tuple[tuple[str, float], ...] = ()
@@ -28,6 +28,8 @@ class Effect:
     residue_mm: float = 0.0
     used: bool = False
     worn: bool = False
+    grows_spread: tuple[tuple[str, float], ...] = ()
+    share_spread: float = 0.0
 
     def __hash__(self) -> int:
         return self._hash
@@ -35,7 +37,36 @@ class Effect:
     @cached_property
     def _hash(self) -> int:
         """Worked out once: effects are looked up by the thousand."""
-        return hash((self.grows, self.share, self.shift_mm, self.residue_mm, self.used, self.worn))
+        return hash(
+            (self.grows, self.share, self.shift_mm, self.residue_mm, self.used, self.worn, self.share_spread)
+        )
+
+    def with_more(self, other: Effect) -> Effect:
+        """Both together; wear in the feature's own direction is not combined with anything."""
+        if other == NO_EFFECT or self.worn:
+            return self
+        if self == NO_EFFECT or other.worn:
+            return other
+        return Effect(
+            self.grows + other.grows,
+            self.share + other.share,
+            self.shift_mm + other.shift_mm,
+            float(np.hypot(self.residue_mm, other.residue_mm)),
+            self.used or other.used,
+            grows_spread=self.grows_spread + other.grows_spread,
+            share_spread=float(np.hypot(self.share_spread, other.share_spread)),
+        )
+
+
+class Effects(tuple[Effect, ...]):
+    """Several effects in order; the same tuple is asked about over and over, so its hash is kept."""
+
+    @cached_property
+    def _hash(self) -> int:
+        return super().__hash__()
+
+    def __hash__(self) -> int:
+        return self._hash
 
 
 NO_EFFECT = Effect()
@@ -63,38 +94,52 @@ class Measure:
 
 @dataclass(frozen=True, eq=False)
 class EffectTable:
-    """Several effects as columns: shift and residue, mm, share of the feature, growth by dimension, used or not."""
+    """Several effects as columns: shift and residue, mm, share of the feature, growth by dimension, used or not; and the
+    spread of share and growth.
+    """
 
     shift_mm: Floats
     residue_mm: Floats
     share: Floats
+    share_spread: Floats
     used: Floats
     grown: Mapping[str, Floats]
+    grown_spread: Mapping[str, Floats]
 
     @staticmethod
     @lru_cache(maxsize=256)
     def of(effects: tuple[Effect, ...]) -> EffectTable:
         """The columns of these effects, in their order."""
+
+        def column(values: Iterable[float]) -> Floats:
+            return np.array(list(values), dtype=np.float64)
+
         names = dict.fromkeys(name for effect in effects for name, _ in effect.grows)
-        grown = {
-            name: np.array([sum(share for axis, share in effect.grows if axis == name) for effect in effects])
-            for name in names
-        }
         return EffectTable(
-            np.array([effect.shift_mm for effect in effects], dtype=np.float64),
-            np.array([effect.residue_mm for effect in effects], dtype=np.float64),
-            np.array([effect.share for effect in effects], dtype=np.float64),
-            np.array([effect.used for effect in effects], dtype=np.float64),
-            grown,
+            column(effect.shift_mm for effect in effects),
+            column(effect.residue_mm for effect in effects),
+            column(effect.share for effect in effects),
+            column(effect.share_spread for effect in effects),
+            column(effect.used for effect in effects),
+            {name: column(_summed(effect.grows, name) for effect in effects) for name in names},
+            {name: column(_summed(effect.grows_spread, name) for effect in effects) for name in names},
         )
 
     def moved_mm(self, meant: Measure) -> tuple[Floats, Floats]:
         """How far each effect moves one thing that a feature stands for, and the residue, mm."""
         moved = self.shift_mm + self.share * meant.nominal_mm + self.used * meant.used_shift_mm
+        spread = np.zeros(len(moved))
         for name, size_mm in meant.of:
             if name in self.grown:
                 moved = moved + self.grown[name] * size_mm
-        return moved, np.hypot(self.residue_mm, self.used * meant.used_residue_mm)
+                spread = spread + self.grown_spread[name] * size_mm
+        residue = np.hypot(self.residue_mm, self.used * meant.used_residue_mm)
+        residue = np.hypot(residue, self.share_spread * meant.nominal_mm)
+        return moved, np.hypot(residue, spread)
+
+
+def _summed(shares: tuple[tuple[str, float], ...], name: str) -> float:
+    return sum(share for axis, share in shares if axis == name)
 
 
 @dataclass(frozen=True, eq=False)
@@ -110,38 +155,27 @@ class Limits:
     used_shift_mm: Floats | None = None
     used_residue_mm: Floats | None = None
 
-    def moved_mm(self, effect: Effect) -> Floats | float:
-        """How far a condition moves the feature of each part, mm."""
-        moved: Floats | float = effect.shift_mm
-        for name, share in effect.grows:
-            if name in self.of:
-                moved = moved + share * self.of[name]
-        if effect.share:
-            moved = moved + effect.share * self.nominal_mm
-        if effect.used and self.used_shift_mm is not None:
-            moved = moved + self.used_shift_mm
-        return moved
-
     def moved_by(self, effects: tuple[Effect, ...]) -> tuple[Floats, Floats]:
         """For several effects (rows) how far each moves the feature of each part, and the residue, mm."""
         table = EffectTable.of(effects)
-        moved = np.repeat(table.shift_mm[:, None], len(self.low_mm), axis=1)
+        count = len(self.low_mm)
+        moved = np.repeat(table.shift_mm[:, None], count, axis=1)
+        variance = np.repeat(np.square(table.residue_mm)[:, None], count, axis=1)
+        spread: Floats | None = None
         for name, grown in table.grown.items():
             if name in self.of:
                 moved += grown[:, None] * self.of[name]
+                own = table.grown_spread[name][:, None] * self.of[name]
+                spread = own if spread is None else spread + own
+        if spread is not None:
+            variance += np.square(spread)
         if table.share.any():
             moved += table.share[:, None] * self.nominal_mm
-        residue = np.repeat(table.residue_mm[:, None], len(self.low_mm), axis=1)
+            variance += np.square(table.share_spread[:, None] * self.nominal_mm)
         if table.used.any() and self.used_shift_mm is not None and self.used_residue_mm is not None:
             moved += table.used[:, None] * self.used_shift_mm
-            residue = np.hypot(residue, table.used[:, None] * self.used_residue_mm)
-        return moved, residue
-
-    def residue_mm(self, effect: Effect) -> Floats | float:
-        """The part-to-part residue of that, mm."""
-        if effect.used and self.used_residue_mm is not None:
-            return np.asarray(np.hypot(effect.residue_mm, self.used_residue_mm))
-        return effect.residue_mm
+            variance += np.square(table.used[:, None] * self.used_residue_mm)
+        return moved, np.sqrt(variance)
 
     def with_more(self, other: Limits) -> Limits:
         """These and others after them."""

@@ -25,6 +25,7 @@ class Instrument:
     depth_u_mm: float
     scatter_mm: float
     note: str = ""
+    zero_checked: bool = False
 
     def expanded_uncertainty_mm(self, reach: Reach) -> float:
         """U in mm for an outside, inside or depth measurement."""

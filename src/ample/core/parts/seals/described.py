@@ -19,7 +19,7 @@ def rows(table: str, family: str | None = None) -> tuple[dict[str, str], ...]:
 
 @dataclass(frozen=True)
 class Described:
-    """A family: its words, dimensions in order, usual scheme, what a marking can state, and wear beside it."""
+    """A family: its words, dimensions in order, usual scheme, what a marking can state, wear beside it, and how much is on no list."""
 
     words: str
     dimensions: tuple[str, ...]
@@ -27,6 +27,7 @@ class Described:
     marked: tuple[str, ...]
     wear_mean_mm: float
     wear_shape: float
+    unlisted: float
 
 
 @lru_cache
@@ -35,7 +36,7 @@ def described() -> dict[str, Described]:
     return {
         row["family"]: Described(
             row["words"], tuple(row["dimensions"].split()), row["scheme"], tuple(row["marked"].split()),
-            float(row["wear_mean_mm"]), float(row["wear_shape"]),
+            float(row["wear_mean_mm"]), float(row["wear_shape"]), float(row["unlisted"]),
         )
         for row in rows("families.csv")
     }  # fmt: skip

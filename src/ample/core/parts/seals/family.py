@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from ample.core.parts.families import Family, Feature, Grid
+from ample.core.parts.families import AS_MADE, Family, Feature, Grid
 from ample.core.parts.kinds import SEAL_NAMES, seal_kinds, seal_questions
 from ample.core.parts.seals.conditions import conditions_of
 from ample.core.parts.seals.described import described, rows
@@ -19,7 +19,8 @@ def _features(family: str) -> tuple[Feature, ...]:
         Feature(
             row["feature"], axes[row["feature"]], row["reach"], float(row["trouble"]), row["words"],  # type: ignore[arg-type]
             row["place"] == "part", float(row["wear_sign"]), float(row["worn_share"]),
-            float(row["far_share"]), float(row["far_mm"]), row["shows"],
+            float(row["far_share"]), float(row["far_mm"]), row["shows"], float(row["soft_mm"]), float(row["soft_share"]),
+            float(row["gives_mm"]),
         )
         for row in rows("features.csv", family)
     )  # fmt: skip
@@ -64,10 +65,11 @@ def _own_words(family: str) -> dict[str, dict[str, str]]:
 def _family(name: str) -> Family:
     own, made, kinds, offered = described()[name], SealMeasures(name), seal_kinds()[name], _offered()
     return Family(
-        name, own.words, own.dimensions, _features(name), conditions_of(name), own.wear_mean_mm, own.wear_shape,
+        name, own.words, own.dimensions, _features(name), conditions_of(name, "size"), own.wear_mean_mm, own.wear_shape,
         made, made.unlisted, kinds, seal_questions(name), _pictures(name),
         {scheme: offered[scheme] for scheme in dict.fromkeys(kind.scheme for kind in kinds.values())},
         SEAL_NAMES, own.marked, own.scheme, _grid(name), made.many, made.features_of, made.of_all, _own_words(name),
+        shapes=conditions_of(name, "shape") or AS_MADE, unlisted_share=own.unlisted,
     )  # fmt: skip
 
 

@@ -1,0 +1,86 @@
+"""Marking and readings that say different parts: both sides in words."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from typing import TYPE_CHECKING
+
+import numpy as np
+from numpy.typing import NDArray
+
+from ample.core.identify.agreement import DISAGREES_SIGMA, FeatureAgreement, agreements
+from ample.core.identify.catalogue import Catalogue
+from ample.core.identify.observations import Observation
+from ample.core.identify.unit_hint import likeliest_entry
+from ample.core.parts import MarkingReading
+
+if TYPE_CHECKING:
+    from ample.core.identify.ranking import Candidate
+
+Floats = NDArray[np.float64]
+
+
+def clash(
+    catalogue: Catalogue,
+    markings: Sequence[MarkingReading],
+    observations: tuple[Observation, ...],
+    candidates: Sequence[Candidate],
+    factor: Floats,
+) -> str | None:
+    """What the marking names and the readings contradict, in words; None when they agree, or one of them is missing.
+
+    They contradict when every part that the marking names, whole, misses a reading by more than four standard
+    uncertainties; of a half-legible marking nothing is said, it is the readings that complete it.
+
+    Args:
+        catalogue: What is listed.
+        markings: Readings of the marking, best first.
+        observations: The readings.
+        candidates: The candidates, best first.
+        factor: What the readings say of each group of parts, with what was seen.
+
+    Returns:
+        A sentence or two.
+
+    Raises:
+        Nothing.
+
+    Source: common practice.
+    """
+    if not markings or not observations:
+        return None
+    named = dict.fromkeys(reading.designation for reading in markings)
+    rows = [catalogue.rows_named[name] for name in named if name in catalogue.rows_named]
+    if not rows or any(span.certainty == "half_read" for span in markings[0].spans):
+        return None
+    nearest: tuple[int, FeatureAgreement] | None = None
+    for row in np.concatenate([each[:1] for each in rows]):
+        unit = int(catalogue.entry_unit[row])
+        worst = max(agreements(catalogue, unit, observations), key=lambda each: each.sigmas or 0.0)
+        if (worst.sigmas or 0.0) <= DISAGREES_SIGMA:
+            return None
+        if nearest is None or (worst.sigmas or 0.0) < (nearest[1].sigmas or 0.0):
+            nearest = int(row), worst
+    assert nearest is not None
+    spec, worst = catalogue.entries[nearest[0]].spec, nearest[1]
+    feature = catalogue.family.feature(worst.feature)
+    read = next(each for each in observations if each.feature == worst.feature)
+    off = (
+        f"{abs(worst.off_mm):.2f} mm {'over' if worst.off_mm > 0 else 'under'} it"
+        if worst.off_mm
+        else "not of it"
+    )
+    said = (
+        f"The marking says {spec.designation} ({spec.size_text}), "
+        f"but the {feature.words} reads {read.values_mm[0]:.2f} mm, {off}. "
+    )
+    by_size = catalogue.entries[likeliest_entry(catalogue, factor)].spec
+    if by_size.designation in named or _misses(catalogue, by_size.designation, observations):
+        return f"{said}Check both again."
+    return f"{said}By its size it is {by_size.designation} ({by_size.size_text}). Check both again."
+
+
+def _misses(catalogue: Catalogue, name: str, observations: tuple[Observation, ...]) -> bool:
+    """Whether the likeliest part by size misses a reading too."""
+    unit = int(catalogue.entry_unit[catalogue.rows_named[name][0]])
+    return any((each.sigmas or 0.0) > DISAGREES_SIGMA for each in agreements(catalogue, unit, observations))
