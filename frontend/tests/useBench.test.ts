@@ -62,7 +62,7 @@ class Server {
   }
   identified = () => this.asked.filter((each) => each.path === '/api/bench/identify')
   lastQuestion = () =>
-    this.identified().at(-1)?.body as { observations: { values: string[] }[]; family: string }
+    this.identified().at(-1)?.body as { observations: { values: string[]; instrument: string }[]; family: string }
 }
 function no(field: string, message: string) {
   return { status: 422, body: { error: { code: 'bad', message, field, hint: null } } }
@@ -234,14 +234,16 @@ describe('a caliper that sends', () => {
   const sent = { name: 'caliper 3', typed: '25.01', unit: 'mm', number: 1, received_at: '' } as never
   it('lands with its own name', async () => {
     const bench = await begun()
-    expect(bench.land('bore', sent)).toBe(true)
-    expect(bench.observation('bore')).toMatchObject({ instrument: 'caliper 3' })
+    bench.land('bore', sent)
+    expect(bench.readings('bore')).toEqual([{ typed: '25.01', unit: 'mm', instrument: 'caliper 3' }])
   })
-  it('does not mix with another instrument in one field', async () => {
+  it('stands beside the readings of another instrument, each with its own', async () => {
     const bench = await begun({ observations: [seen('bore', '25')] })
-    expect(bench.land('bore', sent)).toBe(false)
-    expect(bench.faults.bore).toContain('measured with caliper')
-    expect(bench.observation('bore')?.readings).toHaveLength(1)
+    bench.land('bore', sent)
+    expect(bench.readings('bore').map((each) => each.instrument)).toEqual(['caliper', 'caliper 3'])
+    expect(bench.sheet.sheet.value.observations).toHaveLength(2)
+    expect(bench.drop('bore', 1)).toBe('25.01')
+    expect(bench.readings('bore').map((each) => each.typed)).toEqual(['25'])
   })
 })
 
@@ -249,16 +251,23 @@ describe('readings', () => {
   it('are taken back one by one, the last with its field', async () => {
     const bench = await begun({ observations: [seen('bore', '25', '25.2')] })
     expect(bench.drop('bore', 1)).toBe('25.2')
-    expect(bench.observation('bore')?.readings).toHaveLength(1)
+    expect(bench.readings('bore')).toHaveLength(1)
     expect(bench.drop('bore', 0)).toBe('25')
-    expect(bench.observation('bore')).toBeUndefined()
+    expect(bench.sheet.sheet.value.observations).toEqual([])
   })
-  it('are all of the instrument that is named later', async () => {
-    const bench = await begun({ observations: [seen('bore', '25'), seen('width', '15')] })
-    bench.setInstrument('micrometer')
-    expect(bench.sheet.sheet.value.observations?.map((each) => each.instrument)).toEqual([
-      'micrometer',
-      'micrometer',
+  it('keep the instrument that they were taken with when another is taken in hand', async () => {
+    const bench = await begun({ observations: [seen('bore', '16')] })
+    useHand().instrument = 'micrometer'
+    bench.pending.bore = '15.873'
+    bench.take('bore')
+    expect(bench.readings('bore').map((each) => [each.typed, each.instrument])).toEqual([
+      ['16', 'caliper'],
+      ['15.873', 'micrometer'],
+    ])
+    await settled(300)
+    expect(server.lastQuestion().observations.map((each) => [each.instrument, each.values])).toEqual([
+      ['caliper', ['16 mm']],
+      ['micrometer', ['15.873 mm']],
     ])
   })
   it('that cannot be saved keep the part from being named', async () => {

@@ -70,8 +70,8 @@ function bench(of: FamilyName, readings: Partial<Record<Feature, string>> = {}) 
     sheet: { sheet },
     family: name,
     features: computed(() => (useKinds().family(name.value)?.features ?? []).map((each) => each.feature)),
-    observation: (feature: Feature) =>
-      readings[feature] ? { readings: [{ typed: readings[feature] }] } : undefined,
+    readings: (feature: Feature) =>
+      readings[feature] ? [{ typed: readings[feature], instrument: 'caliper' }] : [],
   } as unknown as ReturnType<typeof useBench>
   const drawn = scope.run(() =>
     useDrawn(made, {

@@ -716,6 +716,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/instruments/zero": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * The zero of an instrument was checked
+         * @description Keep for today that the zero of an instrument was checked and is right.
+         */
+        post: operations["instruments_check_zero_instruments_zero_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/job-files": {
         parameters: {
             query?: never;
@@ -3694,6 +3714,30 @@ export interface components {
             message: string;
         };
         /**
+         * Explanation
+         * @description One thing that would explain the readings, its share of all explanations, and the likeliest part if it holds.
+         *
+         *     `feature` is the one to read again, `off_mm` by how much it or the instrument's zero is off; `do` what settles it.
+         */
+        Explanation: {
+            /** Designation */
+            designation: string;
+            /** Do */
+            do: string;
+            /** Feature */
+            feature: string;
+            /** Off Mm */
+            off_mm: number | null;
+            /** Share */
+            share: number;
+            /** Size Text */
+            size_text: string;
+            /** What */
+            what: string;
+            /** Words */
+            words: string;
+        };
+        /**
          * EyeAnswer
          * @description One answer to a question.
          */
@@ -3889,7 +3933,7 @@ export interface components {
         };
         /**
          * FeatureReadings
-         * @description The repeats of one feature and the instrument.
+         * @description The repeats of one feature with one instrument.
          */
         FeatureReadings: {
             /**
@@ -4512,6 +4556,11 @@ export interface components {
             clash: string | null;
             /** Entropy Bits */
             entropy_bits: number;
+            /**
+             * Explanations
+             * @description what single thing would explain the readings then, likeliest first
+             */
+            explanations: components["schemas"]["Explanation"][];
             /** Kinds */
             kinds: components["schemas"]["KindShare"][];
             /** Marking */
@@ -4534,6 +4583,11 @@ export interface components {
              * @description what to ask a supplier for
              */
             title: string;
+            /**
+             * Unexplained
+             * @description left open because the best candidate misses a reading by more than four uncertainties
+             */
+            unexplained: number;
             unit_hint: components["schemas"]["UnitHintAnswer"] | null;
         };
         /**
@@ -4668,6 +4722,12 @@ export interface components {
             version: number;
             /** Words */
             words: string;
+            /**
+             * Zero Checked
+             * @description its zero was checked today
+             * @default false
+             */
+            zero_checked: boolean;
         };
         /**
          * InstrumentRequest
@@ -9021,6 +9081,14 @@ export interface components {
             words: string;
         };
         /**
+         * ZeroCheck
+         * @description The instrument whose zero was checked just now and is right.
+         */
+        ZeroCheck: {
+            /** Name */
+            name: string;
+        };
+        /**
          * ZoneAdvice
          * @description The zone to choose, the other school's, and why.
          */
@@ -11538,6 +11606,93 @@ export interface operations {
             };
             /** @description Forbidden */
             403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    instruments_check_zero_instruments_zero_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ZeroCheck"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Instruments"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -19,7 +19,7 @@ const props = defineProps<{
   known: boolean
   unit: Unit
   asked: readonly Feature[]
-  readings: Partial<Record<Feature, { typed: string }[]>>
+  readings: Partial<Record<Feature, { typed: string; instrument: string }[]>>
   worth: readonly Schemas['UncertaintyAnswer'][]
   next: string | null
   landed: { feature: string; count: number } | null

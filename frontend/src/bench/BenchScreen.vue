@@ -13,6 +13,7 @@ import AboutPart from './AboutPart.vue'
 import BenchDrawing from './BenchDrawing.vue'
 import BenchFoot from './BenchFoot.vue'
 import CandidateCard from './CandidateCard.vue'
+import ExplanationsCard from './ExplanationsCard.vue'
 import KindStrip from './KindStrip.vue'
 import MarkingStrip from './MarkingStrip.vue'
 import QuestionCard from './QuestionCard.vue'
@@ -21,6 +22,7 @@ import TrayStrip from './TrayStrip.vue'
 import { bare, useBench, type Feature, type Sheet } from './useBench'
 import { useDrawn } from './useDrawn'
 import { useLed } from './useLed'
+import { useZeroCheck } from './useZeroCheck'
 import { statesOf } from '@/drawing/seals'
 import RequirementList from '@/job/RequirementList.vue'
 import { FAMILIES, useKinds, type FamilyName } from '@/job/useKinds'
@@ -34,6 +36,7 @@ const kinds = useKinds()
 const partId = Number(route.params.partId)
 const bench = useBench(partId)
 const { part, sheet, pending, faults, ready, answer, blank, family, features } = bench
+const { checkable, zeroIsRight } = useZeroCheck(() => bench.live.again())
 const drawing = ref<InstanceType<typeof BenchDrawing> | null>(null)
 const markingField = ref<InstanceType<typeof MarkingStrip> | null>(null)
 const foot = ref<InstanceType<typeof BenchFoot> | null>(null)
@@ -84,8 +87,9 @@ const readings = computed(() =>
   Object.fromEntries(
     features.value.map((name) => [
       name,
-      (bench.observation(name)?.readings ?? []).map(({ typed, unit }) => ({
+      bench.readings(name).map(({ typed, unit, instrument }) => ({
         typed: bare(typed) && (unit ?? 'mm') !== hand.unit ? `${typed} ${unit ?? 'mm'}` : typed,
+        instrument: instrument.replace(/_/g, ' '),
       })),
     ]),
   ),
@@ -101,7 +105,7 @@ const { entered, landed, focusField, focusNext, take, ask } = useLed(bench, {
 })
 /** A figure typed while the button has the focus: it begins the next field that is not read yet. */
 async function begun(typed: string): Promise<void> {
-  const feature = asked.value.find((name) => !bench.observation(name)) ?? asked.value[0]
+  const feature = asked.value.find((name) => !bench.readings(name).length) ?? asked.value[0]
   if (!feature) return
   pending[feature] = `${pending[feature] ?? ''}${typed}`
   focusField(feature)
@@ -285,10 +289,10 @@ onMounted(async () => {
           :condition="sheet.sheet.value.condition ?? ''"
           :answer="answer"
           :faults="faults"
-          :instrument="sheet.sheet.value.observations?.[0]?.instrument ?? hand.instrument"
+          :instrument="hand.instrument"
           :loose-needles="['needle', 'track'].includes(kinds.groupOf(kindDrawn))"
           @condition="sheet.sheet.value.condition = $event"
-          @instrument="bench.setInstrument"
+          @instrument="hand.instrument = $event"
           @take="take"
           @drop="(feature) => drop(feature, 0)"
           @leave="bench.take"
@@ -308,6 +312,13 @@ onMounted(async () => {
         <b>{{ answer.unit_hint.message }}</b>
         <button type="button" class="plain" @click="hand.toggleUnit()">Switch the fields</button>
       </p>
+      <ExplanationsCard
+        v-if="anyEvidence && answer?.explanations.length"
+        :explanations="answer.explanations"
+        :instrument="checkable"
+        @again="(feature: string) => focusField(feature as Feature)"
+        @zero="async () => (refused = (await zeroIsRight())?.message ?? null)"
+      />
       <div class="candidates">
         <template v-if="anyEvidence">
           <CandidateCard
@@ -375,7 +386,7 @@ onMounted(async () => {
             ><span class="fig">{{ percent(answer?.none_probability ?? 0) }}</span>
           </div>
           <p v-if="nothingFits" class="enquire">
-            {{ nearestWords }}
+            {{ answer?.explanations.length ? '' : nearestWords }}
             <RouterLink :to="{ name: 'enquiry', params: route.params }"
               >Enquiry sheet with a dimensioned drawing <kbd>e</kbd></RouterLink
             >

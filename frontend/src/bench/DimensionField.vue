@@ -8,7 +8,7 @@ const props = defineProps<{
   name: string
   label: string
   unit: Unit
-  readings: { typed: string }[]
+  readings: { typed: string; instrument: string }[]
   worth: Schemas['UncertaintyAnswer'] | undefined
   next: boolean
   /** How many readings the caliper has sent here: each makes the field flash. */
@@ -49,6 +49,9 @@ const near = computed(() => {
       : '')
   )
 })
+
+/** Read with several instruments: each reading says with which. */
+const mixed = computed(() => new Set(props.readings.map((each) => each.instrument)).size > 1)
 
 function onKey(event: KeyboardEvent): void {
   if (event.key === 'Enter' && !event.ctrlKey) {
@@ -108,10 +111,10 @@ defineExpose({ focus: () => field.value?.focus({ preventScroll: true }) })
         type="button"
         tabindex="-1"
         class="fig"
-        :title="`take ${reading.typed} away`"
+        :title="`take ${reading.typed} away (${reading.instrument})`"
         @mousedown.prevent="emit('drop', i)"
       >
-        {{ reading.typed }} ×
+        {{ reading.typed }}<small v-if="mixed"> {{ reading.instrument }}</small> ×
       </button>
     </div>
   </div>
@@ -212,5 +215,9 @@ i.stop {
   background: var(--paper);
   padding: 1px 7px;
   font-size: 16px;
+}
+.taken small {
+  color: var(--faint);
+  font-size: 12px;
 }
 </style>

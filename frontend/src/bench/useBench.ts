@@ -70,7 +70,7 @@ export function useBench(partId: number) {
     if (!answer) return
     part.value = answer
     sheet.open({ sheet: answer.sheet, version: answer.version })
-    const used = sheet.sheet.value.observations?.[0]?.instrument
+    const used = sheet.sheet.value.observations?.at(-1)?.instrument
     if (used) hand.instrument = used
   }
 
@@ -83,7 +83,7 @@ export function useBench(partId: number) {
   watch(pending, () => localStorage.setItem(pendingName, JSON.stringify(pending)))
 
   const readings = useReadings(sheet.sheet, family, pending, faults)
-  const { observation, take } = readings
+  const { take } = readings
 
   /** The listed part that was pointed at; else the likeliest is meant. */
   const pointed = ref<number | null>(null)
@@ -97,17 +97,24 @@ export function useBench(partId: number) {
   })
   const question = computed<Question | null>(() => {
     if (!ready.value) return null
+    const condition = sheet.sheet.value.condition || null
     const observations = features.value.flatMap((feature) => {
-      const held = observation(feature)
-      const values = (held?.readings ?? []).map(
-        (each) => `${each.typed}${bare(each.typed) ? ` ${each.unit ?? 'mm'}` : ''}`,
-      )
+      const values = new Map<string, string[]>()
+      const add = (instrument: string, typed: string, unit: string) =>
+        values.set(instrument, [
+          ...(values.get(instrument) ?? []),
+          `${typed}${bare(typed) ? ` ${unit}` : ''}`,
+        ])
+      for (const each of readings.readings(feature)) add(each.instrument, each.typed, each.unit ?? 'mm')
       const typing = (pending[feature] ?? '').trim()
-      if (typing) values.push(`${typing}${bare(typing) ? ` ${hand.unit}` : ''}`)
-      const instrument = held?.instrument ?? hand.instrument
-      return values.length
-        ? [{ feature, values, unit: hand.unit, instrument, condition: sheet.sheet.value.condition || null }]
-        : []
+      if (typing) add(hand.instrument, typing, hand.unit)
+      return [...values].map(([instrument, own]) => ({
+        feature,
+        values: own,
+        unit: hand.unit,
+        instrument,
+        condition,
+      }))
     })
     return {
       family: family.value,
@@ -221,11 +228,10 @@ export function useBench(partId: number) {
     blank,
     load,
     loadRefusal,
-    observation,
+    readings: readings.readings,
     take,
     land: readings.land,
     drop: readings.drop,
-    setInstrument: readings.setInstrument,
     setKind,
     setAnswer,
     say,

@@ -48,7 +48,7 @@ export function useDrawn(bench: ReturnType<typeof useBench>, { answer, chosen, a
       own.length && sheet.sheet.value.kind ? own : (answer.value?.offered ?? own),
     )
     if (wanted.has('assembled_width')) wanted.delete('width')
-    for (const name of features.value) if (bench.observation(name)?.readings.length) wanted.add(name)
+    for (const name of features.value) if (bench.readings(name).length) wanted.add(name)
     if (state.value === 'seated') for (const name of GROOVE) wanted.add(name)
     const marks = sealSection(drawn.value, state.value)?.marks
     return features.value.filter(
@@ -61,7 +61,7 @@ export function useDrawn(bench: ReturnType<typeof useBench>, { answer, chosen, a
     const measured = kinds.kind(kindDrawn.value)?.measured ?? []
     return features.value.filter(
       (name) =>
-        (measured.includes(name) || bench.observation(name)?.readings.length) &&
+        (measured.includes(name) || bench.readings(name).length) &&
         !asked.value.includes(name) &&
         !SEATS.includes(name as (typeof SEATS)[number]),
     )
@@ -73,7 +73,7 @@ export function useDrawn(bench: ReturnType<typeof useBench>, { answer, chosen, a
   /** What is known by its groove alone is drawn in it. */
   function begin(): void {
     const itself = ['inside', 'section', 'section_1'] as const
-    if (bench.observation('groove_diameter') && !itself.some((name) => bench.observation(name)))
+    if (bench.readings('groove_diameter').length && !itself.some((name) => bench.readings(name).length))
       state.value = statesOf(kindDrawn.value).includes('seated') ? 'seated' : 'free'
   }
   watch(

@@ -29,7 +29,8 @@ export function useLed(
   const quiet = caliper.listen((sent) => {
     const feature =
       entered.value ?? (asked.value.find((name) => name === next.value?.feature) || asked.value[0])
-    if (!feature || !bench.land(feature, sent)) return
+    if (!feature) return
+    bench.land(feature, sent)
     landed.value = { feature, count: (landed.value?.count ?? 0) + 1 }
     caliper.beep()
     if (!entered.value) focusField(feature)

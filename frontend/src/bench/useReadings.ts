@@ -24,11 +24,18 @@ const SIMILAR: Record<FamilyName, readonly (Feature | null)[]> = {
 export function useReadings(sheet: Ref<Sheet>, family: Ref<FamilyName>, pending: Pending, faults: Faults) {
   const hand = useHand()
   const kinds = useKinds()
-  function observation(feature: Feature) {
-    return sheet.value.observations?.find((each) => each.feature === feature)
+  /** The readings of a feature, those of each instrument together. */
+  function observations(feature: Feature) {
+    return sheet.value.observations?.filter((each) => each.feature === feature) ?? []
+  }
+  /** Every reading of a feature with the instrument that it was taken with, in order. */
+  function readings(feature: Feature) {
+    return observations(feature).flatMap((each) =>
+      each.readings.map((reading) => ({ ...reading, instrument: each.instrument })),
+    )
   }
   function add(feature: Feature, instrument: string, reading: { typed: string; unit: 'mm' | 'in' }): void {
-    const held = observation(feature)
+    const held = observations(feature).find((each) => each.instrument === instrument)
     if (held) held.readings.push(reading)
     else {
       const made = { feature, instrument, readings: [reading] }
@@ -43,27 +50,23 @@ export function useReadings(sheet: Ref<Sheet>, family: Ref<FamilyName>, pending:
     pending[feature] = ''
     return true
   }
-  /** A reading that a caliper sent: taken at once, with its own instrument; refused beside another's. */
-  function land(feature: Feature, sent: Sent): boolean {
-    const held = observation(feature)
-    if (held && held.instrument !== sent.name) {
-      faults[feature] =
-        `These were measured with ${held.instrument}. Delete them before measuring with ${sent.name}.`
-      return false
-    }
+  /** A reading that a caliper sent: taken at once, with its own instrument. */
+  function land(feature: Feature, sent: Sent): void {
     add(feature, sent.name, { typed: sent.typed, unit: sent.unit as 'mm' | 'in' })
-    return true
   }
   function drop(feature: Feature, index: number): string {
-    const held = observation(feature)
-    const [gone] = held?.readings.splice(index, 1) ?? []
-    if (held && !held.readings.length)
-      sheet.value.observations = sheet.value.observations?.filter((each) => each !== held)
-    return gone?.typed ?? ''
-  }
-  function setInstrument(name: string): void {
-    hand.instrument = name
-    for (const each of sheet.value.observations ?? []) each.instrument = name
+    let place = index
+    for (const held of observations(feature)) {
+      if (place >= held.readings.length) {
+        place -= held.readings.length
+        continue
+      }
+      const [gone] = held.readings.splice(place, 1)
+      if (!held.readings.length)
+        sheet.value.observations = sheet.value.observations?.filter((each) => each !== held)
+      return gone?.typed ?? ''
+    }
+    return ''
   }
 
   /** The part is of another family: sizes go over to what is like them there; what has no like stays typed. */
@@ -82,8 +85,10 @@ export function useReadings(sheet: Ref<Sheet>, family: Ref<FamilyName>, pending:
       pending[each.feature] = each.readings.at(-1)?.typed ?? ''
       return []
     })
-    const once = kept.filter((each, i) => kept.findIndex((other) => other.feature === each.feature) === i)
+    const same = (one: (typeof kept)[number], other: (typeof kept)[number]) =>
+      one.feature === other.feature && one.instrument === other.instrument
+    const once = kept.filter((each, i) => kept.findIndex((other) => same(each, other)) === i)
     Object.assign(sheet.value, { family: to, kind: '', answers: {}, said: {}, observations: once })
   }
-  return { observation, take, land, drop, setInstrument, setFamily }
+  return { readings, take, land, drop, setFamily }
 }

@@ -165,7 +165,7 @@ def worn_bore(observations):
 
 
 def test_a_reading_of_something_else_lies_anywhere():
-    total, _ = quad(anywhere_density, SMALLEST_MM, LARGEST_MM, limit=200)
+    total, _ = quad(lambda m: float(anywhere_density(m)), SMALLEST_MM, LARGEST_MM, limit=200)
     assert total == pytest.approx(1, abs=1e-6)
 
 
@@ -178,7 +178,7 @@ def test_the_slip_density_integrates_to_one(meant):
 
 
 def test_a_rough_spot_integrates_to_one_and_a_small_miss_is_far_likelier_than_a_large_one():
-    total, _ = quad(rough_density, -80, 80, points=[0], limit=400)
+    total, _ = quad(lambda off: float(rough_density(off)), -80, 80, points=[0], limit=400)
     assert total == pytest.approx(1, abs=1e-3)
     both = [
         0.005 * float(rough_density(off) + slip_density(25 + off, np.array([25.0]))[0])

@@ -76,8 +76,8 @@ from ample.core.fits.clearance import ClearanceAfterFitting
 from ample.core.fits.form import Plane
 from ample.core.fits.ranges import Range
 from ample.core.fits.seat import SeatCheck
-from ample.core.identify.kind_evidence import NextQuestion
 from ample.core.identify.agreement import FeatureAgreement
+from ample.core.identify.kind_evidence import NextQuestion
 from ample.core.interchange import AttributeJudgement, Interchange
 from ample.core.parts import MarkingReading, Span
 from ample.core.parts.needles import NeedleCount

@@ -20,7 +20,7 @@ class TypedReading(Sheet):
 
 
 class FeatureReadings(Sheet):
-    """The repeats of one feature and the instrument."""
+    """The repeats of one feature with one instrument."""
 
     feature: Literal[
         "bore", "outside", "width", "assembled_width", "inner_ring_width", "outer_ring_width", "standout",
@@ -50,7 +50,7 @@ class BenchSheet(Sheet):
     medium: Literal[""] | Medium = Field(default="", description="what it stands in")
     temperature_c: float | None = Field(default=None, ge=-100, le=400)
     needed: int | None = Field(default=None, ge=1, le=999, description="where no line says how many")
-    observations: list[FeatureReadings] = Field(default_factory=list, max_length=12)
+    observations: list[FeatureReadings] = Field(default_factory=list, max_length=24)
 
 
 class BenchJudged(Answer):

@@ -5,9 +5,10 @@ from __future__ import annotations
 from pydantic import Field
 
 from ample.core.contract.base import Answer, FamilyName, Name, Request, Unit
+from ample.core.identify.agreement import FeatureAgreement
+from ample.core.identify.explanations import Explanation
 from ample.core.identify.kind_evidence import NextQuestion
 from ample.core.identify.next_measurement import NextMeasurement
-from ample.core.identify.agreement import FeatureAgreement
 from ample.core.parts import MarkingReading
 from ample.core.parts.requirement import Requirement
 from ample.core.sizes import Nearest
@@ -42,7 +43,7 @@ class IdentifyRequest(Request):
     answers: dict[Name, Name] = Field(
         default_factory=dict, max_length=12, description="questions to eye and hand, answered"
     )
-    observations: list[ObservationRequest] = Field(default_factory=list, max_length=12)
+    observations: list[ObservationRequest] = Field(default_factory=list, max_length=24)
     marking: str | None = Field(default=None, max_length=200)
     condition: Name = Field(default="", description="of the part, where it is said apart from a reading")
     said: dict[Name, Name] = Field(
@@ -133,6 +134,12 @@ class IdentifyAnswer(Answer):
 
     candidates: list[CandidateAnswer]
     none_probability: float
+    unexplained: float = Field(
+        description="left open because the best candidate misses a reading by more than four uncertainties"
+    )
+    explanations: list[Explanation] = Field(
+        description="what single thing would explain the readings then, likeliest first"
+    )
     unit_hint: UnitHintAnswer | None
     next_measurement: NextMeasurement | None
     clash: str | None

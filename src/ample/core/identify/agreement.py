@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Iterable
 from dataclasses import dataclass
 from statistics import median
 
@@ -29,17 +30,37 @@ def agreements(
     catalogue: Catalogue, unit: int, observations: tuple[Observation, ...]
 ) -> tuple[FeatureAgreement, ...]:
     """How each reading agrees with one listed unit."""
-    return tuple(agreement(catalogue, unit, each.described, worth(each)) for each in observations)
+    return tuple(
+        agreement(catalogue, unit, catalogue.family.feature(name), read)
+        for name, read in worth(observations).items()
+    )
 
 
-def worth(observation: Observation) -> tuple[float, float]:
-    """Middle reading of a feature and its standard uncertainty, mm."""
+def worth(observations: Iterable[Observation]) -> dict[str, tuple[float, float]]:
+    """By feature, what was read of it and its standard uncertainty, mm: the middle reading, or of several instruments
+    their weighted mean.
+    """
+    found: dict[str, tuple[float, float]] = {}
+    by_feature: dict[str, list[Observation]] = {}
+    for each in observations:
+        by_feature.setdefault(each.feature, []).append(each)
+    for name, own in by_feature.items():
+        read = [_worth(each) for each in own]
+        weights = [1 / u**2 for _, u in read]
+        mean = sum(w * value for w, (value, _) in zip(weights, read, strict=True)) / sum(weights)
+        found[name] = (mean, 1 / math.sqrt(sum(weights)))
+    return found
+
+
+def _worth(observation: Observation) -> tuple[float, float]:
+    """Middle reading of a feature with one instrument and its standard uncertainty, mm."""
+    middle = median(observation.values_mm)
     u = math.hypot(
         observation.instrument.expanded_uncertainty_mm(observation.reach) / 2,
         observation.instrument.scatter_mm / math.sqrt(len(observation.values_mm)),
+        observation.rounding_mm,
+        float(observation.described.softness_mm(middle)),
     )
-    middle = median(observation.values_mm)
-    u = math.hypot(u, observation.rounding_mm, float(observation.described.softness_mm(middle)))
     return middle, u
 
 

@@ -201,7 +201,9 @@ def _explained(
         )
         do = "Check its condition." if unsaid else "Clean its faces down to the metal and measure again."
     elif way.what == MARKING:
-        words = f"If the marking was misread or is of another part, it is {spec.designation} ({spec.size_text})."
+        words = (
+            f"If the marking was misread or is of another part, it is {spec.designation} ({spec.size_text})."
+        )
         do = "Read the marking again."
     else:
         words = f"If it is of another kind than was chosen, it is {spec.designation}, {_kind_words(catalogue, spec.kind)}."

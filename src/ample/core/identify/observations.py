@@ -14,7 +14,7 @@ from ample.core.errors import BadInput
 from ample.core.identify.gross_errors import rough_density
 from ample.core.identify.values import ranking_value
 from ample.core.parts import BEARING, FAMILIES, Family, Feature
-from ample.core.sizes import Instrument
+from ample.core.sizes import Instrument, Reading, combine, rounding_mm
 from ample.core.sizes.lengths import LONGEST_MM
 
 if TYPE_CHECKING:
@@ -70,7 +70,12 @@ class Observation:
     @property
     def rounding_mm(self) -> float:
         """Standard deviation of what typing it coarser than the instrument shows has lost, mm."""
-        return self.typed_to_mm / math.sqrt(12) if self.typed_to_mm > self.instrument.resolution_mm else 0.0
+        return rounding_mm(self.instrument, self.typed_to_mm)
+
+    @property
+    def reading(self) -> Reading:
+        """Its mean with its uncertainty."""
+        return combine(self.values_mm, self.instrument, self.reach, self.typed_to_mm)
 
     @property
     def reach(self) -> Reach:

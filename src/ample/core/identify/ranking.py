@@ -130,7 +130,7 @@ def identify(
     """
     read = tuple(observations)
     told = seen or KindEvidence()
-    names = [(each.feature, each.instrument) for each in read]
+    names = [(each.feature, each.instrument, each.typed_to_mm) for each in read]
     if len(set(names)) != len(names):
         raise BadInput(
             "feature_twice",
@@ -299,7 +299,7 @@ def _candidates(
     offered: tuple[str, ...],
 ) -> tuple[Candidate, ...]:
     found = []
-    read = {each.feature: worth(each) for each in observations}
+    read = worth(observations)
     for envelope in order:
         members = catalogue.envelope_rows[envelope]
         own_kind = catalogue.entry_kind[members]

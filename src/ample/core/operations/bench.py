@@ -46,11 +46,11 @@ def lengths_of(sheet: BenchSheet) -> list[tuple[str, TypedReading, str, Length]]
     """The readings of a sheet in order: feature, as typed, instrument, length.
 
     Raises:
-        BadInput: For a reading that is no length, or a feature given twice.
+        BadInput: For a reading that is no length, or a feature given twice with one instrument.
     """
-    features = [each.feature for each in sheet.observations]
-    if len(set(features)) != len(features):
-        raise BadInput("feature_twice", "A feature is given twice.", "sheet.observations")
+    given = [(each.feature, each.instrument) for each in sheet.observations]
+    if len(set(given)) != len(given):
+        raise BadInput("feature_twice", "A feature is given twice with one instrument.", "sheet.observations")
     found: list[tuple[str, TypedReading, str, Length]] = []
     for number, each in enumerate(sheet.observations):
         for place, reading in enumerate(each.readings):
@@ -84,7 +84,7 @@ def request_of(
         observations=[
             contract.ObservationRequest(
                 feature=each.feature,
-                values=[_in_mm(reading) for reading in each.readings],
+                values=[_with_unit(reading) for reading in each.readings],
                 instrument=each.instrument,
                 condition=sheet.condition or None,
             )
@@ -100,5 +100,7 @@ def request_of(
     )
 
 
-def _in_mm(reading: TypedReading) -> float:
-    return parse_length(reading.typed, reading.unit).mm
+def _with_unit(reading: TypedReading) -> str:
+    """As it was typed, with the unit of the field where it has none of its own: how finely it was typed is kept."""
+    own_unit = parse_length(reading.typed, "mm").exact_mm == parse_length(reading.typed, "in").exact_mm
+    return reading.typed if own_unit else f"{reading.typed} {reading.unit}"

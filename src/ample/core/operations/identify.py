@@ -34,9 +34,10 @@ from ample.core.parts.requirement import (
 )
 from ample.core.sizes import (
     Instrument,
-    combine,
     default_instrument,
     parse_length,
+    rounding_mm,
+    together,
 )
 
 EVIDENCE_READINGS = 400
@@ -72,11 +73,13 @@ def identify_answer(
         title=title_of(wanted),
         candidates=candidates,
         none_probability=found.none_probability,
+        unexplained=found.unexplained,
+        explanations=list(found.explanations),
         unit_hint=_unit_hint(found),
         next_measurement=found.next_measurement,
         clash=found.clash,
         entropy_bits=found.entropy_bits,
-        readings=[_uncertainty(each) for each in observations],
+        readings=_uncertainties(observations),
         marking=_to_show(markings, found),
         kinds=_kind_shares(family, found.kinds),
         next_question=found.next_question,
@@ -122,7 +125,7 @@ def _evidence(
 
 
 def _measured(observation: Observation) -> Measured:
-    reading = combine(observation.values_mm, observation.instrument, observation.reach)
+    reading = observation.reading
     return Measured(
         observation.feature, round(reading.mean_mm, 5), round(reading.expanded_uncertainty_mm, 4), reading.count,
         observation.instrument.name,
@@ -159,9 +162,17 @@ def _read(
     request: contract.IdentifyRequest, family: str, dialects: Sequence[Dialect], instrument_of: InstrumentOf
 ) -> tuple[list[Observation], tuple[MarkingReading, ...]]:
     observations = [
-        _observation(each, f"observations[{place}]", instrument_of, family)
-        for place, each in enumerate(request.observations)
+        each
+        for place, asked in enumerate(request.observations)
+        for each in _observations(asked, f"observations[{place}]", instrument_of, family)
     ]
+    named = [(each.feature, each.instrument) for each in request.observations]
+    if len(set(named)) != len(named):
+        raise BadInput(
+            "feature_twice",
+            "A feature is given twice with one instrument. List repeats together.",
+            "observations",
+        )
     check_said(request.said)
     marking = (request.marking or "").strip()
     return observations, decode(marking, tuple(dialects), EVIDENCE_READINGS, family) if marking else ()
@@ -179,33 +190,51 @@ def _kind_shares(family: Family, shares: Sequence[tuple[str, float]]) -> list[co
     ]
 
 
-def _observation(
+def _observations(
     request: contract.ObservationRequest, field: str, instrument_of: InstrumentOf, family: str
-) -> Observation:
-    values = []
+) -> list[Observation]:
+    """The readings of a feature with one instrument; what was typed coarser than it shows stands apart."""
+    by_step: dict[float, list[float]] = {}
+    try:
+        instrument = instrument_of(request.instrument)
+    except AmpleError as error:
+        raise BadInput(error.code, error.message, f"{field}.{error.field}", error.hint) from error
     for place, value in enumerate(request.values):
         try:
             text = value if isinstance(value, str) else f"{value:.9f}".rstrip("0").rstrip(".")
-            values.append(parse_length(text, request.unit).mm)
+            length = parse_length(text, request.unit)
         except BadInput as error:
             raise BadInput(error.code, error.message, f"{field}.values[{place}]", error.hint) from error
+        coarse = isinstance(value, str) and rounding_mm(instrument, length.step_mm) > 0
+        by_step.setdefault(length.step_mm if coarse else 0.0, []).append(length.mm)
     try:
-        instrument = instrument_of(request.instrument)
-        return Observation(request.feature, tuple(values), instrument, request.condition, family)
+        return [
+            Observation(request.feature, tuple(values), instrument, request.condition, family, step)
+            for step, values in by_step.items()
+        ]
     except AmpleError as error:
         raise BadInput(error.code, error.message, f"{field}.{error.field}", error.hint) from error
 
 
-def _uncertainty(observation: Observation) -> contract.UncertaintyAnswer:
-    reading = combine(observation.values_mm, observation.instrument, observation.reach)
-    return contract.UncertaintyAnswer(
-        feature=observation.feature,
-        mean_mm=round(reading.mean_mm, 5),
-        expanded_uncertainty_mm=round(reading.expanded_uncertainty_mm, 4),
-        count=reading.count,
-        repeats_disagree=reading.repeats_disagree,
-        nearest=nearest(reading.mean_mm),
-    )
+def _uncertainties(observations: Sequence[Observation]) -> list[contract.UncertaintyAnswer]:
+    """By feature, what all its readings are worth."""
+    by_feature: dict[str, list[Observation]] = {}
+    for each in observations:
+        by_feature.setdefault(each.feature, []).append(each)
+    found = []
+    for feature, own in by_feature.items():
+        reading = together([each.reading for each in own])
+        found.append(
+            contract.UncertaintyAnswer(
+                feature=feature,
+                mean_mm=round(reading.mean_mm, 5),
+                expanded_uncertainty_mm=round(reading.expanded_uncertainty_mm, 4),
+                count=reading.count,
+                repeats_disagree=reading.repeats_disagree,
+                nearest=nearest(reading.mean_mm),
+            )
+        )
+    return found
 
 
 def _candidate(candidate: Candidate, family: Family) -> contract.CandidateAnswer:

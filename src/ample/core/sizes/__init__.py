@@ -10,7 +10,7 @@ from ample.core.sizes.lengths import (
     parse_length,
     parse_size,
 )
-from ample.core.sizes.readings import Reading, combine, to_reference_temperature
+from ample.core.sizes.readings import Reading, combine, rounding_mm, to_reference_temperature, together
 
 __all__ = [
     "INCH_MM",
@@ -24,5 +24,7 @@ __all__ = [
     "nearest_sizes",
     "parse_length",
     "parse_size",
+    "rounding_mm",
     "to_reference_temperature",
+    "together",
 ]

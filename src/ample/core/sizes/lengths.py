@@ -46,11 +46,14 @@ _BETWEEN = re.compile(r"\s*[x×*]\s*", re.IGNORECASE)
 
 @dataclass(frozen=True)
 class Length:
-    """A length with the unit it was written in. `exact_mm` loses nothing of what was typed."""
+    """A length with the unit it was written in. `exact_mm` loses nothing of what was typed; `step_mm` is how finely it was
+    typed: a whole millimetre of 16, a hundredth of 16.02, a sixty-fourth of an inch of a fraction.
+    """
 
     exact_mm: Fraction
     unit: Unit
     text: str
+    step_mm: float = 0.0
 
     @property
     def mm(self) -> float:
@@ -262,6 +265,7 @@ def _read_one(clean: str, start: int, unit: Unit, typed: str) -> tuple[Length, i
     if at < len(clean) and clean[at] in "+-":
         raise BadInput("not_above_zero", "A size must be above zero, without a sign.", "text")
     value, end, is_fraction = _read_number(clean, at, typed)
+    decimals = _decimals(clean[at:end])
     factor = _UNITS["in" if is_fraction else unit][1]
     written_unit: Unit = "in" if is_fraction else unit
     unit_found = _UNIT.match(clean, end)
@@ -278,7 +282,15 @@ def _read_one(clean: str, start: int, unit: Unit, typed: str) -> tuple[Length, i
             "text",
             "Check the decimal point.",
         )
-    return Length(exact, written_unit, typed), _skip_space(clean, end)
+    coarse = is_fraction or (factor == MM_PER_INCH and not decimals)
+    step = MM_PER_INCH / 64 if coarse else factor / 10**decimals
+    return Length(exact, written_unit, typed, float(step)), _skip_space(clean, end)
+
+
+def _decimals(number: str) -> int:
+    """How many places after the comma or point."""
+    _, _, rest = number.replace(",", ".").partition(".")
+    return len(rest)
 
 
 def _read_number(clean: str, at: int, typed: str) -> tuple[Fraction, int, bool]:

@@ -60,9 +60,9 @@ def known_item(t: Transaction, item_id: int) -> Item:
 
 def sheet_of(t: Transaction, part: PartHead) -> BenchSheet:
     """The bench sheet of a part."""
-    kept: dict[str, list[dict[str, Any]]] = {}
+    kept: dict[tuple[str, str], list[dict[str, Any]]] = {}
     for row in queries.readings_of(t, part.part_id):
-        kept.setdefault(row["feature"], []).append(row)
+        kept.setdefault((row["feature"], row["instrument"]), []).append(row)
     observations = [
         FeatureReadings(
             feature=rows[0]["feature"],

@@ -14,26 +14,23 @@ from ample.shop.catalogue.index import ShopIndex
 from ample.shop.catalogue.keeper import current_index
 from ample.shop.instruments.today import todays_instruments
 
-INSTRUMENTS_SECONDS, CATALOGUE_SECONDS = 5.0, 1.0
+CATALOGUE_SECONDS = 1.0
 
 
 @dataclass
 class BenchTools:
-    """Both, looked up anew after a moment: a question that keeps nothing may be answered with the catalogue of a
-    second ago and the certificate of a few.
+    """Both: a question that keeps nothing may be answered with the catalogue of a second ago, but with the instruments of
+    now, whose zero may just have been checked.
     """
 
     _seen: tuple[float, ShopIndex] | None = None
-    _found: tuple[float, Callable[[str], Instrument]] | None = None
 
     def at_hand(self) -> tuple[ShopIndex, Callable[[str], Instrument]]:
         """Index and instruments."""
         now = time.monotonic()
-        if self._found is None or now > self._found[0]:
-            self._found = (now + INSTRUMENTS_SECONDS, desk().database.look(todays_instruments))
         if self._seen is None or now > self._seen[0]:
             self._seen = (now + CATALOGUE_SECONDS, current_index())
-        return self._seen[1], self._found[1]
+        return self._seen[1], desk().database.look(todays_instruments)
 
 
 def bench_tools() -> tuple[ShopIndex, Callable[[str], Instrument]]:

@@ -36,6 +36,7 @@ _WORDS = {
     ("caliper", "unlinked"): "disconnected a caliper",
     ("caliper", "networks"): "changed the allowed caliper addresses",
     ("instrument", "kept"): "changed {name}",
+    ("instrument", "zero_checked"): "checked the zero of {name}",
     ("cross_reference", "added"): "added a cross-reference",
     ("maker", "added"): "added the maker {name}",
     ("maker", "dialect"): "changed the codes of {name}",

@@ -8,10 +8,10 @@ from datetime import date
 
 from ample.base.audit import record
 from ample.base.doer import Doer
-from ample.core.errors import BadInput, Conflict
+from ample.core.errors import BadInput, Conflict, NotKnown
 from ample.core.sizes import Instrument, default_instrument
 from ample.shop.instruments import queries
-from ample.shop.instruments.records import InstrumentRecord, Instruments, InstrumentSave
+from ample.shop.instruments.records import InstrumentRecord, Instruments, InstrumentSave, ZeroCheck
 from ample.store import Transaction
 
 OVERDUE_FACTOR = 1.5
@@ -64,6 +64,18 @@ def keep_instrument(t: Transaction, doer: Doer, save: InstrumentSave) -> Instrum
     return Instruments(instruments=known_instruments(t, today))
 
 
+def zero_checked(t: Transaction, doer: Doer, check: ZeroCheck) -> Instruments:
+    """The zero of an instrument was checked and is right: today it is trusted further."""
+    today = doer.now.date()
+    if not queries.mark_zero_checked(t, check.name, today):
+        raise NotKnown(
+            "no_such_instrument", f"The shop has no instrument “{check.name}”.", "name",
+            "Only an instrument with a certificate of its own is kept.",
+        )  # fmt: skip
+    record(t, doer, "instrument", 0, "zero_checked", None, check)
+    return Instruments(instruments=known_instruments(t, today))
+
+
 def instrument_finder(records: list[InstrumentRecord]) -> Callable[[str], Instrument]:
     """A look-up by name; an overdue instrument has a wider uncertainty, and is marked as overdue."""
     by_name = {record.name: record for record in records}
@@ -79,6 +91,7 @@ def instrument_finder(records: list[InstrumentRecord]) -> Callable[[str], Instru
             inside_u_mm=record.inside_u_mm,
             depth_u_mm=record.outside_u_mm,
             scatter_mm=record.scatter_mm,
+            zero_checked=record.zero_checked,
         )
         if not record.overdue:
             return instrument

@@ -7,8 +7,8 @@ from flask_openapi3 import APIBlueprint, Tag
 
 from ample.base.desk import ErrorAnswer, desk
 from ample.base.rights import needs
-from ample.shop.instruments.actions import keep_instrument, known_instruments
-from ample.shop.instruments.records import Instruments, InstrumentSave
+from ample.shop.instruments.actions import keep_instrument, known_instruments, zero_checked
+from ample.shop.instruments.records import Instruments, InstrumentSave, ZeroCheck
 
 api = APIBlueprint("instruments", __name__, url_prefix="/api", abp_tags=[Tag(name="instruments")])
 
@@ -30,3 +30,14 @@ def instruments() -> Response:
 def save_instrument(body: InstrumentSave) -> Response:
     """Keep an instrument with its certificate."""
     return desk().once(lambda t, doer: keep_instrument(t, doer, body))
+
+
+@api.post(
+    "/instruments/zero",
+    summary="The zero of an instrument was checked",
+    responses={200: Instruments, **dict.fromkeys((400, 404, 409, 422), ErrorAnswer)},
+)
+@needs("signed_in")
+def check_zero(body: ZeroCheck) -> Response:
+    """Keep for today that the zero of an instrument was checked and is right."""
+    return desk().once(lambda t, doer: zero_checked(t, doer, body))

@@ -20,6 +20,7 @@ def all_instruments(t: Transaction, today: date) -> list[dict[str, Any]]:
             scatter_mm,
             calibrated_on,
             version,
+            COALESCE(zero_checked_on = %(today)s, 0) AS zero_checked,
             DATE_ADD(calibrated_on, INTERVAL months_valid MONTH) < %(today)s AS overdue
         FROM instruments
         ORDER BY instrument_id
@@ -32,6 +33,17 @@ def version_of(t: Transaction, name: str) -> int:
     """The version of an instrument, locked until the transaction ends; 0 when there is none."""
     row = t.first("SELECT version FROM instruments WHERE name = %(name)s FOR UPDATE", {"name": name})
     return int(row["version"]) if row else 0
+
+
+def mark_zero_checked(t: Transaction, name: str, today: date) -> bool:
+    """Keep that the zero was checked today; False when there is no such instrument."""
+    if not version_of(t, name):
+        return False
+    t.change(
+        "UPDATE instruments SET zero_checked_on = %(today)s WHERE name = %(name)s",
+        {"name": name, "today": today},
+    )
+    return True
 
 
 def keep_instrument(t: Transaction, values: dict[str, Any]) -> None:

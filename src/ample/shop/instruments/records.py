@@ -20,6 +20,15 @@ class InstrumentRecord(BaseModel):
     overdue: bool
     words: str
     version: int
+    zero_checked: bool = Field(default=False, description="its zero was checked today")
+
+
+class ZeroCheck(BaseModel):
+    """The instrument whose zero was checked just now and is right."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    name: str = Field(min_length=1, max_length=40)
 
 
 class InstrumentSave(BaseModel):
