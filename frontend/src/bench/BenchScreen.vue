@@ -312,15 +312,15 @@ onMounted(async () => {
         <b>{{ answer.unit_hint.message }}</b>
         <button type="button" class="plain" @click="hand.toggleUnit()">Switch the fields</button>
       </p>
-      <ExplanationsCard
-        v-if="anyEvidence && answer?.explanations.length"
-        :explanations="answer.explanations"
-        :instrument="checkable"
-        @again="(feature: string) => focusField(feature as Feature)"
-        @zero="async () => (refused = (await zeroIsRight())?.message ?? null)"
-      />
       <div class="candidates">
         <template v-if="anyEvidence">
+          <ExplanationsCard
+            v-if="answer?.explanations.length"
+            :explanations="answer.explanations"
+            :instrument="checkable"
+            @again="(feature: string) => focusField(feature as Feature)"
+            @zero="async () => (refused = (await zeroIsRight())?.message ?? null)"
+          />
           <CandidateCard
             v-for="(candidate, i) in candidates.slice(0, 4)"
             :key="`${candidate.designation}-${candidate.size_text}`"

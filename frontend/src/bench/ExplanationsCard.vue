@@ -48,14 +48,13 @@ const shown = computed(() => props.explanations.slice(0, 3))
 
 <style scoped>
 .odd {
-  border: 1.5px solid var(--attention);
-  border-left-width: 5px;
-  padding: 8px 12px 9px;
-  margin-bottom: 10px;
+  border-left: 5px solid var(--attention);
+  border-bottom: 1px solid var(--rule);
+  padding: 8px 20px 6px 15px;
 }
 h2 {
-  font-size: 19px;
-  margin: 0 0 5px;
+  font-size: 17px;
+  margin: 0 0 2px;
 }
 ul {
   list-style: none;
@@ -64,38 +63,34 @@ ul {
 }
 li {
   display: grid;
-  grid-template-columns: 76px 1fr;
-  gap: 10px;
+  grid-template-columns: 1fr auto;
+  gap: 14px;
   align-items: baseline;
-  border-top: 1px solid var(--rule);
-  padding: 5px 0;
+  padding: 3px 0;
+}
+.fig {
+  font-size: 18px;
+  white-space: nowrap;
+  grid-column: 2;
+  grid-row: 1;
 }
 li:first-child .fig {
   font-size: 24px;
 }
-.fig {
-  font-size: 19px;
-  text-align: right;
-  white-space: nowrap;
-}
 p {
   margin: 0;
-  line-height: 1.3;
-}
-li:first-child b {
-  font-size: 18px;
+  line-height: 1.25;
 }
 li:not(:first-child) b {
   font-weight: 500;
 }
-p span,
-p button {
+p b::after {
+  content: ' ';
+}
+p span {
   color: var(--faint);
-  display: block;
 }
 p button {
-  color: var(--action);
   padding: 0;
-  text-align: left;
 }
 </style>

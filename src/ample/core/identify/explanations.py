@@ -28,7 +28,7 @@ ZERO, ONE_READING, CONDITION, OTHER_KIND, MARKING, UNLISTED = (
 
 @dataclass(frozen=True)
 class Explanation:
-    """One thing that would explain the readings, its share of all explanations, and the likeliest part if it holds.
+    """One thing that would explain the readings, its share, and the likeliest part if it holds.
 
     `feature` is the one to read again, `off_mm` by how much it or the instrument's zero is off; `do` what settles it.
     """
@@ -174,9 +174,10 @@ def _explained(
     feature, off = way.feature, None
     if way.what == ZERO:
         off = _zero_mm(catalogue, posterior, unit)
-        instrument = posterior.main.name if posterior.main else "instrument"
+        name = posterior.main.name if posterior.main else "instrument"
+        instrument = name if name[-1:].isdigit() else f"the {name}"
         side = "over" if off > 0 else "under"
-        words = f"If the {instrument} reads {abs(off):.2f} mm {side}, it is {spec.designation}."
+        words = f"If {instrument} reads {abs(off):.2f} mm {side}, it is {spec.designation}."
         do = "Close it, clean it, and read its zero or a gauge block."
     elif way.what == ONE_READING:
         described = catalogue.family.feature(feature)

@@ -189,7 +189,8 @@ def _why(
     weights = Weights(
         of_kind[catalogue.group_kind], weighed.group_weight, unmarked, weighed.evidence.of, none
     )
-    return explanations(catalogue, read, close, weights)
+    found = explanations(catalogue, read, close, weights)
+    return tuple(replace(each, share=each.share * (1 - OFF_MODEL)) for each in found)
 
 
 def _advice(
