@@ -4,10 +4,13 @@ from __future__ import annotations
 
 import re
 from collections.abc import Iterator
+from dataclasses import replace
 from functools import lru_cache
 from itertools import islice, product
 
+from ample.core.designation.alike import as_bearing, as_size, as_suffix
 from ample.core.designation.bases import Base, exact_bases, is_wild, pattern_bases, unheld_bases
+from ample.core.designation.beside import is_beside, without_dates, without_words
 from ample.core.designation.dialects import Dialect, general_dialect
 from ample.core.designation.seals import FEW_WORN, MANY_WORN, seal_readings
 from ample.core.designation.suffixes import code_spans, skip, suffix_choices
@@ -21,7 +24,7 @@ LONGEST_MARKING = 60
 MOST_READINGS = 24
 MOST_HALF_READ = 14
 MOST_OF_A_SIZE = 12
-_UNREAD_COST, _CONTRADICTS, _SECOND_MEANING = 0.6, 0.3, 0.5
+_UNREAD_COST, _CONTRADICTS, _SECOND_MEANING, _LOOKS_ALIKE = 0.6, 0.3, 0.5, 0.85
 _NEARLY_MM = 0.05
 _THREE_NUMBERS = re.compile(r"\d\D*[\s×*xX]\D*\d.*[\s×*xX]\D*\d")
 _WORTH_GIVING = 0.25
@@ -66,6 +69,98 @@ def decode(
     if not text.strip():
         raise BadInput("nothing_read", "There is no marking to read.", "text")
     clean = _same_length_upper(text)
+    readings = _read(clean, text, dialects, limit, family)
+    if not _whole(readings) and not is_wild(clean):
+        readings = _read_again(clean, text, readings, dialects, limit, family)
+    return tuple(readings[:limit])
+
+
+def _whole(readings: list[MarkingReading]) -> bool:
+    """Something is read, and nothing is left over."""
+    return bool(readings) and not readings[0].unread
+
+
+def _read_again(
+    clean: str,
+    text: str,
+    readings: list[MarkingReading],
+    dialects: tuple[Dialect, ...],
+    limit: int,
+    family: str | None,
+) -> list[MarkingReading]:
+    """Without the words beside it, then without dates, then with figures that look alike; the best of them."""
+    parted = without_words(clean, text, dialects)
+    if parted.beside and parted.clean.strip():
+        again = _read(parted.clean, parted.typed, dialects, limit, family)
+        readings = _better(readings, [replace(each, beside=parted.beside) for each in again])
+    beside = parted.beside
+    clean, text = (parted.clean, parted.typed) if parted.clean.strip() else (clean, text)
+    if not _whole(readings):
+        dated = without_dates(clean, text)
+        if dated.beside:
+            again = _read(dated.clean, dated.typed, dialects, limit, family)
+            beside_too = (*beside, *dated.beside)
+            readings = _better(readings, [replace(each, beside=beside_too) for each in again])
+    if not _whole(readings):
+        readings = _better(readings, _looking_alike(clean, text, readings, beside, dialects, limit, family))
+    return [_with_batches(each, text) for each in readings]
+
+
+def _better(one: list[MarkingReading], other: list[MarkingReading]) -> list[MarkingReading]:
+    """Of two ways to read a text the one that leaves less unread; the first when they are alike."""
+    if not one or not other:
+        return one or other
+    left = [sum(map(len, each[0].unread)) for each in (one, other)]
+    return other if (left[1], -other[0].score) < (left[0], -one[0].score) else one
+
+
+def _looking_alike(
+    clean: str,
+    text: str,
+    readings: list[MarkingReading],
+    beside: tuple[str, ...],
+    dialects: tuple[Dialect, ...],
+    limit: int,
+    family: str | None,
+) -> list[MarkingReading]:
+    """The text with letters read as the figures that they look like, or the other way; all of it half legible."""
+    ways: list[tuple[str, tuple[int, ...]]] = []
+    if family in (None, "bearing"):
+        ways += list(islice(as_bearing(clean), 4))
+        if readings and readings[0].unread:
+            way = as_suffix(clean, readings[0].unread, frozenset(general_dialect().suffixes))
+            ways += [way] if way else []
+    if family != "bearing" and (size := as_size(clean)):
+        ways.append(size)
+    found: list[MarkingReading] = []
+    for read, places in ways:
+        for each in _read(read, text, dialects, limit, family):
+            spans = tuple(
+                replace(span, certainty="half_read")
+                if any(span.start <= place < span.stop for place in places)
+                else span
+                for span in each.spans
+            )
+            score = round(each.score * _LOOKS_ALIKE ** len(places), 4)
+            found.append(replace(each, spans=spans, score=score, beside=beside))
+    found.sort(key=lambda reading: (len(reading.unread), -reading.score))
+    return found
+
+
+def _with_batches(reading: MarkingReading, typed: str) -> MarkingReading:
+    """Unread pieces that look like a date or a batch number stand beside the mark."""
+    batches = tuple(piece for piece in reading.unread if is_beside(piece, typed))
+    if not batches or reading.family != "bearing":
+        return reading
+    unread = tuple(piece for piece in reading.unread if piece not in batches)
+    score = round(reading.score / _UNREAD_COST ** len(batches), 4)
+    return replace(reading, unread=unread, beside=(*reading.beside, *batches), score=score)
+
+
+def _read(
+    clean: str, text: str, dialects: tuple[Dialect, ...], limit: int, family: str | None
+) -> list[MarkingReading]:
+    """One text, as it stands."""
     readings: list[MarkingReading] = []
     if family in (None, "bearing"):
         readings = _bearing_readings(clean, text, dialects, limit)
@@ -76,7 +171,7 @@ def decode(
     if readings and not readings[0].unread and not is_wild(clean):
         least = _WORTH_GIVING * readings[0].score
         readings = [reading for reading in readings if reading.score >= least]
-    return tuple(_without_repeats(readings)[:limit])
+    return _without_repeats(readings)
 
 
 def _surely_a_bearing(readings: list[MarkingReading], clean: str) -> bool:

@@ -117,6 +117,19 @@ def _other_forms(size: BoundarySize) -> Iterator[str]:
         yield f"SL04{name[3:]}"
     if size.kind == "inch_taper":
         yield name.replace("/", "")
+        yield from _short_pairs(*name.split("/"))
+
+
+def _short_pairs(cone: str, cup: str) -> Iterator[str]:
+    """A cone with what differs in its cup: LM11949/910, L44649+L44610, 02474+20."""
+    yield f"{cone}+{cup}"
+    bare = cup.lstrip("ABCDEFGHJLMNPTX")
+    for length in (2, 3):
+        if len(bare) > length and cone.startswith(cup[:-length]):
+            yield f"{cone}/{cup[-length:]}"
+    if len(bare) > 3:
+        yield f"{cone}/{cup[-3:]}"
+        yield f"{cone}{cup[-3:]}"
 
 
 @lru_cache(maxsize=8192)

@@ -24,7 +24,9 @@ class Span:
 
 @dataclass(frozen=True, slots=True)
 class MarkingReading:
-    """One way to read a marking. Nothing typed is dropped: what has no meaning is in `unread`."""
+    """One way to read a marking. Nothing typed is dropped: what has no meaning is in `unread`, what stands beside the mark
+    and is none of its codes (a name, a country, a date) in `beside`.
+    """
 
     family: str
     designation: str
@@ -35,6 +37,7 @@ class MarkingReading:
     unread: tuple[str, ...] = ()
     score: float = 0.0
     dialect: str = "general"
+    beside: tuple[str, ...] = ()
 
     @property
     def stated(self) -> frozenset[str]:

@@ -1,0 +1,70 @@
+"""Figures and letters that look alike on a worn mark: O and 0, S and 5, I and 1, B and 8, Z and 2, G and 6."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterator
+from itertools import combinations
+
+from ample.core.designation.bases import exact_bases
+from ample.core.designation.suffixes import skip
+
+FIGURES = {"O": "0", "Q": "0", "D": "0", "S": "5", "I": "1", "L": "1", "B": "8", "Z": "2", "G": "6"}
+LETTERS = {"0": "O", "5": "S", "1": "I", "8": "B", "2": "Z"}
+MOST_ALIKE = 5
+_HEAD = re.compile(r"[A-Z0-9]{3,9}")
+_SIZE = re.compile(r"[0-9OQSIBZ.,/]{1,8}(?:\s*[X×*\-]\s*[0-9OQSIBZ.,/]{1,8})+")
+_SUFFIX = re.compile(r"[A-Z0-9]{2,4}(?![A-Z0-9])")
+
+
+def as_bearing(clean: str) -> Iterator[tuple[str, tuple[int, ...]]]:
+    """The text with letters of its first piece read as figures so that it is a known designation, fewest first."""
+    start = skip(clean, 0)
+    head = _HEAD.match(clean, start)
+    if head is None or not any(each.isdigit() for each in head.group()):
+        return
+    places = [at for at in range(start, head.end()) if clean[at] in FIGURES][:MOST_ALIKE]
+    for count in range(1, len(places) + 1):
+        found = False
+        for chosen in combinations(places, count):
+            read = _with(clean, chosen, FIGURES)
+            bases = exact_bases(read, start)
+            if any(base.stop > chosen[-1] and base.weight > 0.4 for base in bases):
+                found = True
+                yield read, chosen
+        if found:
+            return
+
+
+def as_size(clean: str) -> tuple[str, tuple[int, ...]] | None:
+    """The text with the letters within its size read as figures; None where there is no such letter."""
+    places = [
+        at
+        for found in _SIZE.finditer(clean)
+        for at in range(*found.span())
+        if clean[at] in FIGURES and any(each.isdigit() for each in found.group())
+    ]
+    return (_with(clean, tuple(places), FIGURES), tuple(places)) if places else None
+
+
+def as_suffix(
+    clean: str, unread: tuple[str, ...], codes: frozenset[str]
+) -> tuple[str, tuple[int, ...]] | None:
+    """The text with the figures of an unread piece read as letters so that it is a known code."""
+    for piece in unread:
+        seen = piece.upper()
+        at = clean.rfind(seen)
+        places = [number for number, each in enumerate(seen) if each in LETTERS][:MOST_ALIKE]
+        for count in range(1, len(places) + 1):
+            for chosen in combinations(places, count):
+                read = _with(seen, chosen, LETTERS)
+                if read in codes and at >= 0:
+                    return clean[:at] + read + clean[at + len(seen) :], tuple(at + each for each in chosen)
+    return None
+
+
+def _with(text: str, places: tuple[int, ...], alike: dict[str, str]) -> str:
+    read = list(text)
+    for place in places:
+        read[place] = alike[read[place]]
+    return "".join(read)
