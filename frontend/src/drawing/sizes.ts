@@ -31,6 +31,7 @@ export const USUAL: Record<string, PartSize> = Object.fromEntries(
     [
       ['deep_groove', 25, 52, 15, null, null, 7.9],
       ['angular_contact', 25, 52, 15, null, null, 7.9],
+      ['deep_groove_double', 25, 52, 18, null, null, 6.5],
       ['double_row_angular', 25, 52, 20.6, null, null, 6.5],
       ['four_point', 25, 52, 15, null, null, 7.9],
       ['self_aligning', 25, 52, 18, null, null, 5.7],

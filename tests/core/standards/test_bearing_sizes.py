@@ -18,7 +18,7 @@ OUTSIDES = {(size.series, size.d_mm): size.D_mm for size in ball_bearing_sizes()
 
 
 def width(size):
-    return size.T_mm or size.B_open_mm
+    return size.T_mm or size.B_open_mm or size.B_closed_mm
 
 
 @pytest.mark.parametrize("row", published("bearing_sizes.csv"), ids=lambda row: row["designation"])
@@ -92,7 +92,9 @@ def test_widths_grow_from_a_narrow_series_to_a_wider_one(bore):
 
 
 # Lists of sizes, not steps of a plan.
-LISTS_ONLY = {"R", "inch_taper", "inch_cone", "inch_cup", "T", "K", "SCE", "thin", "NUTR", "UC2", "HK"}
+LISTS_ONLY = {
+    "R", "inch_taper", "inch_cone", "inch_cup", "T", "K", "SCE", "thin", "NUTR", "UC2", "HK", "MR", "16", "62sb",
+}  # fmt: skip
 
 
 @pytest.mark.parametrize("series", sorted(set(bearing_series()) - LISTS_ONLY))
@@ -175,3 +177,44 @@ def test_an_insert_has_the_outside_of_its_ball_bearing():
 
 def test_every_series_has_sizes_and_every_size_a_series():
     assert {size.series for size in bearing_sizes()} == set(bearing_series())
+
+
+LISTED = {
+    series: [s for s in bearing_sizes() if s.series == series]
+    for series in ("MR", "62sb", "67", "628w", "638w")
+}
+
+
+@pytest.mark.parametrize("size", LISTED["MR"], ids=lambda s: s.designation)
+def test_a_miniatures_name_says_both_diameters(size):
+    assert size.designation == f"MR{size.D_mm:g}{size.d_mm:g}"
+
+
+@pytest.mark.parametrize("size", LISTED["62sb"], ids=lambda s: s.designation)
+def test_a_special_bore_has_outside_and_width_of_its_metric_bearing(size):
+    metric = next(s for s in bearing_sizes() if s.designation == size.designation.partition("-")[0])
+    assert (size.D_mm, size.B_open_mm) == (metric.D_mm, metric.B_open_mm)
+    assert size.d_mm != metric.d_mm
+    assert size.d_mm / size.D_mm < 0.62
+
+
+@pytest.mark.parametrize("series", ["628w", "638w"])
+def test_wide_thin_ones_have_the_outside_of_series_618(series):
+    """ISO 15: diameter series 8, whatever the width."""
+    thin = {s.d_mm: s for s in bearing_sizes() if s.series == "618"}
+    for size in LISTED[series]:
+        assert size.D_mm == thin[size.d_mm].D_mm
+        assert size.B_closed_mm > thin[size.d_mm].B_open_mm
+
+
+def test_series_67_lies_inside_series_68():
+    thin = {s.d_mm: s for s in bearing_sizes() if s.series == "618"}
+    for size in LISTED["67"]:
+        assert size.D_mm < thin[size.d_mm].D_mm
+
+
+@pytest.mark.parametrize("series", ["16", "RLS", "RMS"])
+def test_inch_ball_bearings_are_sixteenths_and_thirty_seconds(series):
+    for size in (s for s in bearing_sizes() if s.series == series):
+        for length in (size.d_mm, size.D_mm, size.B_open_mm):
+            assert (length / 25.4 * 32) == pytest.approx(round(length / 25.4 * 32), abs=1e-6)

@@ -47,6 +47,15 @@ def as_size(clean: str) -> tuple[str, tuple[int, ...]] | None:
     return (_with(clean, tuple(places), FIGURES), tuple(places)) if places else None
 
 
+_STROKES = re.compile(r"(?<![\d/.,])(\d{2,3})/(\d{2,3})/(\d{1,2})(?![\d/.,])")
+
+
+def with_times(clean: str) -> str | None:
+    """45/62/8 as 45X62X8; None where no three sizes stand between strokes."""
+    found = _STROKES.search(clean)
+    return None if found is None else _STROKES.sub(r"\1X\2X\3", clean, count=1)
+
+
 def as_suffix(
     clean: str, unread: tuple[str, ...], codes: frozenset[str]
 ) -> tuple[str, tuple[int, ...]] | None:

@@ -9,20 +9,91 @@ from functools import lru_cache
 from ample.core.designation.dialects import Dialect, general_dialect
 from ample.core.designation.names import known_names
 from ample.core.designation.seals import seal_words
+from ample.core.designation.seals.words import words_in
 
 _TOKEN = re.compile(r"\S+")
 _WORD = re.compile(r"[^\W\d_]{3,}\.?")
 _SHORT = frozenset(("IN", "OF", "BY", "TO"))
+_COUNTRIES = frozenset(
+    [
+        "JAPAN",
+        "CHINA",
+        "ITALY",
+        "FRANCE",
+        "GERMANY",
+        "POLAND",
+        "SWEDEN",
+        "SPAIN",
+        "KOREA",
+        "INDIA",
+        "BRAZIL",
+        "ROMANIA",
+        "TURKEY",
+        "SLOVAKIA",
+        "SLOVENIA",
+        "AUSTRIA",
+        "PORTUGAL",
+        "ENGLAND",
+        "BRITAIN",
+        "CANADA",
+        "MEXICO",
+        "RUSSIA",
+        "TAIWAN",
+        "THAILAND",
+        "SINGAPORE",
+        "INDONESIA",
+        "MALAYSIA",
+        "VIETNAM",
+        "CZECH",
+        "SERBIA",
+        "BULGARIA",
+        "HUNGARY",
+        "UKRAINE",
+        "ARGENTINA",
+        "USA",
+        "USSR",
+        "GDR",
+        "DDR",
+        "PRC",
+        "ROC",
+        "UK",
+    ]
+)
+_TRADE = frozenset(
+    [
+        "BEARING",
+        "BEARINGS",
+        "BRG",
+        "BALL",
+        "ROLLER",
+        "TAPER",
+        "SHAFT",
+        "SET",
+        "PAIR",
+        "FRONT",
+        "REAR",
+        "OLD",
+        "NEW",
+        "LEFT",
+        "RIGHT",
+        "INNER",
+        "OUTER",
+    ]
+)
+_READ_OF = re.compile(r"\b(?:ROD|BORE|SHAFT|HOUSING)\s+[\d.,/]+(?:\s*MM)?(?=\s.*\d\s*[X×*]\s*\d)")
 # a word that says what the next piece is
 _NAMES_NEXT = frozenset(
     ("DATE", "LOT", "BATCH", "QTY", "QUANTITY", "CHARGE", "LOS", "SERIAL", "SER", "NO", "NO.")
 )
 _STANDARDS = ("DIN", "ISO", "SAE", "DASH", "INCH")
+_CAPITALS = "ABCDEFGHIJKLMNOPQRSTUVWXYZ"
 _COUNT = re.compile(r"\s*(\d{1,2})\s*(?:X|×|OFF|PCS|ST)\s+(?=[A-Z]{0,4}\d{3,5}(?!\d*\s*[X×]\s*\d))")
 _DATE = re.compile(
     r"(?:19|20)\d\d[/.\-](?:0?[1-9]|1[0-2])|(?:0?[1-9]|1[0-2])[/.\-](?:19|20)?\d\d"
     r"|(?:0[1-9]|[1-4]\d|5[0-3])[0-3]\d"
 )
+_SOME_WORD = re.compile(r"(?:^|\s)(?:[^\W\d_]{3,}|NO|\d{1,2}\s*[X×])(?=[\s.]|$)")
+_SIZE_SAID = re.compile(r"(?<![\w/.,?])\d+(?:[.,]\d+)?\s*(?:MM\s*)?(?:BORE|SHAFT|ROD|OD|ID)\b")
 _BATCH = re.compile(r"[A-Z]?\d{1,4}")
 
 
@@ -35,13 +106,16 @@ class Parted:
     beside: tuple[str, ...]
 
 
-def without_words(clean: str, typed: str, dialects: tuple[Dialect, ...] = ()) -> Parted:
+def without_words(
+    clean: str, typed: str, dialects: tuple[Dialect, ...] = (), known_too: bool = False
+) -> Parted:
     """The text without its words: what is letters alone and means nothing in any dictionary.
 
     Args:
         clean: The text in capitals.
         typed: The same as it was typed.
         dialects: Makers' or markets' codes that are no plain words.
+        known_too: Whether words that a dictionary knows are taken out as well: they may be meant otherwise.
 
     Returns:
         The text with blanks, and the words in the order written; a word that names what follows takes it along.
@@ -61,16 +135,39 @@ def without_words(clean: str, typed: str, dialects: tuple[Dialect, ...] = ()) ->
     if count:
         places.append((count.start(1), count.end()))
         at = count.end()
+    places += [found.span() for found in _READ_OF.finditer(clean)]
+    known = [(start, stop) for start, stop, _ in words_in(clean)]
     takes_next = False
+    capitals = any(each.isupper() for each in typed)  # then what is written small is no code
     for token in _TOKEN.finditer(clean, at):
         piece = token.group()
+        covered = places if takes_next or known_too else known + places
+        if any(start <= token.start() < stop for start, stop in covered):
+            continue
         plain = _WORD.fullmatch(piece) is not None or piece in _SHORT
-        if takes_next or (plain and not _means(piece, dialects)):
+        small = capitals and typed[token.start() : token.end()].islower()
+        if (
+            takes_next
+            or (plain and small)
+            or piece in _COUNTRIES
+            or piece in _TRADE
+            or (plain and (known_too or not _means(piece, dialects)))
+        ):
             places.append(token.span())
         takes_next = piece in _NAMES_NEXT
         if takes_next and places[-1:] != [token.span()]:
             places.append(token.span())
-    return _parted(clean, typed, places)
+    return _parted(clean, typed, sorted(places))
+
+
+def has_words(clean: str) -> bool:
+    """Whether a text in capitals can have words beside its mark."""
+    return _SOME_WORD.search(clean) is not None
+
+
+def without_sizes(clean: str, typed: str) -> Parted:
+    """The text without sizes that are said in words (25 bore): those are readings, not codes."""
+    return _parted(clean, typed, [found.span() for found in _SIZE_SAID.finditer(clean)])
 
 
 def without_dates(clean: str, typed: str) -> Parted:
@@ -106,20 +203,26 @@ def _parted(clean: str, typed: str, places: list[tuple[int, int]]) -> Parted:
 
 
 def _means(word: str, dialects: tuple[Dialect, ...]) -> bool:
-    """Whether a word of letters is a code, or begins one, in any dictionary."""
-    return word in _codes() or any(word in each.prefixes or word in each.suffixes for each in dialects)
+    """Whether a word of letters is a code, begins a name, or is put together of codes, in any dictionary."""
+    codes = _codes()
+    if word in codes or any(word in each.prefixes or word in each.suffixes for each in dialects):
+        return True
+    return _fewest_codes(word, codes) <= (len(word) + 1) // 2
+
+
+def _fewest_codes(word: str, codes: frozenset[str]) -> int:
+    """Into how few codes a word can be taken apart; more than it has letters when it cannot."""
+    fewest = [0] + [len(word) + 1] * len(word)
+    for stop in range(1, len(word) + 1):
+        for start in range(max(stop - 4, 0), stop):
+            if word[start:stop] in codes:
+                fewest[stop] = min(fewest[stop], fewest[start] + 1)
+    return fewest[-1]
 
 
 @lru_cache
 def _codes() -> frozenset[str]:
     """Every code of letters alone, and the letters that known names begin with."""
     general = general_dialect()
-    names = {re.match(r"[A-Z]*", name).group() for name in known_names()}  # type: ignore[union-attr]
-    words = {piece for code in seal_words() for piece in (code,)}
-    words |= {
-        piece
-        for meanings in seal_words().values()
-        for word in meanings
-        for piece in re.split(r"[\s\-]+", word.code)
-    }
-    return frozenset({*general.suffixes, *general.prefixes, *names, *words, *_STANDARDS})
+    names = {name[: len(name) - len(name.lstrip(_CAPITALS))] for name in known_names()}
+    return frozenset({*general.suffixes, *general.prefixes, *names, *seal_words(), *_STANDARDS} - {""})

@@ -3,14 +3,21 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from dataclasses import replace
 from functools import lru_cache
 from itertools import islice, product
 
-from ample.core.designation.alike import as_bearing, as_size, as_suffix
-from ample.core.designation.bases import Base, exact_bases, is_wild, pattern_bases, unheld_bases
-from ample.core.designation.beside import is_beside, without_dates, without_words
+from ample.core.designation.alike import as_bearing, as_size, as_suffix, with_times
+from ample.core.designation.bases import NOT_HELD, Base, exact_bases, is_wild, pattern_bases, unheld_bases
+from ample.core.designation.beside import (
+    Parted,
+    has_words,
+    is_beside,
+    without_dates,
+    without_sizes,
+    without_words,
+)
 from ample.core.designation.dialects import Dialect, general_dialect
 from ample.core.designation.seals import FEW_WORN, MANY_WORN, seal_readings
 from ample.core.designation.suffixes import code_spans, skip, suffix_choices
@@ -69,30 +76,67 @@ def decode(
     if not text.strip():
         raise BadInput("nothing_read", "There is no marking to read.", "text")
     clean = _same_length_upper(text)
-    readings = _read(clean, text, dialects, limit, family)
-    if not _whole(readings) and not is_wild(clean):
-        readings = _read_again(clean, text, readings, dialects, limit, family)
+    parted = without_words(clean, text, dialects) if has_words(clean) else Parted(clean, text, ())
+    readings = _read(parted.clean, parted.typed, dialects, limit, family) if parted.clean.strip() else []
+    readings = [replace(each, beside=parted.beside) for each in readings] if parted.beside else readings
+    if parted.beside and not _whole(readings):
+        readings = _better(readings, _read(clean, text, dialects, limit, family))
+    if not _whole(readings):
+        readings = _read_again(clean, parted, readings, dialects, limit, family)
     return tuple(readings[:limit])
 
 
 def _whole(readings: list[MarkingReading]) -> bool:
-    """Something is read, and nothing is left over."""
-    return bool(readings) and not readings[0].unread
+    """Something is read that is held, and nothing is left over."""
+    return bool(readings) and not readings[0].unread and readings[0].score > NOT_HELD
+
+
+_BORE_LAST = re.compile(
+    r"\s*6[23]\d\d(?P<closure>[\s-]?(?:2RS|ZZ|2Z|RS|Z|LLU|DDU|2RSR|2RS1))(?P<bore>[\s-](?:\d[\s-])?\d{1,2}(?:/\d{1,2})?)\s*"
+)
+
+
+def _bore_first(clean: str, text: str) -> tuple[str, str, Callable[[Span], Span]] | None:
+    """6203-2RS-5/8 with its special bore before the closure, where names have it; and its spans put back."""
+    found = _BORE_LAST.fullmatch(clean)
+    if found is None:
+        return None
+    (a, b), (_, c) = found.span("closure"), found.span("bore")
+    shift, back = b - a, c - b
+
+    def turned(one: str) -> str:
+        return one[:a] + one[b:c] + one[a:b] + one[c:]
+
+    def put_back(span: Span) -> Span:
+        if span.start < a:
+            return span
+        moved = shift if span.start < a + back else -back
+        return replace(span, start=span.start + moved, stop=span.stop + moved)
+
+    return turned(clean), turned(text), put_back
 
 
 def _read_again(
-    clean: str,
-    text: str,
+    whole: str,
+    parted: Parted,
     readings: list[MarkingReading],
     dialects: tuple[Dialect, ...],
     limit: int,
     family: str | None,
 ) -> list[MarkingReading]:
-    """Without the words beside it, then without dates, then with figures that look alike; the best of them."""
-    parted = without_words(clean, text, dialects)
-    if parted.beside and parted.clean.strip():
-        again = _read(parted.clean, parted.typed, dialects, limit, family)
-        readings = _better(readings, [replace(each, beside=parted.beside) for each in again])
+    """Without sizes that are said in words, without dates, with figures that look alike; the best of them."""
+    clean, text = (parted.clean, parted.typed) if parted.clean.strip() else (whole, parted.typed)
+    said = without_sizes(whole, text)
+    if said.beside and any(each.isdigit() for each in said.clean):
+        again = _read(said.clean, said.typed, dialects, limit, family)
+        readings = _better(readings, [replace(each, beside=said.beside) for each in again])
+    if is_wild(clean):
+        return readings
+    bored = _bore_first(clean, text)
+    if bored:
+        again = _read(bored[0], bored[1], dialects, limit, family)
+        if again and again[0].attributes.get("bore") == "special":
+            return [replace(each, spans=tuple(map(bored[2], each.spans))) for each in again]
     beside = parted.beside
     clean, text = (parted.clean, parted.typed) if parted.clean.strip() else (clean, text)
     if not _whole(readings):
@@ -103,6 +147,12 @@ def _read_again(
             readings = _better(readings, [replace(each, beside=beside_too) for each in again])
     if not _whole(readings):
         readings = _better(readings, _looking_alike(clean, text, readings, beside, dialects, limit, family))
+    if not readings:
+        bare = without_words(clean, text, dialects, known_too=True)
+        if bare.beside and bare.clean.strip():
+            beside = (*beside, *bare.beside)
+            again = _read(bare.clean, bare.typed, dialects, limit, family)
+            readings = [replace(each, beside=beside) for each in again]
     return [_with_batches(each, text) for each in readings]
 
 
@@ -130,8 +180,9 @@ def _looking_alike(
         if readings and readings[0].unread:
             way = as_suffix(clean, readings[0].unread, frozenset(general_dialect().suffixes))
             ways += [way] if way else []
-    if family != "bearing" and (size := as_size(clean)):
-        ways.append(size)
+    if family != "bearing":
+        strokes = with_times(clean)
+        ways += [way for way in (as_size(clean), (strokes, ()) if strokes else None) if way]
     found: list[MarkingReading] = []
     for read, places in ways:
         for each in _read(read, text, dialects, limit, family):

@@ -9,6 +9,7 @@ from functools import lru_cache
 
 from ample.core.designation.bore_code import bore_of_code
 from ample.core.errors import BadInput
+from ample.core.sizes import INCH_MM
 from ample.core.standards import BoundarySize, Series, bearing_series, bearing_sizes
 
 Piece = tuple[int, str, str, str]
@@ -20,6 +21,15 @@ _CAGE = re.compile(r"(K)(\d+)X(\d+)X(\d+)")
 _SIXTEENTHS = re.compile(r"(SCE)(\d{1,2}?)(\d{1,2})")
 _ISO355 = re.compile(r"(T)(\d)([A-G])([A-E])(\d{3})")
 _INSERT_INCH = re.compile(r"(UC2)(\d\d)(-\d+)")
+_HOUSED = re.compile(r"(UC|UK|SB|SA|HC)(PA|PH|P|FL|FC|F|T|C)([23]\d\d)(-\d+)?")
+SPECIAL_BORE = "62sb"  # metric outside and width, bored to another shaft
+_SPECIAL = re.compile(r"(6[23]\d\d)(-.+)")
+SIXTEENTH_MM = INCH_MM / 16
+HOUSED = ("UC2", "UC3", "UK2", "SB2", "SA2", "HC2")
+_HOUSINGS = {
+    "P": "pillow block", "PA": "tapped-base pillow block", "PH": "high pillow block", "F": "four-bolt flange",
+    "FL": "two-bolt flange", "FC": "round flange", "T": "take-up unit", "C": "cartridge unit",
+}  # fmt: skip
 _BORE = re.compile(r"/\d{1,3}(?:\.\d)?|\d\d|\d(?!\d)")
 
 
@@ -77,7 +87,7 @@ def names_by_first() -> dict[str, str]:
     return {first: "\n" + "\n".join(found) + "\n" for first, found in lines.items()}
 
 
-_NO_BORE_CODE = ("UC2", "UC3", "SB2", "LR2", "LR52")
+_NO_BORE_CODE = ("UC2", "UC3", "SB2", "LR2", "LR52", "UK2", "SA2", "HC2", "16")
 
 
 @lru_cache
@@ -115,6 +125,14 @@ def _other_forms(size: BoundarySize) -> Iterator[str]:
         yield f"SL18{name[3:]}"
     if size.series == "NNF50":
         yield f"SL04{name[3:]}"
+    if size.series == SPECIAL_BORE:
+        base, _, bore = name.partition("-")
+        yield f"{base}-{bore.replace('-', '')}"
+        sixteenths = size.d_mm / SIXTEENTH_MM
+        if abs(sixteenths - round(sixteenths)) < 1e-6:
+            yield f"{base}-{round(sixteenths)}"
+    if size.kind == "insert" and size.series in HOUSED:
+        yield from (name.replace(size.series[:2], f"{size.series[:2]}{each}", 1) for each in _HOUSINGS)
     if size.kind == "inch_taper":
         yield name.replace("/", "")
         yield from _short_pairs(*name.split("/"))
@@ -127,6 +145,7 @@ def _short_pairs(cone: str, cup: str) -> Iterator[str]:
     for length in (2, 3):
         if len(bare) > length and cone.startswith(cup[:-length]):
             yield f"{cone}/{cup[-length:]}"
+            yield f"{cone}+{cup[-length:]}"
     if len(bare) > 3:
         yield f"{cone}/{cup[-3:]}"
         yield f"{cone}{cup[-3:]}"
@@ -214,9 +233,32 @@ def _cone_and_cup(text: str, size: BoundarySize) -> tuple[Piece, ...]:
     )
 
 
+def _housed(found: re.Match[str], size: BoundarySize) -> tuple[Piece, ...]:
+    """An insert in its housing: the letters between say which; the housing itself is ordered by the whole mark."""
+    letters, housing, number, bore = found.groups()
+    said = [
+        (len(letters), bearing_series()[size.series].words, "series", size.series),
+        (len(housing), f"in a {_HOUSINGS[housing]}", "extra", f"housing_{housing.lower()}"),
+        (len(number), f"outside {size.D_mm:g} mm", "D_mm", f"{size.D_mm:g}"),
+    ]
+    if bore:
+        said.append((len(bore), f"bore {bore[1:]}/16 in", "d_mm", f"{size.d_mm:g}"))
+    return tuple(said)
+
+
+def _special_bore(found: re.Match[str], size: BoundarySize) -> tuple[Piece, ...]:
+    base, bore = found.groups()
+    return (
+        (len(base), f"outside and width of a {base}", "series", size.series),
+        (len(bore), f"special bore {size.d_mm:g} mm", "bore", "special"),
+    )
+
+
 # Names that spell their sizes out, and what their pieces say.
 _SPELLED: tuple[tuple[re.Pattern[str], Callable[[re.Match[str], BoundarySize], tuple[Piece, ...]]], ...] = (
     (_CAGE, _cage_sizes),
+    (_HOUSED, _housed),
+    (_SPECIAL, _special_bore),
     (_NEEDLE_SIZE, _needle_sizes),
     (_NEEDLE_CODE, _needle_code),
     (_ISO355, _iso355),

@@ -90,7 +90,7 @@ def bearing_sizes() -> tuple[BoundarySize, ...]:
 
 def _deep_groove(row: dict[str, str], unit: str) -> BoundarySize:
     def length(column: str) -> float | None:
-        text = row[f"{column}_{unit}"]
+        text = row[f"{column}_{unit}" if unit else column]
         return None if not text else parse_length(text, "in" if unit == "in" else "mm").mm
 
     d, D = length("d"), length("D")
@@ -143,6 +143,8 @@ def _listed() -> Iterator[BoundarySize]:
         also = row["iso355"] if row["iso355"] != row["designation"] else ""
         yield BoundarySize(row["designation"], row["series"], d, D, B, None, "taper", T, C, also)
     yield from _inch_tapers()
+    for row in read_table(_LISTS / "ball_listed.csv").rows:
+        yield _deep_groove(row, "")
     for row in read_table(_LISTS / "thrust.csv").rows:
         d, D, T = (float(row[f"{name}_mm"]) for name in "dDT")
         yield BoundarySize(row["designation"], row["series"], d, D, T, None, kinds[row["series"]], T)

@@ -14,8 +14,8 @@ from ample.core.standards import SealSize, dash_sizes, sizes_of_family
 from ample.core.standards.seals import inch_fraction
 
 _DASH = re.compile(
-    r"(?:(?:AS\s?568\s?[AB]?|BS\s?1806|ARP\s?568|ISO\s?3601(?:-1)?|O[\s-]?RING|OR)[\s-]+|(?<![A-Z0-9.,/])2-|#\s?|(?:^|(?<=\s))-|^)"
-    r"([0-9?]{3})(?![0-9A-Z.,/?]|\s*[X×*]|-\d|\s+\d)(?P<grade>)"
+    r"(?:(?:AS\s?568\s?[AB]?|BS\s?1806|ARP\s?568|ISO\s?3601(?:-1)?|O[\s-]?RING|OR|DASH)[\s-]+|(?<![A-Z0-9.,/])2-|#\s?|(?:^|(?<=\s))-|^)"
+    r"([0-9?]{3})(?![0-9A-Z.,/?]|\s*[X×*]|-\d|\s+\d)(?:\s+O?-?RING)?(?P<grade>)"
 )
 _DASH_GRADE = re.compile(r"ISO\s?3601-1-(\d{3})([AB]?)")
 _BACKUP = re.compile(r"(?<![A-Z0-9.,/])8-(\d{3})(?![0-9])")

@@ -1,0 +1,156 @@
+"""Words and sizes mixed, as somebody asks at a counter: 1 1/8 rod u-cup; 62?5 25 bore; oil seal 35 52."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Mapping
+from dataclasses import dataclass
+
+from ample.core.errors import BadInput
+from ample.core.parts import FAMILIES
+from ample.core.sizes import parse_length
+from ample.core.sizes.lengths import Unit
+
+_NUMBER = r"(?<![\d/.,?])(?:\d+[\s\-]+\d+/\d+|\d+/\d+|\d*[.,]\d+|\d+)(?![\d/?])\s?(?:MM|INCHES|INCH|IN|\"|″)?"
+# what is touched, by the word for it and the family
+_TOUCHED: Mapping[str, Mapping[str, str]] = {
+    "ROD": {"hydraulic_seal": "rod"},
+    "BORE": {"bearing": "bore", "lip_seal": "housing_bore", "hydraulic_seal": "bore", "retaining_ring": "bore",
+             "washer": "inside"},
+    "SHAFT": {"lip_seal": "shaft", "face_seal": "shaft", "bearing": "shaft_seat", "retaining_ring": "shaft",
+              "key": "shaft"},
+    "HOUSING": {"bearing": "housing_seat", "lip_seal": "housing_bore"},
+    "ID": {"o_ring": "inside", "bearing": "bore", "washer": "inside", "hydraulic_seal": "inside", "lip_seal": "shaft"},
+    "INSIDE": {"o_ring": "inside", "bearing": "bore", "washer": "inside", "hydraulic_seal": "inside"},
+    "OD": {"o_ring": "outside", "bearing": "outside", "washer": "outside", "hydraulic_seal": "outside",
+           "lip_seal": "outside"},
+    "OUTSIDE": {"o_ring": "outside", "bearing": "outside", "washer": "outside", "hydraulic_seal": "outside",
+                "lip_seal": "outside"},
+    "SECTION": {"o_ring": "section_1", "hydraulic_seal": "section"},
+    "CS": {"o_ring": "section_1"},
+    "WIDE": {"bearing": "width", "lip_seal": "width", "hydraulic_seal": "height", "key": "key_width"},
+    "THICK": {"washer": "thickness", "o_ring": "section_1"},
+}  # fmt: skip
+_FEATURE = "|".join(_TOUCHED)
+_SAID = re.compile(
+    rf"(?P<size>{_NUMBER})\s*(?P<word>{_FEATURE})\b|\b(?P<word2>{_FEATURE})\s*(?P<size2>{_NUMBER})"
+)
+_FAMILY_WORDS: tuple[tuple[str, str, str], ...] = (
+    (r"LOADED U[\s-]?CUP", "hydraulic_seal", "loaded"), (r"U[\s-]?CUPS?", "hydraulic_seal", "u_cup"),
+    (r"WIPERS?", "hydraulic_seal", "wiper"), (r"ROD SEALS?|PISTON SEALS?", "hydraulic_seal", ""),
+    (r"OIL SEALS?|LIP SEALS?|SHAFT SEALS?", "lip_seal", ""), (r"O[\s-]?RINGS?", "o_ring", "o_ring"),
+    (r"CIRCLIPS?|SNAP RINGS?|RETAINING RINGS?", "retaining_ring", ""), (r"FACE SEALS?", "face_seal", ""),
+    (r"TAPER(?:ED)?(?: ROLLER)?(?: BEARINGS?)?", "bearing", "taper"), (r"NEEDLE(?: BEARINGS?)?", "bearing", "needle"),
+    (r"(?:BALL |ROLLER )?BEARINGS?|BRG", "bearing", ""), (r"WASHERS?", "washer", ""), (r"KEYS?", "key", ""),
+    (r"SEALS?", "lip_seal", ""), (r"RINGS?", "o_ring", ""),
+)  # fmt: skip
+_FAMILIES = tuple(
+    (re.compile(rf"\b(?:{words})(?![A-Z])"), family, kind) for words, family, kind in _FAMILY_WORDS
+)
+# sizes without a word, in the order that the trade says them
+_IN_ORDER: Mapping[str, tuple[str, ...]] = {
+    "bearing": ("bore", "outside", "width"), "lip_seal": ("shaft", "housing_bore", "width"),
+    "o_ring": ("inside", "section_1"), "washer": ("inside", "outside", "thickness"), "retaining_ring": ("shaft",),
+    "key": ("key_width", "key_height", "key_length"),
+}  # fmt: skip
+_TIMES = re.compile(r"(?<=\d)\s*[X×*]\s*(?=[\d.])")
+_SECTIONS_IN = {"1/16": 0.070, "3/32": 0.103, "1/8": 0.139, "3/16": 0.210, "1/4": 0.275}
+
+
+@dataclass(frozen=True)
+class Asked:
+    """What somebody asks for: a family, a kind by its picture where it is said, sizes by feature as said and in mm, and
+    the rest of the text, which may be a mark.
+    """
+
+    family: str
+    kind: str
+    sizes: tuple[tuple[str, str, float], ...]
+    rest: str
+
+
+def asked_in_words(typed: str) -> Asked | None:
+    """Read words mixed with sizes; None when no size is said of a feature or after the name of a family.
+
+    Formula: a size beside the word of a feature is that feature; sizes without one follow in the trade's order (shaft,
+    bore, width of a seal). The section of an inch ring is called by its nominal fraction: 3/16 is 0.210 in.
+
+    Args:
+        typed: As typed, at most 60 characters.
+
+    Returns:
+        What was understood; None when it is nothing of the sort.
+
+    Raises:
+        Nothing.
+
+    Source: common practice.
+
+    Example:
+        >>> asked_in_words("1 1/8 rod u-cup").sizes
+        (('rod', '1 1/8', 28.575),)
+    """
+    clean = typed.upper()
+    if len(clean) != len(typed):
+        return None
+    said = list(_SAID.finditer(clean))
+    named = next(
+        ((found, family, kind) for words, family, kind in _FAMILIES if (found := words.search(clean))), None
+    )
+    words = {found["word"] or found["word2"] for found in said}
+    family = named[1] if named else _family_of(words)
+    if not family:
+        return None
+    sizes: list[tuple[str, str, float]] = []
+    free = list(clean)
+    for found in said:
+        feature = _TOUCHED[found["word"] or found["word2"]].get(family)
+        size = (found["size"] or found["size2"]).strip()
+        if feature is None or not _add(sizes, family, feature, size):
+            continue
+        free[found.start() : found.end()] = " " * (found.end() - found.start())
+    if named:
+        free[named[0].start() : named[0].end()] = " " * (named[0].end() - named[0].start())
+    rest = "".join(free)
+    if named and not any(each.isdigit() for each in re.sub(_NUMBER, "", _TIMES.sub(" ", rest))):
+        rest = _in_order(rest, family, sizes)
+    if not sizes:
+        return None
+    return Asked(family, named[2] if named else "", tuple(sizes), re.sub(r"\s+", " ", rest).strip())
+
+
+def _family_of(words: set[str]) -> str:
+    """The family that every word for a feature is one of; the bearing when several are."""
+    open_to = [set(_TOUCHED[word]) for word in words]
+    both = set.intersection(*open_to) if open_to else set()
+    return "bearing" if "bearing" in both else min(both, default="")
+
+
+def _in_order(rest: str, family: str, sizes: list[tuple[str, str, float]]) -> str:
+    """Take the sizes without a word, in the order of the trade; what is left of the text."""
+    given = {feature for feature, _, _ in sizes}
+    order = [each for each in _IN_ORDER.get(family, ()) if each not in given]
+    if sizes and family != "o_ring":
+        return rest  # one size is named already: an odd number is something else
+    for feature, found in zip(order, list(re.finditer(_NUMBER, _TIMES.sub(" ", rest))), strict=False):
+        _add(sizes, family, feature, found.group().strip())
+    return re.sub(_NUMBER, " ", _TIMES.sub(" ", rest)) if sizes else rest
+
+
+def _add(sizes: list[tuple[str, str, float]], family: str, feature: str, size: str) -> bool:
+    try:
+        mm = parse_length(size, _unit(family, feature, size)).mm
+    except BadInput:
+        return False
+    if family == "o_ring" and feature == "section_1" and size in _SECTIONS_IN:
+        mm = _SECTIONS_IN[size] * 25.4
+    if feature not in FAMILIES[family].by_name or any(feature == each for each, _, _ in sizes):
+        return False
+    sizes.append((feature, size, round(mm, 4)))
+    return True
+
+
+def _unit(family: str, feature: str, size: str) -> Unit:
+    """A small whole number of a rod or cylinder is inches: nobody has a cup for a rod of 2 mm."""
+    plain = re.fullmatch(r"\d(?:[.,]\d+)?", size)
+    return "in" if plain and family == "hydraulic_seal" and feature in ("rod", "bore") else "mm"
