@@ -62,7 +62,10 @@ class Server {
   }
   identified = () => this.asked.filter((each) => each.path === '/api/bench/identify')
   lastQuestion = () =>
-    this.identified().at(-1)?.body as { observations: { values: string[]; instrument: string }[]; family: string }
+    this.identified().at(-1)?.body as {
+      observations: { values: string[]; instrument: string }[]
+      family: string
+    }
 }
 function no(field: string, message: string) {
   return { status: 422, body: { error: { code: 'bad', message, field, hint: null } } }

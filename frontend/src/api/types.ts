@@ -3715,7 +3715,7 @@ export interface components {
         };
         /**
          * Explanation
-         * @description One thing that would explain the readings, its share of all explanations, and the likeliest part if it holds.
+         * @description One thing that would explain the readings, its share, and the likeliest part if it holds.
          *
          *     `feature` is the one to read again, `off_mm` by how much it or the instrument's zero is off; `do` what settles it.
          */
@@ -5755,13 +5755,19 @@ export interface components {
         };
         /**
          * MarkingReading
-         * @description One way to read a marking. Nothing typed is dropped: what has no meaning is in `unread`.
+         * @description One way to read a marking. Nothing typed is dropped: what has no meaning is in `unread`, what stands beside the mark
+         *     and is none of its codes (a name, a country, a date) in `beside`.
          */
         MarkingReading: {
             /** Attributes */
             attributes: {
                 [key: string]: string;
             };
+            /**
+             * Beside
+             * @default []
+             */
+            beside: string[];
             /** Designation */
             designation: string;
             /**

@@ -4,6 +4,11 @@ import type { Schemas } from '@/api/client'
 
 /** A marking in large letters, a bracket under each group with its meaning. */
 const props = defineProps<{ reading: Schemas['MarkingReading']; text: string; large?: boolean }>()
+/** A name, a country, a date: it stands beside the mark and is none of its codes. */
+function isBeside(text: string): boolean {
+  const words = new Set(props.reading.beside.flatMap((each) => each.split(/[\s\-_/.,]+/)))
+  return text.split(' ').every((word) => words.has(word))
+}
 const groups = computed(() => {
   const spans = props.reading.spans.filter((span) => span.start >= 0 && span.stop > span.start)
   const merged = new Map<number, { start: number; stop: number; meaning: string; certainty: string }>()
@@ -18,8 +23,9 @@ const groups = computed(() => {
   /** What stands between two sizes is no part of them; what has no meaning is said so. */
   const put = (gap: string): void => {
     const text = gap.replace(/[\s\-_/.,]+/g, ' ').trim()
-    const certainty = /^[x×*]$/i.test(text) && !props.reading.unread.includes(text) ? 'between' : 'unread'
-    if (text) shown.push({ text, meaning: certainty === 'unread' ? 'unread' : '', certainty })
+    const plain = (/^[x×*]$/i.test(text) && !props.reading.unread.includes(text)) || isBeside(text)
+    const certainty = plain ? 'between' : 'unread'
+    if (text) shown.push({ text, meaning: plain ? '' : 'unread', certainty })
   }
   let at = 0
   for (const span of known) {

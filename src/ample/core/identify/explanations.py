@@ -21,8 +21,9 @@ Ints = NDArray[np.intp]
 
 LEAST_SHARE = 0.01
 MOST_SHOWN = 4
-ZERO, ONE_READING, CONDITION, OTHER_KIND, MARKING, UNLISTED = (
-    "zero_error", "one_reading", "condition", "other_kind", "marking", "unlisted",
+EVEN_CHANCE = 0.5
+ZERO, ONE_READING, CONDITION, SAID, OTHER_KIND, MARKING, UNLISTED = (
+    "zero_error", "one_reading", "condition", "condition_said", "other_kind", "marking", "unlisted",
 )  # fmt: skip
 
 
@@ -133,7 +134,9 @@ def _ways(
         ]
     rare = np.array([kind.rare for kind in catalogue.family.conditions])
     unsaid = conditions_given(catalogue.family, tuple(replace(each, condition=None) for each in observations))
-    if rare.any() and not usual.size[rare].any():
+    if given.size[rare].sum() > EVEN_CHANCE:  # it was said, and explains what is off
+        found.append(_Way(SAID, seen * groups(right, near, given)))
+    elif rare.any():
         of_rare = Conditions(catalogue.family, np.where(rare, unsaid.size, 0.0), given.shape)
         found.append(_Way(CONDITION, seen * groups(right, near, of_rare)))
     elif any(each.condition for each in observations):
@@ -201,6 +204,9 @@ def _explained(
             else f"If rust stands on it or has eaten into it, it is {spec.designation}."
         )
         do = "Check its condition." if unsaid else "Clean its faces down to the metal and measure again."
+    elif way.what == SAID:
+        words = f"With the rust that was said, it is {spec.designation}."
+        do = "Clean its faces down to the metal and measure again."
     elif way.what == MARKING:
         words = (
             f"If the marking was misread or is of another part, it is {spec.designation} ({spec.size_text})."
