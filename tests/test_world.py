@@ -76,4 +76,4 @@ def test_another_size_that_a_misread_part_fits_is_found():
         for each, size in zip(found.readings, other.sizes_mm, strict=True)
     )
     misread = world.Found(found.family, found.kind, found.designation, found.sizes_mm, read, "slip", "sound")
-    assert other.designation in others_that_fit(misread)
+    assert " x ".join(f"{size:g}" for size in other.sizes_mm) in others_that_fit(misread)

@@ -125,7 +125,7 @@ def test_the_caliper_lands_in_the_field_that_was_entered(person, make_part, own_
     expect(page.locator("footer")).to_contain_text("the link was lost", timeout=8000)
 
 
-def test_a_reading_beside_another_instruments_is_refused_in_words(person, make_part, own_database):
+def test_a_reading_of_a_caliper_stands_beside_another_instruments(person, make_part, own_database):
     database = Database(own_database.url)
     caliper = database.run(queries.all_calipers)[0]
     now = datetime(2026, 1, 1)
@@ -137,9 +137,9 @@ def test_a_reading_beside_another_instruments_is_refused_in_words(person, make_p
     page.locator("input[name=bore]").focus()
     stamp = database.run(lambda t: t.single_value("SELECT UTC_TIMESTAMP(6)"))
     database.run(lambda t: queries.add_reading(t, caliper.caliper_id, "25.04", "mm", stamp))
-    expect(page.locator("#note-bore")).to_contain_text(
-        "Delete them before measuring with caliper 3", timeout=8000
-    )
+    expect(page.locator("#note-bore")).to_contain_text("2 readings", timeout=8000)
+    expect(page.locator(".taken")).to_contain_text("25.0 caliper")
+    expect(page.locator(".taken")).to_contain_text("25.04 caliper 3")
     database.run(lambda t: queries.set_state(t, caliper.caliper_id, "away", "away", None, now))
 
 

@@ -199,6 +199,49 @@ def test_the_counter_answers_markings_sizes_and_jobs(as_role):
     assert ask("%F0%9F%92%A9")["not_read"]
 
 
+# Asked in words, and what it then can be (common practice).
+MIXED = [
+    ("1 1/8 rod u-cup", "hydraulic_seal", {"rod": "1 1/8"}, "", {"inside_mm": 28.575}),
+    ("62%3F5 25 bore", "bearing", {"bore": "25"}, "62?5", {"d_mm": 25.0}),
+    (
+        "oil seal 35 52",
+        "lip_seal",
+        {"shaft": "35", "housing_bore": "52"},
+        "",
+        {"shaft_mm": 35.0, "bore_mm": 52.0},
+    ),
+    ("o-ring 20 id", "o_ring", {"inside": "20"}, "", {}),
+]
+
+
+@pytest.mark.parametrize(("text", "family", "sizes", "marking", "dimensions"), MIXED)
+def test_the_counter_reads_words_and_sizes_mixed(as_role, text, family, sizes, marking, dimensions):
+    """What it understood stands in its answer: it goes to the Bench as evidence."""
+    answer = as_role("counter").get(f"/api/counter?text={text}").get_json()
+    asked = answer["asked"]
+    assert (asked["family"], asked["marking"]) == (family, marking)
+    assert {each["feature"]: each["typed"] for each in asked["sizes"]} == sizes
+    first = answer["by_size"]["candidates"][0]
+    assert {name: first["dimensions"][name] for name in dimensions} == pytest.approx(dimensions, abs=0.02)
+
+
+@pytest.mark.parametrize("text", ["bearing 6205", "oil seal 35x52x7", "ring -214", "25x52x15"])
+def test_what_names_a_part_whole_is_no_question_in_words(as_role, text):
+    answer = as_role("counter").get(f"/api/counter?text={text}").get_json()
+    assert answer["asked"] is None
+    assert answer["readings"]
+
+
+def test_the_zero_of_an_instrument_is_checked_for_today(as_role, find):
+    assert not find("caliper 3").zero_checked
+    client = as_role("bench")
+    answer = client.post("/api/instruments/zero", {"name": "caliper 3"})
+    assert answer.status_code == 200
+    held = {each["name"]: each["zero_checked"] for each in answer.get_json()["instruments"]}
+    assert held["caliper 3"] is True
+    assert client.post("/api/instruments/zero", {"name": "caliper 9"}).status_code == 404
+
+
 def test_an_overdue_instrument_widens_its_doubt(find):
     overdue, fresh = find("caliper 1"), find("caliper 3")
     assert overdue.outside_u_mm == pytest.approx(0.06)

@@ -3200,9 +3200,11 @@ export interface components {
         };
         /**
          * CounterAnswer
-         * @description What a line at the Counter can mean: jobs, markings, or a size.
+         * @description What a line at the Counter can mean: jobs, markings, or a size; and what was understood of words mixed with sizes.
          */
         CounterAnswer: {
+            /** @default null */
+            asked: components["schemas"]["CounterAsked"] | null;
             by_size: components["schemas"]["IdentifyAnswer"] | null;
             /** Jobs */
             jobs: components["schemas"]["JobHead"][];
@@ -3214,6 +3216,23 @@ export interface components {
             text: string;
             /** Units */
             units: components["schemas"]["UnitHead"][];
+        };
+        /**
+         * CounterAsked
+         * @description What was understood of words and sizes mixed: it goes to the Bench as evidence.
+         */
+        CounterAsked: {
+            /**
+             * Family
+             * @enum {string}
+             */
+            family: "bearing" | "lip_seal" | "o_ring" | "hydraulic_seal" | "face_seal" | "retaining_ring" | "washer" | "key";
+            /** Kind */
+            kind: string;
+            /** Marking */
+            marking: string;
+            /** Sizes */
+            sizes: components["schemas"]["CounterSize"][];
         };
         /**
          * CounterReading
@@ -3229,6 +3248,21 @@ export interface components {
             size_text: string;
             /** Stock */
             stock: components["schemas"]["Item"][];
+        };
+        /**
+         * CounterSize
+         * @description A size that was said of a feature, as it was typed.
+         */
+        CounterSize: {
+            /** Feature */
+            feature: string;
+            /** Typed */
+            typed: string;
+            /**
+             * Unit
+             * @enum {string}
+             */
+            unit: "mm" | "in";
         };
         /**
          * CrossReference

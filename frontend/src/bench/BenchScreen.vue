@@ -66,7 +66,8 @@ const nothingFits = computed(
 )
 const nearestWords = computed(() => {
   const near = candidates.value[0]
-  if (!near?.misfit) return ''
+  const led = answer.value?.explanations[0]?.what ?? 'unlisted'
+  if (!near?.misfit || led !== 'unlisted') return ''
   const { feature, off_mm } = near.misfit
   return `The closest is ${near.designation}, ${near.size_text}: ${kinds.feature(feature, family.value, near.kind)} off by ${Math.abs(off_mm ?? 0).toFixed(2)} mm.`
 })
@@ -386,7 +387,7 @@ onMounted(async () => {
             ><span class="fig">{{ percent(answer?.none_probability ?? 0) }}</span>
           </div>
           <p v-if="nothingFits" class="enquire">
-            {{ answer?.explanations.length ? '' : nearestWords }}
+            {{ nearestWords }}
             <RouterLink :to="{ name: 'enquiry', params: route.params }"
               >Enquiry sheet with a dimensioned drawing <kbd>e</kbd></RouterLink
             >

@@ -114,7 +114,7 @@ defineExpose({ focus: () => field.value?.focus({ preventScroll: true }) })
         :title="`take ${reading.typed} away (${reading.instrument})`"
         @mousedown.prevent="emit('drop', i)"
       >
-        {{ reading.typed }}<small v-if="mixed"> {{ reading.instrument }}</small> ×
+        {{ reading.typed }}<small v-if="mixed">{{ ` ${reading.instrument}` }}</small> ×
       </button>
     </div>
   </div>

@@ -3,7 +3,7 @@ import { useRouter } from 'vue-router'
 import { api, resultOf, withKey, type Schemas } from '@/api/client'
 import { useLive } from '@/api/useLive'
 import { useJob, whereItWaits } from '@/job/useJob'
-import { EMPTY } from '@/bench/useBench'
+import { EMPTY, type Feature } from '@/bench/useBench'
 import type { FamilyName } from '@/job/useKinds'
 
 export interface Offered {
@@ -25,6 +25,23 @@ const NEW_JOB = {
   lie_open_days: null,
 }
 const LOOSE = 'Over the counter'
+
+/** What was said of a part at the Counter: it goes to the Bench as readings. */
+interface Said {
+  name: string
+  kind: string
+  sizes: { feature: string; typed: string; unit: string }[]
+  instrument: string
+}
+const NOTHING_SAID: Said = { name: '', kind: '', sizes: [], instrument: 'caliper' }
+const PLAIN = ['bore', 'outside', 'width']
+
+/** Two or three sizes without a word: bore, outside and width. */
+function threeSizes(text: string): Said {
+  const typed = text.split(/\s*[x×*]\s*|\s{1,}(?=[\d.,]+\s|[\d.,]+$)/i).filter(Boolean)
+  const sizes = typed.slice(0, 3).map((size, i) => ({ feature: PLAIN[i] ?? 'bore', typed: size, unit: 'mm' }))
+  return { ...NOTHING_SAID, name: typed.join(' × '), sizes }
+}
 
 /** The Counter's line: asks as one types, and acts on the answer chosen. */
 export function useAsk() {
@@ -73,11 +90,11 @@ export function useAsk() {
     return answer?.number ?? null
   }
 
-  async function toBench(marking: string, typed: string[], family: FamilyName = 'bearing'): Promise<void> {
+  async function toBench(marking: string, said: Said, family: FamilyName = 'bearing'): Promise<void> {
     const number = await looseJob()
     if (!number) return
     const body = {
-      name: marking || typed.join(' × '),
+      name: marking || said.name,
       surroundings: '',
       marking,
       dirty: false,
@@ -89,20 +106,19 @@ export function useAsk() {
     )
     fault.value = refusal?.message ?? null
     if (!part) return
-    if (typed.length) await keepSizes(part, typed)
+    if (said.sizes.length) await keepSizes(part, said, marking)
     text.value = ''
     await job.take(number)
     await router.push({ name: 'bench', params: { number, partId: part.part_id } })
   }
 
-  async function keepSizes(part: Schemas['PartHead'], typed: string[]): Promise<void> {
-    const features = ['bore', 'outside', 'width'] as const
-    const observations = typed.slice(0, 3).map((size, i) => ({
-      feature: features[i] as 'bore',
-      instrument: 'caliper',
-      readings: [{ typed: size, unit: 'mm' as const }],
+  async function keepSizes(part: Schemas['PartHead'], said: Said, marking: string): Promise<void> {
+    const observations = said.sizes.map((each) => ({
+      feature: each.feature as Feature,
+      instrument: said.instrument,
+      readings: [{ typed: each.typed, unit: each.unit as 'mm' | 'in' }],
     }))
-    const sheet = { ...EMPTY, observations }
+    const sheet = { ...EMPTY, observations, kind: said.kind, marking }
     await resultOf(
       api.PUT('/api/parts/{part_id}/bench', {
         params: { path: { part_id: part.part_id } },
@@ -134,8 +150,18 @@ export function useAsk() {
     } else if (offer.unit) {
       text.value = ''
       await router.push({ name: 'history', params: { unitId: offer.unit.unit_id } })
-    } else if (offer.reading) await toBench(text.value.trim(), [], offer.reading.reading.family as FamilyName)
-    else await toBench('', text.value.split(/\s*[x×*]\s*|\s{1,}(?=[\d.,]+\s|[\d.,]+$)/i).filter(Boolean))
+    } else if (offer.reading)
+      await toBench(text.value.trim(), NOTHING_SAID, offer.reading.reading.family as FamilyName)
+    else {
+      const asked = live.answer.value?.asked
+      if (asked)
+        await toBench(
+          asked.marking,
+          { name: text.value.trim(), kind: asked.kind, sizes: asked.sizes, instrument: 'rule' },
+          asked.family as FamilyName,
+        )
+      else await toBench('', threeSizes(text.value))
+    }
   }
   function move(by: number): void {
     const count = offered.value.length

@@ -115,7 +115,7 @@ CYLINDER = (
         "Ruined static ring",
         "only shreds left: its groove was measured",
         "o_ring",
-        {"groove_diameter": "50.6", "groove_width": "3.2", "groove_depth": "1.95"},
+        {"groove_diameter": "50.60", "groove_width": "3.20", "groove_depth": "1.95"},
         "round",
         "",
         "",

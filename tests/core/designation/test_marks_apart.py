@@ -58,7 +58,7 @@ def test_reads_words_and_sizes_mixed(marking):
     row = next(row for row in ROWS if row["marking"] == marking)
     found = asked_in_words(marking)
     assert found.family == row["family"]
-    assert [mm for _, _, mm in found.sizes] == pytest.approx(
+    assert [each.mm for each in found.sizes] == pytest.approx(
         [float(each) for each in row["sizes_mm"].split()], abs=0.01
     )
 

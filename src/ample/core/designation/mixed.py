@@ -58,15 +58,26 @@ _SECTIONS_IN = {"1/16": 0.070, "3/32": 0.103, "1/8": 0.139, "3/16": 0.210, "1/4"
 
 
 @dataclass(frozen=True)
+class SaidSize:
+    """A size of a feature: as it was said, in what unit, and in mm."""
+
+    feature: str
+    typed: str
+    unit: Unit
+    mm: float
+
+
+@dataclass(frozen=True)
 class Asked:
-    """What somebody asks for: a family, a kind by its picture where it is said, sizes by feature as said and in mm, and
-    the rest of the text, which may be a mark.
+    """What somebody asks for: a family, a kind by its picture where it is said, sizes by feature, and the rest of the text,
+    which may be a mark. `by_word` says that a feature was named; else the sizes follow in the order of the trade.
     """
 
     family: str
     kind: str
-    sizes: tuple[tuple[str, str, float], ...]
+    sizes: tuple[SaidSize, ...]
     rest: str
+    by_word: bool = True
 
 
 def asked_in_words(typed: str) -> Asked | None:
@@ -87,8 +98,8 @@ def asked_in_words(typed: str) -> Asked | None:
     Source: common practice.
 
     Example:
-        >>> asked_in_words("1 1/8 rod u-cup").sizes
-        (('rod', '1 1/8', 28.575),)
+        >>> [(each.feature, each.mm) for each in asked_in_words("1 1/8 rod u-cup").sizes]
+        [('rod', 28.575)]
     """
     clean = typed.upper()
     if len(clean) != len(typed):
@@ -101,7 +112,7 @@ def asked_in_words(typed: str) -> Asked | None:
     family = named[1] if named else _family_of(words)
     if not family:
         return None
-    sizes: list[tuple[str, str, float]] = []
+    sizes: list[SaidSize] = []
     free = list(clean)
     for found in said:
         feature = _TOUCHED[found["word"] or found["word2"]].get(family)
@@ -112,11 +123,12 @@ def asked_in_words(typed: str) -> Asked | None:
     if named:
         free[named[0].start() : named[0].end()] = " " * (named[0].end() - named[0].start())
     rest = "".join(free)
-    if named and not any(each.isdigit() for each in re.sub(_NUMBER, "", _TIMES.sub(" ", rest))):
+    by_word = bool(sizes)
+    if named and not any(each.isalnum() for each in re.sub(_NUMBER, "", _TIMES.sub(" ", rest))):
         rest = _in_order(rest, family, sizes)
     if not sizes:
         return None
-    return Asked(family, named[2] if named else "", tuple(sizes), re.sub(r"\s+", " ", rest).strip())
+    return Asked(family, named[2] if named else "", tuple(sizes), re.sub(r"\s+", " ", rest).strip(), by_word)
 
 
 def _family_of(words: set[str]) -> str:
@@ -126,27 +138,32 @@ def _family_of(words: set[str]) -> str:
     return "bearing" if "bearing" in both else min(both, default="")
 
 
-def _in_order(rest: str, family: str, sizes: list[tuple[str, str, float]]) -> str:
+def _in_order(rest: str, family: str, sizes: list[SaidSize]) -> str:
     """Take the sizes without a word, in the order of the trade; what is left of the text."""
-    given = {feature for feature, _, _ in sizes}
+    given = {each.feature for each in sizes}
     order = [each for each in _IN_ORDER.get(family, ()) if each not in given]
     if sizes and family != "o_ring":
         return rest  # one size is named already: an odd number is something else
-    for feature, found in zip(order, list(re.finditer(_NUMBER, _TIMES.sub(" ", rest))), strict=False):
+    numbers = list(re.finditer(_NUMBER, _TIMES.sub(" ", rest)))
+    if not sizes and len(numbers) < 2:
+        return rest  # one number after the name of a family is its mark
+    for feature, found in zip(order, numbers, strict=False):
         _add(sizes, family, feature, found.group().strip())
     return re.sub(_NUMBER, " ", _TIMES.sub(" ", rest)) if sizes else rest
 
 
-def _add(sizes: list[tuple[str, str, float]], family: str, feature: str, size: str) -> bool:
+def _add(sizes: list[SaidSize], family: str, feature: str, size: str) -> bool:
+    unit = _unit(family, feature, size)
     try:
-        mm = parse_length(size, _unit(family, feature, size)).mm
+        mm = parse_length(size, unit).mm
     except BadInput:
         return False
     if family == "o_ring" and feature == "section_1" and size in _SECTIONS_IN:
-        mm = _SECTIONS_IN[size] * 25.4
-    if feature not in FAMILIES[family].by_name or any(feature == each for each, _, _ in sizes):
+        size, unit = f"{_SECTIONS_IN[size]:.3f}", "in"
+        mm = parse_length(size, unit).mm
+    if feature not in FAMILIES[family].by_name or any(feature == each.feature for each in sizes):
         return False
-    sizes.append((feature, size, round(mm, 4)))
+    sizes.append(SaidSize(feature, size, unit, round(mm, 4)))
     return True
 
 

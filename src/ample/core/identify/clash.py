@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from typing import TYPE_CHECKING
 
 import numpy as np
 from numpy.typing import NDArray
@@ -14,9 +13,6 @@ from ample.core.identify.observations import Observation
 from ample.core.identify.unit_hint import likeliest_entry
 from ample.core.parts import MarkingReading
 
-if TYPE_CHECKING:
-    from ample.core.identify.ranking import Candidate
-
 Floats = NDArray[np.float64]
 
 
@@ -24,7 +20,6 @@ def clash(
     catalogue: Catalogue,
     markings: Sequence[MarkingReading],
     observations: tuple[Observation, ...],
-    candidates: Sequence[Candidate],
     factor: Floats,
 ) -> str | None:
     """What the marking names and the readings contradict, in words; None when they agree, or one of them is missing.
@@ -36,7 +31,6 @@ def clash(
         catalogue: What is listed.
         markings: Readings of the marking, best first.
         observations: The readings.
-        candidates: The candidates, best first.
         factor: What the readings say of each group of parts, with what was seen.
 
     Returns:

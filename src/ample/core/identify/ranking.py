@@ -156,7 +156,7 @@ def identify(
         why,
         unit_hint(catalogue, read, posterior.total),
         best_next(state, read, bool(markings), instrument, offered, again),
-        clash(catalogue, markings, read, candidates, weighed.group_factor),
+        clash(catalogue, markings, read, weighed.group_factor),
         _entropy(weighed.by_envelope, weighed.none),
         next_question(catalogue, weighed.by_kind, told),
         _shares(catalogue, weighed.by_kind),

@@ -351,4 +351,4 @@ def unlisted_density(
         total += given.size[kind] * float(
             np.einsum("abi,ai,bi->", together, bore.made[kind], outside.made[kind])
         )
-    return total
+    return float(total)

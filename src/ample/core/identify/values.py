@@ -34,6 +34,6 @@ def ranking_value(name: str) -> float:
 
     Example:
         >>> ranking_value("slip_share")
-        0.01
+        0.005
     """
     return _values()[name]

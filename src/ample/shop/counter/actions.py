@@ -8,14 +8,16 @@ from ample.base import job_queries as jobs
 from ample.base.units import units_named
 from ample.core import contract
 from ample.core.contract.specs import seal_of_reading, spec_of_reading
+from ample.core.designation.mixed import Asked, asked_in_words
 from ample.core.errors import BadInput
 from ample.core.operations import decode_answer
+from ample.core.parts import FAMILIES
 from ample.core.parts.ratings import element_mm
 from ample.core.sizes import parse_size
 from ample.shop.bench.actions import InstrumentOf, identify_in_shop
 from ample.shop.catalogue import queries as catalogue
 from ample.shop.catalogue.index import ShopIndex
-from ample.shop.counter.records import CounterAnswer, CounterReading
+from ample.shop.counter.records import CounterAnswer, CounterAsked, CounterReading
 from ample.store import Transaction
 
 MOST_READINGS = 3
@@ -31,12 +33,54 @@ def answer_line(t: Transaction, index: ShopIndex, text: str, instrument_of: Inst
     found.jobs = jobs.jobs_like(t, text.strip()[:40])
     found.units = units_named(t, text.strip()[:40])
     readings = decode_answer(text, index.dialects)
+    asked = asked_in_words(text)
+    if asked and _says_less_than_a_part(asked, bool(readings.readings)):
+        return _with_asked(found, index, asked, instrument_of)
     for reading in _distinct(readings.readings)[:MOST_READINGS]:
         found.readings.append(_with_stock(t, reading))
     if not found.readings:
         found.by_size = _by_size(index, text, instrument_of)
     if not (found.jobs or found.units or found.readings or found.by_size):
         found.not_read = "No marking, size or job found in this."
+    return found
+
+
+def _says_less_than_a_part(asked: Asked, reads_as_mark: bool) -> bool:
+    """Sizes of features that do not make a whole part: a marking beside them is completed by them.
+
+    Sizes without a word are left to the reading of marks where it knows them, but for two of a lip seal: its width is
+    another question.
+    """
+    family = FAMILIES[asked.family]
+    if len(asked.sizes) >= len(family.offered_in[family.usual_scheme]):
+        return False
+    return asked.by_word or not reads_as_mark or (asked.family == "lip_seal" and len(asked.sizes) == 2)
+
+
+def _with_asked(
+    found: CounterAnswer, index: ShopIndex, asked: Asked, instrument_of: InstrumentOf
+) -> CounterAnswer:
+    """What it can be by the sizes said, the kind named and the mark beside them."""
+    marking = asked.rest if any(each.isdigit() for each in asked.rest) else ""
+    found.asked = CounterAsked.model_validate(
+        {
+            "family": asked.family,
+            "kind": asked.kind,
+            "marking": marking,
+            "sizes": [
+                {"feature": each.feature, "typed": each.typed, "unit": each.unit} for each in asked.sizes
+            ],
+        }
+    )
+    said = [
+        contract.ObservationRequest(feature=each.feature, values=[f"{each.mm:.4f}"], instrument="rule")
+        for each in asked.sizes
+    ]
+    request = contract.IdentifyRequest(
+        family=found.asked.family, kind=asked.kind or None, marking=marking or None, observations=said,
+        limit=MOST_READINGS, variants=1,
+    )  # fmt: skip
+    found.by_size = identify_in_shop(index, request, instrument_of)
     return found
 
 
