@@ -236,7 +236,7 @@ def unlisted_only(draws: int) -> Tally:
     """Unlisted parts only, of every kind in turn, measured whole, the kind told."""
     simulator = Simulator(standard_catalogue(), default_instrument("caliper"), seed=31)
     tally = Tally("unlisted parts")
-    kinds = [kind for kind in simulator.catalogue.kinds if kind not in ("inch_cone", "inch_cup")]
+    kinds = [kind for kind in simulator.catalogue.kinds if not kind.endswith(("_cone", "_cup"))]
     for number in range(draws):
         kind = kinds[number % len(kinds)]
         draw = simulator.unlisted(kind, whole_set(kind), 1 + number % 3)

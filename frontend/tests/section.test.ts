@@ -23,6 +23,8 @@ const WITH_CUP = ['bore', 'outside', 'width', 'outer_ring_width']
 const ASKED: Record<string, string[]> = {
   taper: ['bore', 'outside', 'assembled_width', 'outer_ring_width', 'inner_ring_width'],
   inch_taper: ['bore', 'outside', 'assembled_width', 'outer_ring_width', 'inner_ring_width'],
+  metric_cone: ['bore', 'inner_ring_width'],
+  metric_cup: ['outside', 'outer_ring_width'],
   inch_cone: ['bore', 'inner_ring_width'],
   inch_cup: ['outside', 'outer_ring_width'],
   insert: WITH_CUP,

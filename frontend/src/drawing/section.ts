@@ -17,7 +17,7 @@ export function halfSection(size: PartSize, closure = 'open', state: RingState =
   if (kind === 'spherical_roller') return spherical(size)
   if (kind === 'angle_ring') return angleRing(size)
   if (kind in FLANGES) return cylindrical(size, ROWS[kind] ?? 1)
-  if (kind === 'taper' || kind.startsWith('inch_')) return taper(size)
+  if (kind === 'taper' || /^(inch|metric)_/.test(kind)) return taper(size)
   if (kind.includes('thrust')) return thrust(size)
   if (kind.startsWith('drawn_cup') || kind.startsWith('needle_')) return needle(size)
   if (kind.startsWith('track_roller')) return track(size, closure)

@@ -48,6 +48,8 @@ export const USUAL: Record<string, PartSize> = Object.fromEntries(
       ['spherical_roller', 25, 52, 18, null, null, 6.5],
       ['taper', 25, 52, 15, 16.25, 13, 6.5],
       ['inch_taper', 19.05, 45.24, 16.64, 15.49, 12.07, 6.3],
+      ['metric_cone', 25, 0, 15, null, null, 7.5],
+      ['metric_cup', 0, 52, 13, null, 13, 6.5],
       ['inch_cone', 19.05, 0, 16.64, null, null, 8.3],
       ['inch_cup', 0, 45.24, 12.07, null, 12.07, 6],
       ['thrust_ball', 25, 42, 11, 11, null, 5.1],

@@ -185,3 +185,25 @@ def test_one_instrument_twice_for_a_feature_is_refused():
     twice = {"feature": "bore", "values": ["16"], "instrument": "caliper"}
     with pytest.raises(BadInput, match="twice"):
         identify_part(question(twice, twice))
+
+
+def test_a_metric_cone_alone_is_asked_for_what_it_has():
+    """Bore 25 and a cone 15 wide: of 30205 or 32005; never the outside, which it has not."""
+    first = asked(kind="metric_cone", bore=25.0)
+    assert set(first.offered) == {"bore", "inner_ring_width"}
+    assert first.next_measurement.feature == "inner_ring_width"
+    both = asked(kind="metric_cone", bore=25.0, inner_ring_width=14.95)
+    named = {each.entry.spec.designation for each in both.candidates[0].variants}
+    assert {"30205 cone", "32005 cone"} <= named
+    assert both.next_measurement is None or both.next_measurement.feature != "outside"
+
+
+@pytest.mark.parametrize(
+    ("readings", "words"),
+    [({"bore": 25.0, "outside": 52.0, "width": 0.59}, "the width 0.59 was read in inches (15 mm)"),
+     ({"bore": 26.6, "outside": 52.0, "width": 14.95}, "the bore was read on its chamfer (26.60 mm; it should be 25)"),
+     ({"bore": 25.0, "outside": 57.0, "width": 14.95}, "the outside was misread (57.00 mm; it should be 52)")],
+)  # fmt: skip
+def test_how_one_reading_went_wrong_is_said(readings, words):
+    said = [each.words for each in asked(kind="deep_groove", **readings).explanations]
+    assert f"If {words}, it is 6205." in said

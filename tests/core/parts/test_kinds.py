@@ -79,6 +79,7 @@ def test_no_two_kinds_of_one_group_look_alike_in_everything():
 ALIKE = {
     "deep_groove", "angular_contact", "thin_section", "taper", "inch_taper", "drawn_cup", "drawn_cup_closed",
     "needle_cage", "track_roller_yoke", "track_roller_stud", "deep_groove_double", "double_row_angular",
+    "inch_cone", "inch_cup", "metric_cone", "metric_cup",
 }  # fmt: skip
 
 
@@ -94,7 +95,14 @@ def test_a_taper_bore_has_its_own_clearance():
 
 
 def test_groups_hold_their_kinds():
-    assert {"taper", "inch_taper", "inch_cone", "inch_cup"} == BEARING.kinds_meant("taper")
+    assert {
+        "taper",
+        "inch_taper",
+        "inch_cone",
+        "inch_cup",
+        "metric_cone",
+        "metric_cup",
+    } == BEARING.kinds_meant("taper")
     assert BEARING.kinds_meant("cylindrical_nu") == {"cylindrical_nu"}
     with pytest.raises(BadInput, match="not a kind"):
         BEARING.kinds_meant("gear")

@@ -93,7 +93,7 @@ def test_widths_grow_from_a_narrow_series_to_a_wider_one(bore):
 
 # Lists of sizes, not steps of a plan.
 LISTS_ONLY = {
-    "R", "inch_taper", "inch_cone", "inch_cup", "T", "K", "SCE", "thin", "NUTR", "UC2", "HK", "MR", "16", "62sb",
+    "R", "inch_taper", "inch_cone", "inch_cup", "metric_cone", "metric_cup", "T", "K", "SCE", "thin", "NUTR", "UC2", "HK", "MR", "16", "62sb",
 }  # fmt: skip
 
 

@@ -72,7 +72,7 @@ export function cylindrical(size: PartSize, rows: number): Half {
 export function taper(size: PartSize): Half {
   const T = size.T_mm ?? size.B_mm
   const [B, C] = [size.B_mm, size.C_mm ?? size.B_mm * 0.8]
-  const alone = size.kind === 'inch_cone' ? 'cone' : size.kind === 'inch_cup' ? 'cup' : ''
+  const alone = size.kind?.endsWith('_cone') ? 'cone' : size.kind?.endsWith('_cup') ? 'cup' : ''
   const b = (alone === 'cup' ? size.D_mm * 0.72 : size.d_mm) / 2
   const o = (alone === 'cone' ? size.d_mm + 3.2 * size.ball_mm : size.D_mm) / 2
   const e = Math.min(size.ball_mm, (o - b) * 0.52)

@@ -85,7 +85,7 @@ _READ_OF = re.compile(r"\b(?:ROD|BORE|SHAFT|HOUSING)\s+[\d.,/]+(?:\s*MM)?(?=\s.*
 _NAMES_NEXT = frozenset(
     ("DATE", "LOT", "BATCH", "QTY", "QUANTITY", "CHARGE", "LOS", "SERIAL", "SER", "NO", "NO.")
 )
-_STANDARDS = ("DIN", "ISO", "SAE", "DASH", "INCH")
+_STANDARDS = ("DIN", "ISO", "SAE", "DASH", "INCH", "CONE", "CUP")
 _CAPITALS = "ABCDEFGHIJKLMNOPQRSTUVWXYZ"
 _COUNT = re.compile(r"\s*(\d{1,2})\s*(?:X|×|OFF|PCS|ST)\s+(?=[A-Z]{0,4}\d{3,5}(?!\d*\s*[X×]\s*\d))")
 _DATE = re.compile(
@@ -148,7 +148,7 @@ def without_words(
         small = capitals and typed[token.start() : token.end()].islower()
         if (
             takes_next
-            or (plain and small)
+            or (plain and small and piece not in _codes())
             or piece in _COUNTRIES
             or piece in _TRADE
             or (plain and (known_too or not _means(piece, dialects)))

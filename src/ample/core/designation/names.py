@@ -133,6 +133,8 @@ def _other_forms(size: BoundarySize) -> Iterator[str]:
             yield f"{base}-{round(sixteenths)}"
     if size.kind == "insert" and size.series in HOUSED:
         yield from (name.replace(size.series[:2], f"{size.series[:2]}{each}", 1) for each in _HOUSINGS)
+    if size.kind in ("metric_cone", "metric_cup"):
+        yield name.replace(" ", "")
     if size.kind == "inch_taper":
         yield name.replace("/", "")
         yield from _short_pairs(*name.split("/"))
@@ -162,7 +164,7 @@ def pieces_of(text: str) -> tuple[Piece, ...]:
     if size.kind == "inch_taper":
         return _cone_and_cup(text, size)
     words = bearing_series()[size.series].words
-    if size.series in ("inch_cone", "inch_cup", "thin", "SCE"):
+    if size.series in ("inch_cone", "inch_cup", "metric_cone", "metric_cup", "thin", "SCE"):
         return ((len(text), f"{words}, {_size_words(size)}", "series", size.series),)
     split = _series_length(text, size)
     return (
@@ -273,9 +275,9 @@ def _inside_word(size: BoundarySize) -> str:
 
 
 def _size_words(size: BoundarySize) -> str:
-    if size.kind == "inch_cone":
+    if size.kind in ("inch_cone", "metric_cone"):
         return f"bore {size.d_mm:g} mm"
-    if size.kind == "inch_cup":
+    if size.kind in ("inch_cup", "metric_cup"):
         return f"outside {size.D_mm:g} mm"
     return f"{size.d_mm:g} x {size.D_mm:g} x {size.B_open_mm:g} mm"
 

@@ -15,6 +15,8 @@ from ample.core.identify.joined import joint
 from ample.core.identify.model import Profile
 from ample.core.identify.observations import Observation
 from ample.core.identify.posterior import Posterior, feature_rows, units_together
+from ample.core.parts import Feature
+from ample.core.sizes import INCH_MM
 
 Floats = NDArray[np.float64]
 Ints = NDArray[np.intp]
@@ -22,6 +24,8 @@ Ints = NDArray[np.intp]
 LEAST_SHARE = 0.01
 MOST_SHOWN = 4
 EVEN_CHANCE = 0.5
+INCH_NEAR = 0.03
+CHAMFERED, CHAMFER_MM = ("bore",), (0.5, 4.0)  # twice the corner of ISO 582, from 0.3 to 2 mm
 ZERO, ONE_READING, CONDITION, SAID, OTHER_KIND, MARKING, UNLISTED = (
     "zero_error", "one_reading", "condition", "condition_said", "other_kind", "marking", "unlisted",
 )  # fmt: skip
@@ -189,10 +193,7 @@ def _explained(
         if meant:
             size = min((each.nominal_mm for each in meant), key=lambda one: abs(one - read))
             off = round(read - size, 4)
-            words = (
-                f"If the {described.words} was misread ({read:.2f} mm; it should be {size:g}), "
-                f"it is {spec.designation}."
-            )
+            words = f"{_misread(described, read, size)}, it is {spec.designation}."
         else:
             words = f"If {read:.2f} mm is not its {described.words}, it is {spec.designation}."
         do = f"Measure the {described.words} again."
@@ -216,6 +217,16 @@ def _explained(
         words = f"If it is of another kind than was chosen, it is {spec.designation}, {_kind_words(catalogue, spec.kind)}."
         do = "Check its kind."
     return Explanation(way.what, share, spec.designation, spec.size_text, feature, off, words, do)
+
+
+def _misread(feature: Feature, read_mm: float, size_mm: float) -> str:
+    """How one reading went wrong, as far as its size tells: taken in inches, on a chamfer, or misread."""
+    if abs(read_mm * INCH_MM - size_mm) < INCH_NEAR * size_mm:
+        return f"If the {feature.words} {read_mm:g} was read in inches ({size_mm:g} mm)"
+    over = read_mm - size_mm
+    if feature.name in CHAMFERED and CHAMFER_MM[0] < over < CHAMFER_MM[1]:
+        return f"If the {feature.words} was read on its chamfer ({read_mm:.2f} mm; it should be {size_mm:g})"
+    return f"If the {feature.words} was misread ({read_mm:.2f} mm; it should be {size_mm:g})"
 
 
 def _kind_words(catalogue: Catalogue, kind: str) -> str:

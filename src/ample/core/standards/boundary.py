@@ -15,7 +15,7 @@ _HERE = Path(__file__).parent
 _LISTS = _HERE / "bearings"
 _FIRST_CODES = {10.0: "00", 12.0: "01", 15.0: "02", 17.0: "03"}
 _CLOSABLE = ("self_aligning", "double_row_angular", "needle_ring", "needle_no_ring", "drawn_cup", "insert")
-ALONE = {"inch_cone": "D_mm", "inch_cup": "d_mm"}
+ALONE = {"inch_cone": "D_mm", "inch_cup": "d_mm", "metric_cone": "D_mm", "metric_cup": "d_mm"}
 
 
 @dataclass(frozen=True, slots=True)
@@ -142,6 +142,10 @@ def _listed() -> Iterator[BoundarySize]:
         d, D, T, B, C = (float(row[f"{name}_mm"]) for name in "dDTBC")
         also = row["iso355"] if row["iso355"] != row["designation"] else ""
         yield BoundarySize(row["designation"], row["series"], d, D, B, None, "taper", T, C, also)
+        # one ring of it alone, as it lies on the bench; it is ordered with the other
+        cone, cup = f"{row['designation']} cone", f"{row['designation']} cup"
+        yield BoundarySize(cone, "metric_cone", d, 0.0, B, None, "metric_cone")
+        yield BoundarySize(cup, "metric_cup", 0.0, D, C, None, "metric_cup", None, C)
     yield from _inch_tapers()
     for row in read_table(_LISTS / "ball_listed.csv").rows:
         yield _deep_groove(row, "")
