@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import numpy as np
 
-from ample.core.identify import Catalogue, Entry, standard_catalogue
+from ample.core.identify import Catalogue, Entry
 from ample.core.identify.catalogue import seal_catalogue
 from ample.core.standards.seals import ring_inside_tolerance_mm, ring_section_tolerance_mm
 from benchmarks.world import ORIGINS, Found, World, listed_of, ring_shares
@@ -102,6 +102,3 @@ class BestPossible:
 
 def _kernel(off: np.ndarray, spread: np.ndarray | float) -> np.ndarray:
     return np.asarray(np.exp(-0.5 * (off / spread) ** 2) / (spread * np.sqrt(2 * np.pi)))
-
-
-__all__ = ["BestPossible", "catalogue_met", "shares_met", "standard_catalogue"]

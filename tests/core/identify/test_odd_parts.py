@@ -122,6 +122,7 @@ def test_a_legible_mark_that_the_readings_contradict_is_a_clash(family, marking,
 def test_a_mark_that_the_readings_bear_out_is_none():
     assert asked(marking="6205", bore=24.99).clash is None
     assert asked(marking="62?5", bore=24.0).clash is None
+    assert asked(marking="MR105", bore=5.0, width=3.97).clash is None  # closed ones are wider
 
 
 @pytest.mark.parametrize(

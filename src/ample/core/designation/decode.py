@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Callable, Iterator
+from collections.abc import Iterator
 from dataclasses import replace
 from functools import lru_cache
 from itertools import islice, product
@@ -20,6 +20,7 @@ from ample.core.designation.beside import (
 )
 from ample.core.designation.dialects import Dialect, general_dialect
 from ample.core.designation.seals import FEW_WORN, MANY_WORN, seal_readings
+from ample.core.designation.special_bore import bore_first
 from ample.core.designation.suffixes import code_spans, skip, suffix_choices
 from ample.core.errors import BadInput
 from ample.core.parts import CLOSURES, MarkingReading, Span, bearing_kinds
@@ -91,31 +92,6 @@ def _whole(readings: list[MarkingReading]) -> bool:
     return bool(readings) and not readings[0].unread and readings[0].score > NOT_HELD
 
 
-_BORE_LAST = re.compile(
-    r"\s*6[23]\d\d(?P<closure>[\s-]?(?:2RS|ZZ|2Z|RS|Z|LLU|DDU|2RSR|2RS1))(?P<bore>[\s-](?:\d[\s-])?\d{1,2}(?:/\d{1,2})?)\s*"
-)
-
-
-def _bore_first(clean: str, text: str) -> tuple[str, str, Callable[[Span], Span]] | None:
-    """6203-2RS-5/8 with its special bore before the closure, where names have it; and its spans put back."""
-    found = _BORE_LAST.fullmatch(clean)
-    if found is None:
-        return None
-    (a, b), (_, c) = found.span("closure"), found.span("bore")
-    shift, back = b - a, c - b
-
-    def turned(one: str) -> str:
-        return one[:a] + one[b:c] + one[a:b] + one[c:]
-
-    def put_back(span: Span) -> Span:
-        if span.start < a:
-            return span
-        moved = shift if span.start < a + back else -back
-        return replace(span, start=span.start + moved, stop=span.stop + moved)
-
-    return turned(clean), turned(text), put_back
-
-
 def _read_again(
     whole: str,
     parted: Parted,
@@ -132,13 +108,12 @@ def _read_again(
         readings = _better(readings, [replace(each, beside=said.beside) for each in again])
     if is_wild(clean):
         return readings
-    bored = _bore_first(clean, text)
+    bored = bore_first(clean, text)
     if bored:
         again = _read(bored[0], bored[1], dialects, limit, family)
         if again and again[0].attributes.get("bore") == "special":
             return [replace(each, spans=tuple(map(bored[2], each.spans))) for each in again]
     beside = parted.beside
-    clean, text = (parted.clean, parted.typed) if parted.clean.strip() else (clean, text)
     if not _whole(readings):
         dated = without_dates(clean, text)
         if dated.beside:

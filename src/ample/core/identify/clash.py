@@ -48,7 +48,9 @@ def clash(
     if not rows or any(span.certainty == "half_read" for span in markings[0].spans):
         return None
     nearest: tuple[int, FeatureAgreement] | None = None
-    for row in np.concatenate([each[:1] for each in rows]):
+    named_rows = np.concatenate(rows)  # open and closed ones differ in width: each unit once
+    _, first = np.unique(catalogue.entry_unit[named_rows], return_index=True)
+    for row in named_rows[np.sort(first)]:
         unit = int(catalogue.entry_unit[row])
         worst = max(agreements(catalogue, unit, observations), key=lambda each: each.sigmas or 0.0)
         if (worst.sigmas or 0.0) <= DISAGREES_SIGMA:

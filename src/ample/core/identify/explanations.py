@@ -10,7 +10,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from ample.core.identify.catalogue import Catalogue
-from ample.core.identify.conditions import Conditions, conditions_given
+from ample.core.identify.conditions import UNSEEN, Conditions, conditions_given
 from ample.core.identify.joined import joint
 from ample.core.identify.model import Profile
 from ample.core.identify.observations import Observation
@@ -144,7 +144,7 @@ def _ways(
         of_rare = Conditions(catalogue.family, np.where(rare, unsaid.size, 0.0), given.shape)
         found.append(_Way(CONDITION, seen * groups(right, near, of_rare)))
     elif any(each.condition for each in observations):
-        found.append(_Way(CONDITION, 0.02 * seen * groups(right, near, unsaid)))
+        found.append(_Way(CONDITION, UNSEEN * seen * groups(right, near, unsaid)))
     if seen.min() < 0.5 * seen.max():
         others = np.where(seen < 0.5 * seen.max(), seen, 0.0)
         found.append(_Way(OTHER_KIND, others * groups(right, near, usual)))
