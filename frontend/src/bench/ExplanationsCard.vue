@@ -84,7 +84,8 @@ p {
 li:not(:first-child) b {
   font-weight: 500;
 }
-p b::after {
+p b::after,
+p span::after {
   content: ' ';
 }
 p span {
