@@ -22,7 +22,7 @@ const numbers = (piece: Piece): number[] =>
 const ASKED: readonly (readonly [RegExp, readonly string[]])[] = [
   [/^(lip_|cassette|axial)/, ['shaft', 'housing_bore', 'outside', 'width']],
   [/^v_ring/, ['shaft', 'free_lip', 'outside', 'width']],
-  [/^(o_ring|square_ring|x_ring)/, ['inside', 'outside', 'section_1', 'section_2', 'groove_diameter', 'groove_width', 'groove_depth']],
+  [/^(o_ring|square_ring|x_ring)/, ['inside', 'outside', 'section_1', 'section_2', 'groove_diameter', 'bore_groove_diameter', 'face_groove_outside', 'face_groove_inside', 'groove_width', 'groove_depth']],
   [/^backup/, ['inside', 'outside', 'section_1', 'thickness']],
   [/^(u_cup|buffer)/, ['rod', 'section', 'height', 'groove_diameter', 'groove_width']],
   [/^wiper/, ['rod', 'section', 'height', 'base_height', 'groove_diameter', 'groove_width']],
@@ -119,4 +119,33 @@ describe('the bench sheet of seals', () => {
       )
     },
   )
+})
+
+describe('a ring in a groove', () => {
+  const rubberOf = (state: RingState) =>
+    half('o_ring', state)
+      .pieces.filter((each) => each.what === 'rubber')
+      .flatMap(numbers)
+  it.each([
+    ['seated', 'groove_diameter'],
+    ['in_bore', 'bore_groove_diameter'],
+    ['in_face', 'face_groove_outside'],
+  ] as const)('%s: the ring touches the wall that %s measures', (state, feature) => {
+    const mark = half('o_ring', state).marks[feature]
+    const radii = half('o_ring', state)
+      .pieces.filter((each) => each.what === 'rubber')
+      .flatMap((piece) => ('points' in piece ? piece.points.map(([, r]) => r) : []))
+    const wall = mark?.along === 'diameter' ? mark.r : NaN
+    const nearest = state === 'seated' ? Math.min(...radii) : Math.max(...radii)
+    expect(nearest).toBeCloseTo(wall, 6)
+  })
+  it('is pressed flatter than it is made', () => {
+    const made = USUAL_SEALS.o_ring?.section_mm ?? 0
+    for (const state of ['seated', 'in_bore'] as const) {
+      const radii = rubberOf(state).filter((_, i) => i % 2 === 1)
+      expect(Math.max(...radii) - Math.min(...radii)).toBeLessThan(0.85 * made)
+    }
+    const along = rubberOf('in_face').filter((_, i) => i % 2 === 0)
+    expect(Math.max(...along) - Math.min(...along)).toBeLessThan(0.85 * made)
+  })
 })

@@ -34,7 +34,15 @@ const seen = (feature: string, ...typed: string[]) => ({
 
 /** A server that keeps the sheet of part 7, and says no to a width of "wide" and to a marking of "~". */
 class Server {
-  held = { part: PART, place: PLACE, tray: [], identification: null, sheet: { ...blank }, version: 3 }
+  held = {
+    part: PART,
+    place: PLACE,
+    tray: [],
+    identification: null,
+    ring_lists: { built_in: '', known_from: '', confirmed: [] },
+    sheet: { ...blank },
+    version: 3,
+  }
   away = false
   asked: Asked[] = []
   answers: Answers = ({ method, path, body }) => {

@@ -8,7 +8,8 @@ import { useDrawn } from '@/bench/useDrawn'
 import { useKinds, type FamilyName, type Kinds } from '@/job/useKinds'
 
 type Candidate = Schemas['CandidateAnswer']
-const RING = ['inside', 'outside', 'section_1', 'section_2', 'length', 'groove_diameter', 'groove_width', 'groove_depth'] // prettier-ignore
+const OTHER_GROOVES = ['bore_groove_diameter', 'face_groove_outside', 'face_groove_inside']
+const RING = ['inside', 'outside', 'section_1', 'section_2', 'length', 'groove_diameter', ...OTHER_GROOVES, 'groove_width', 'groove_depth'] // prettier-ignore
 const CUP = ['rod', 'section', 'height', 'groove_diameter', 'groove_width', 'base_height']
 const BEARING = ['bore', 'outside', 'width', 'shaft_seat', 'housing_seat']
 function family(name: FamilyName, features: string[], kinds: [kind: string, group: string][]): Kinds {
@@ -117,15 +118,23 @@ describe('what is drawn on the bench', () => {
 })
 
 describe('the states of a ring', () => {
-  it('go round: free, stretched, seated, free', () => {
+  it('go round: free, stretched, on a shaft, in a bore, in a face, free', () => {
     const { drawn } = bench('o_ring')
-    const seen = [0, 1, 2].map(() => (drawn.nextState(), drawn.state.value))
-    expect(seen).toEqual(['stretched', 'seated', 'free'])
+    const seen = [0, 1, 2, 3, 4].map(() => (drawn.nextState(), drawn.state.value))
+    expect(seen).toEqual(['stretched', 'seated', 'in_bore', 'in_face', 'free'])
   })
   it('begin seated when only the groove is known', () => {
     const { drawn } = bench('o_ring', { groove_diameter: '50.6' })
     drawn.begin()
     expect(drawn.state.value).toBe('seated')
+  })
+  it.each([
+    ['bore_groove_diameter', 'in_bore'],
+    ['face_groove_inside', 'in_face'],
+  ])('begin in the groove that was measured: %s', (feature, state) => {
+    const { drawn } = bench('o_ring', { [feature]: '50.6' })
+    drawn.begin()
+    expect(drawn.state.value).toBe(state)
   })
   it('begin free when the ring itself was read as well', () => {
     const { drawn } = bench('o_ring', { groove_diameter: '50.6', inside: '49' })
@@ -155,8 +164,17 @@ describe('the fields', () => {
       const { drawn } = bench(of)
       const all = [...drawn.asked.value, ...drawn.beside.value]
       expect(new Set(all).size).toBe(all.length)
-      expect(all.sort()).toEqual([...(of === 'o_ring' ? RING : CUP)].sort())
+      const own = RING.filter((name) => !OTHER_GROOVES.includes(name))
+      expect(all.sort()).toEqual([...(of === 'o_ring' ? own : CUP)].sort())
     }
+  })
+  it('of a groove are those of the groove that is drawn', () => {
+    const { drawn } = bench('o_ring')
+    drawn.state.value = 'in_face'
+    expect(drawn.asked.value).toEqual(
+      expect.arrayContaining(['face_groove_outside', 'face_groove_inside', 'groove_depth']),
+    )
+    expect([...drawn.asked.value, ...drawn.beside.value]).not.toContain('groove_diameter')
   })
   it('hold what has been read already', () => {
     const { drawn } = bench('hydraulic_seal', { groove_width: '9' })

@@ -800,6 +800,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{number}/built-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Say where the machine was built
+         * @description Keep where the machine was built: by it goes the list of its O-rings.
+         */
+        put: operations["takein_say_built_in_jobs__number__built_in_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{number}/cautions/{caution}": {
         parameters: {
             query?: never;
@@ -2605,6 +2625,7 @@ export interface components {
             job: components["schemas"]["JobHead"];
             part: components["schemas"]["PartHead"];
             place: components["schemas"]["PlaceOfPart"];
+            ring_lists: components["schemas"]["RingLists"];
             sheet: components["schemas"]["BenchSheet"];
             /** Tray */
             tray: components["schemas"]["PartHead"][];
@@ -2778,6 +2799,17 @@ export interface components {
              * @default
              */
             serial_range: string;
+        };
+        /**
+         * BuiltIn
+         * @description Where the machine of a job was built; empty: not known.
+         */
+        BuiltIn: {
+            /**
+             * Built In
+             * @enum {string}
+             */
+            built_in: "" | "inch" | "metric" | "far_east";
         };
         /**
          * Caliper
@@ -3974,7 +4006,7 @@ export interface components {
              * Feature
              * @enum {string}
              */
-            feature: "bore" | "outside" | "width" | "assembled_width" | "inner_ring_width" | "outer_ring_width" | "standout" | "shaft_seat" | "housing_seat" | "shaft" | "housing_bore" | "free_lip" | "inside" | "section_1" | "section_2" | "section" | "height" | "rod" | "groove_diameter" | "groove_width" | "seat_outside" | "seat_thickness" | "working_length" | "free_length" | "free_inside" | "thickness" | "shaft_track" | "free_lip_no_spring" | "length" | "groove_depth" | "base_height" | "key_width" | "key_height" | "key_length";
+            feature: "bore" | "outside" | "width" | "assembled_width" | "inner_ring_width" | "outer_ring_width" | "standout" | "shaft_seat" | "housing_seat" | "shaft" | "housing_bore" | "free_lip" | "inside" | "section_1" | "section_2" | "section" | "height" | "rod" | "groove_diameter" | "bore_groove_diameter" | "face_groove_outside" | "face_groove_inside" | "groove_width" | "seat_outside" | "seat_thickness" | "working_length" | "free_length" | "free_inside" | "thickness" | "shaft_track" | "free_lip_no_spring" | "length" | "groove_depth" | "base_height" | "key_width" | "key_height" | "key_length";
             /** Instrument */
             instrument: string;
             /** Readings */
@@ -4654,6 +4686,11 @@ export interface components {
              */
             condition: string;
             /**
+             * Confirmed
+             * @description O-rings confirmed on the same job, by designation
+             */
+            confirmed?: string[];
+            /**
              * Count
              * @default 1
              */
@@ -4687,6 +4724,12 @@ export interface components {
             marking: string | null;
             /** Observations */
             observations?: components["schemas"]["ObservationRequest"][];
+            /**
+             * Origin
+             * @description where the machine was built, for the lists of its O-rings
+             * @default unknown
+             */
+            origin: string;
             /**
              * Said
              * @description attributes that somebody has seen on the part, or has on paper
@@ -7274,6 +7317,24 @@ export interface components {
             size_mm: number;
         };
         /**
+         * RingLists
+         * @description Where the machine was built, who knows it, and the O-rings confirmed on it, but for this part.
+         */
+        RingLists: {
+            /**
+             * Built In
+             * @description empty: nobody has said
+             */
+            built_in: string;
+            /** Confirmed */
+            confirmed: string[];
+            /**
+             * Known From
+             * @enum {string}
+             */
+            known_from: "" | "job" | "unit";
+        };
+        /**
          * RoleRight
          * @description Whether one role has one right.
          */
@@ -8297,6 +8358,13 @@ export interface components {
              * @default
              */
             build: string;
+            /**
+             * Built In
+             * @description where the machine was built: by it goes the list of its O-rings
+             * @default
+             * @enum {string}
+             */
+            built_in: "" | "inch" | "metric" | "far_east";
             /** Checked */
             checked?: {
                 [key: string]: "found" | "cleared";
@@ -12030,6 +12098,95 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    takein_say_built_in_jobs__number__built_in_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BuiltIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakeInAnswer"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Conflict */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -5,7 +5,7 @@ import type { Schemas } from '@/api/client'
 import ChoiceChips from '@/entry/ChoiceChips.vue'
 import { useJob } from '@/job/useJob'
 import { useHand } from '@/shell/hand'
-import type { RingState } from '@/drawing/seals'
+import { stateWords, type RingState } from '@/drawing/seals'
 import { useKinds } from '@/job/useKinds'
 import NeedleCount from './NeedleCount.vue'
 import RubberCard from './RubberCard.vue'
@@ -20,7 +20,7 @@ const props = defineProps<{
   kind: string
   /** Features beside those on the drawing. */
   beside: readonly Feature[]
-  /** How the part can be drawn: free, stretched, seated. */
+  /** How the part can be drawn: by itself, or in its groove. */
   states: readonly RingState[]
   condition: Schemas['BenchSheet']['condition']
   answer: Schemas['IdentifyAnswer'] | null
@@ -83,7 +83,7 @@ const held = computed(() => job.instruments.find((each) => each.name === props.i
       <h2>drawn</h2>
       <ChoiceChips
         label="drawn"
-        :options="states.map((each) => [each, each] as const)"
+        :options="states.map((each) => [each, stateWords(each, kind)] as const)"
         :chosen="state"
         @choose="state = $event as RingState"
       />

@@ -2,7 +2,6 @@
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
 import ClashDialog from '@/entry/ClashDialog.vue'
-import FigureInput from '@/entry/FigureInput.vue'
 import { percent } from '@/entry/lengths'
 import { useJob } from '@/job/useJob'
 import { useHand } from '@/shell/hand'
@@ -16,6 +15,8 @@ import CandidateCard from './CandidateCard.vue'
 import ExplanationsCard from './ExplanationsCard.vue'
 import KindStrip from './KindStrip.vue'
 import MarkingStrip from './MarkingStrip.vue'
+import OriginCard from './OriginCard.vue'
+import PartNeeds from './PartNeeds.vue'
 import QuestionCard from './QuestionCard.vue'
 import ProfileStrip from './ProfileStrip.vue'
 import TrayStrip from './TrayStrip.vue'
@@ -26,7 +27,6 @@ import { useZeroCheck } from './useZeroCheck'
 import { statesOf } from '@/drawing/seals'
 import RequirementList from '@/job/RequirementList.vue'
 import { FAMILIES, useKinds, type FamilyName } from '@/job/useKinds'
-import { MEDIA } from './media'
 
 const route = useRoute()
 const router = useRouter()
@@ -41,8 +41,6 @@ const drawing = ref<InstanceType<typeof BenchDrawing> | null>(null)
 const markingField = ref<InstanceType<typeof MarkingStrip> | null>(null)
 const foot = ref<InstanceType<typeof BenchFoot> | null>(null)
 const at = ref(0)
-/** Families of rubber: what they work in decides which. */
-const RUBBERY = ['lip_seal', 'o_ring', 'hydraulic_seal', 'face_seal']
 const variant = ref<number | null>(null)
 const why = ref(false)
 const refused = ref<string | null>(null)
@@ -96,6 +94,7 @@ const readings = computed(() =>
   ),
 )
 const question = ref<InstanceType<typeof QuestionCard> | null>(null)
+const origin = ref<InstanceType<typeof OriginCard> | null>(null)
 const tray = computed(() => part.value?.tray ?? [])
 const { entered, landed, focusField, focusNext, take, ask } = useLed(bench, {
   asked,
@@ -196,13 +195,14 @@ useKeys([
   })),
   { key: 'f', words: 'next family of part', run: soon(() => bench.setFamily(nextFamily(1))) },
   { key: 'F', words: 'previous family of part', run: soon(() => bench.setFamily(nextFamily(-1))) },
-  { key: 'g', words: 'draw it free, stretched, seated in its groove', run: soon(nextState) },
+  { key: 'g', words: 'draw it by itself, stretched, in its groove', run: soon(nextState) },
   {
     key: 'e',
     words: 'enquiry sheet',
     run: () => void router.push({ name: 'enquiry', params: route.params }),
   },
   { key: 'q', words: 'answer the question', run: () => question.value?.focus() },
+  { key: 'j', words: 'where the machine was built', run: () => origin.value?.focus() },
   { key: 'Alt+t', words: 'assembled width', run: () => focusField('assembled_width'), inFields: true },
   { key: 'Alt+c', words: 'outer ring width', run: () => focusField('outer_ring_width'), inFields: true },
   { key: 'Alt+m', words: 'marking', run: () => markingField.value?.focus(), inFields: true },
@@ -340,46 +340,14 @@ onMounted(async () => {
               editable
               @say="bench.say"
             >
-              <div>
-                <dt>needed</dt>
-                <dd>
-                  <b v-if="bench.onLine.value" class="fig">{{ bench.needed.value }}</b>
-                  <FigureInput
-                    v-else
-                    v-model="sheet.sheet.value.needed"
-                    name="needed"
-                    label="quantity needed"
-                    :least="1"
-                    :most="999"
-                    whole
-                  />
-                  <i>{{ bench.onLine.value ? 'from the strip-down' : 'pieces' }}</i>
-                </dd>
-              </div>
-              <div>
-                <dt>runs at</dt>
-                <dd>
-                  <FigureInput
-                    v-model="sheet.sheet.value.temperature_c"
-                    name="temperature"
-                    label="running temperature, °C"
-                    :least="-100"
-                    :most="400"
-                  />
-                  <i>°C</i>
-                </dd>
-              </div>
-              <div v-if="RUBBERY.includes(family)">
-                <dt>medium</dt>
-                <dd>
-                  <select v-model="sheet.sheet.value.medium" name="medium" aria-label="medium">
-                    <option value="">not known</option>
-                    <option v-for="each in MEDIA" :key="each" :value="each">
-                      {{ each.replace(/_/g, ' ') }}
-                    </option>
-                  </select>
-                </dd>
-              </div>
+              <PartNeeds
+                v-model:needed="sheet.sheet.value.needed"
+                v-model:temperature="sheet.sheet.value.temperature_c"
+                v-model:medium="sheet.sheet.value.medium"
+                :family="family"
+                :on-line="bench.onLine.value"
+                :count="bench.needed.value"
+              />
             </RequirementList>
           </CandidateCard>
           <div class="none" :class="{ att: nothingFits }">
@@ -411,6 +379,12 @@ onMounted(async () => {
         :answers="sheet.sheet.value.answers ?? {}"
         :possible="(answer?.kinds ?? []).map((each) => each.kind)"
         @answer="bench.setAnswer"
+      />
+      <OriginCard
+        v-if="family === 'o_ring' && part && (anyEvidence || part.ring_lists.built_in)"
+        ref="origin"
+        :lists="part.ring_lists"
+        @say="async (built) => (refused = (await bench.sayBuiltIn(built))?.message ?? null)"
       />
       <BenchFoot
         ref="foot"

@@ -3,6 +3,7 @@ import { api, isAway, resultOf, withKey, type Refusal, type Schemas } from '@/ap
 import { useLive } from '@/api/useLive'
 import { useSheet } from '@/sheets/useSheet'
 import { useKinds, type FamilyName } from '@/job/useKinds'
+import type { BuiltIn } from '@/job/origins'
 import { useHand } from '@/shell/hand'
 import { useReadings, type Faults, type Feature, type Pending, type Sheet } from './useReadings'
 
@@ -130,6 +131,8 @@ export function useBench(partId: number) {
         medium: sheet.sheet.value.medium ?? '',
         temperature_c: sheet.sheet.value.temperature_c ?? null,
       },
+      origin: part.value?.ring_lists.built_in || 'unknown',
+      confirmed: part.value?.ring_lists.confirmed ?? [],
       count: needed.value,
       chosen: pointed.value,
       limit: 6,
@@ -187,6 +190,20 @@ export function useBench(partId: number) {
     sheet.sheet.value.said = Object.fromEntries(value ? [...rest, [name, value]] : rest)
   }
 
+  /** Said of the whole job: it goes to its take-in, and every O-ring of the job is ranked by it. */
+  async function sayBuiltIn(built: BuiltIn): Promise<Refusal | null> {
+    if (!part.value) return null
+    const { answer, refusal } = await resultOf(
+      api.PUT('/api/jobs/{number}/built-in', {
+        params: { path: { number: part.value.job.number } },
+        body: { built_in: built },
+        ...withKey(),
+      }),
+    )
+    if (answer) await load()
+    return refusal
+  }
+
   async function choose(itemId: number, sure: boolean): Promise<Refusal | null> {
     for (const feature of features.value) take(feature)
     const unsaved = await sheet.stored()
@@ -235,6 +252,7 @@ export function useBench(partId: number) {
     setKind,
     setAnswer,
     say,
+    sayBuiltIn,
     pointed,
     onLine,
     needed,

@@ -5,7 +5,12 @@ import { partSize, usual } from '@/drawing/sizes'
 import { useKinds } from '@/job/useKinds'
 import { SEATS, type Feature, type useBench } from './useBench'
 
-const GROOVE: readonly Feature[] = ['groove_diameter', 'groove_width', 'groove_depth']
+/** What is measured of a groove, by how it is drawn. */
+const GROOVES: Partial<Record<RingState, readonly Feature[]>> = {
+  seated: ['groove_diameter', 'groove_width', 'groove_depth'],
+  in_bore: ['bore_groove_diameter', 'groove_width', 'groove_depth'],
+  in_face: ['face_groove_outside', 'face_groove_inside', 'groove_width', 'groove_depth'],
+}
 /** What the sheet knows of the part so far. */
 interface Known {
   answer: Readonly<Ref<Schemas['IdentifyAnswer'] | null>>
@@ -49,19 +54,21 @@ export function useDrawn(bench: ReturnType<typeof useBench>, { answer, chosen, a
     )
     if (wanted.has('assembled_width')) wanted.delete('width')
     for (const name of features.value) if (bench.readings(name).length) wanted.add(name)
-    if (state.value === 'seated') for (const name of GROOVE) wanted.add(name)
+    for (const name of GROOVES[state.value] ?? []) wanted.add(name)
     const marks = sealSection(drawn.value, state.value)?.marks
     return features.value.filter(
       (name) =>
         wanted.has(name) && !SEATS.includes(name as (typeof SEATS)[number]) && (!marks || name in marks),
     )
   })
-  /** What else can be measured, and stands beside the drawing. */
+  /** What else can be measured, and stands beside the drawing; of a groove only what is of the one that is drawn. */
   const beside = computed<Feature[]>(() => {
     const measured = kinds.kind(kindDrawn.value)?.measured ?? []
+    const groove = GROOVES[state.value] ?? GROOVES.seated ?? []
     return features.value.filter(
       (name) =>
-        (measured.includes(name) || bench.readings(name).length) &&
+        ((measured.includes(name) && (!name.includes('groove_') || groove.includes(name))) ||
+          bench.readings(name).length) &&
         !asked.value.includes(name) &&
         !SEATS.includes(name as (typeof SEATS)[number]),
     )
@@ -73,8 +80,13 @@ export function useDrawn(bench: ReturnType<typeof useBench>, { answer, chosen, a
   /** What is known by its groove alone is drawn in it. */
   function begin(): void {
     const itself = ['inside', 'section', 'section_1'] as const
-    if (bench.readings('groove_diameter').length && !itself.some((name) => bench.readings(name).length))
-      state.value = statesOf(kindDrawn.value).includes('seated') ? 'seated' : 'free'
+    if (itself.some((name) => bench.readings(name).length)) return
+    const states = statesOf(kindDrawn.value)
+    const read = (names: readonly Feature[]) =>
+      names.some(
+        (name) => name.includes('groove_') && !/width|depth/.test(name) && bench.readings(name).length,
+      )
+    state.value = states.find((each) => read(GROOVES[each] ?? [])) ?? 'free'
   }
   watch(
     () => statesOf(kindDrawn.value),

@@ -3,7 +3,7 @@ import { computed, onMounted } from 'vue'
 import type { Schemas } from '@/api/client'
 import { useBench } from '@/bench/useBench'
 import SizedDrawing, { type Label } from '@/drawing/SizedDrawing.vue'
-import { sealSection, statesOf } from '@/drawing/seals'
+import { sealSection, statesOf, type RingState } from '@/drawing/seals'
 import { partSize, usual } from '@/drawing/sizes'
 import { shown } from '@/entry/lengths'
 import { useKinds } from '@/job/useKinds'
@@ -18,7 +18,14 @@ const kind = computed(() => props.item?.kind ?? kinds.groups(family.value)[0]?.p
 const size = computed(() =>
   props.item ? partSize(props.item.kind, props.item.dimensions, 0) : usual(kind.value),
 )
-const state = computed(() => (statesOf(kind.value).includes('seated') ? 'seated' : 'free'))
+/** In the groove that was measured; where none was, on a shaft. */
+const state = computed<RingState>(() => {
+  const states = statesOf(kind.value)
+  const read = live.answer.value?.readings.map((each) => each.feature) ?? []
+  if (states.includes('in_bore') && read.includes('bore_groove_diameter')) return 'in_bore'
+  if (states.includes('in_face') && read.some((name) => name.startsWith('face_groove_'))) return 'in_face'
+  return states.includes('seated') ? 'seated' : 'free'
+})
 /** What lies beside the part, and can be shown on its drawing. */
 const labels = computed(() => {
   const marks = sealSection(size.value, state.value)?.marks ?? {}

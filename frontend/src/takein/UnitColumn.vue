@@ -4,6 +4,7 @@ import { RouterLink } from 'vue-router'
 import type { Schemas } from '@/api/client'
 import ChipGroup from '@/entry/ChipGroup.vue'
 import RefusedNote from '@/entry/RefusedNote.vue'
+import { ORIGINS } from '@/job/origins'
 import { useTrade } from '@/job/useTrade'
 import BuildQuestion from './BuildQuestion.vue'
 import EarlierNotes from './EarlierNotes.vue'
@@ -99,6 +100,13 @@ const alike = computed({
       <label>model<input v-model="sheet.model" name="model" maxlength="60" list="models" /></label>
       <label>serial<input v-model="sheet.serial" name="serial" maxlength="60" /></label>
       <label class="wide">maker's plate<input v-model="sheet.plate" name="plate" maxlength="200" /></label>
+      <label
+        >machine built in
+        <select v-model="sheet.built_in" name="built-in">
+          <option value="">not known</option>
+          <option v-for="[name, words] in ORIGINS" :key="name" :value="name">{{ words }}</option>
+        </select>
+      </label>
       <label>since<input v-model="sheet.since" name="since" maxlength="60" /></label>
       <label>max. downtime, days<input v-model="days" name="lie-open" inputmode="numeric" /></label>
       <label>identical units<input v-model="alike" name="units-alike" inputmode="numeric" /></label>

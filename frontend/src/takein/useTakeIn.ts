@@ -12,6 +12,7 @@ const EMPTY: TakeInSheet = {
   model: '',
   build: '',
   serial: '',
+  built_in: '',
   since: '',
   lie_open_days: null,
   access: 'cheap',

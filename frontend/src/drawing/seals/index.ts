@@ -47,8 +47,13 @@ export function sealSection(size: PartSize, state: RingState = 'free'): SealHalf
 }
 /** A key lies by itself: it has no axis. */
 export const hasAxis = (kind: string): boolean => !kind.startsWith('key_')
-/** The states that a kind can be drawn in: a ring also stretched, a cylinder's seal free or in its groove. */
+/** The states that a kind can be drawn in: a ring also stretched, or in a groove of each sort; a cylinder's seal free or in its groove. */
 export function statesOf(kind: string): readonly RingState[] {
-  if (ROUND.includes(kind)) return ['free', 'stretched', 'seated']
+  if (ROUND.includes(kind)) return ['free', 'stretched', 'seated', 'in_bore', 'in_face']
   return HYDRAULIC.includes(kind) ? ['free', 'seated'] : ['free']
+}
+/** How a state is called. */
+export function stateWords(state: RingState, kind: string): string {
+  if (state === 'seated' && ROUND.includes(kind)) return 'on a shaft'
+  return state.replace('_', ' a ')
 }

@@ -8,7 +8,8 @@ export type Mark =
 export interface SealHalf extends Half {
   marks: Record<string, Mark>
 }
-export type RingState = 'free' | 'stretched' | 'seated'
+/** A ring by itself, stretched, seated on a shaft, in a bore or in a face; a cylinder's seal free or seated. */
+export type RingState = 'free' | 'stretched' | 'seated' | 'in_bore' | 'in_face'
 
 export const rubber = (points: Point[]): Piece => ({ what: 'rubber', points })
 export const metal = (points: Point[], outer = true): Piece => ({ what: 'ring', points, outer })

@@ -10,56 +10,100 @@ function xProfile(r: number, c: number): Point[] {
   })
 }
 
+/** What a ring fills of its groove: its section pressed to a depth, the area kept. */
+function pressed(cs: number, depth: number, middle: Point, across: 'r' | 'x'): Piece {
+  const wide = (Math.PI * cs * cs) / depth / 2 + cs * 0.12
+  const [a, b] = across === 'r' ? [wide, depth / 2] : [depth / 2, wide]
+  const power = (v: number): number => Math.sign(v) * Math.abs(v) ** 0.55
+  return rubber(
+    Array.from({ length: 40 }, (_, i) => {
+      const at = (i / 40) * 2 * Math.PI
+      return [middle[0] + a * power(Math.cos(at)), middle[1] + b * power(Math.sin(at))] as const
+    }),
+  )
+}
+
+const TIGHT = 0.8 // depth of a gland, of the section
+
+/** On a shaft: the ring stands on the bottom of a groove, the bore closes over it. */
+function onShaft(ri: number, cs: number): SealHalf {
+  const [half, depth] = [cs * 1.4, 2 * cs * TIGHT]
+  const [mouth, far] = [ri + depth - 0.12 * cs, half * 1.9]
+  const shaft = [[-far, mouth], [-half, mouth], [-half, ri], [half, ri], [half, mouth], [far, mouth]] // prettier-ignore
+  const pieces = [
+    ghost([...(shaft as unknown as Point[]), [far, ri - cs * 0.8], [-far, ri - cs * 0.8]]),
+    ghost(box(-far, far, ri + depth, ri + depth + cs * 0.8)),
+    pressed(cs, depth, [0, ri + depth / 2], 'r'),
+  ]
+  return whole(pieces, [-cs, cs], ri, ri + depth, {
+    groove_diameter: { along: 'diameter', r: ri, at: -half, side: 'left' },
+    groove_width: { along: 'x', from: -half, to: half, r: ri + depth, side: 'above' },
+    groove_depth: { along: 'wall', from: ri, to: mouth, at: half },
+  })
+}
+
+/** In a bore: the ring stands against the bottom of a groove around it, the shaft closes it. */
+function inBore(ro: number, cs: number): SealHalf {
+  const [half, depth] = [cs * 1.4, 2 * cs * TIGHT]
+  const [mouth, far] = [ro - depth + 0.12 * cs, half * 1.9]
+  const housing = [[-far, mouth], [-half, mouth], [-half, ro], [half, ro], [half, mouth], [far, mouth]] // prettier-ignore
+  const pieces = [
+    ghost([...(housing as unknown as Point[]), [far, ro + cs * 0.8], [-far, ro + cs * 0.8]]),
+    ghost(box(-far, far, ro - depth - cs * 0.8, ro - depth)),
+    pressed(cs, depth, [0, ro - depth / 2], 'r'),
+  ]
+  return whole(pieces, [-cs, cs], ro - depth, ro, {
+    bore_groove_diameter: { along: 'diameter', r: ro, at: -half, side: 'left' },
+    groove_width: { along: 'x', from: -half, to: half, r: ro - depth, side: 'below' },
+    groove_depth: { along: 'wall', from: mouth, to: ro, at: half },
+  })
+}
+
+/** In a face: the ring lies against the outer wall of a groove, a flat face closes it. */
+function inFace(ro: number, cs: number): SealHalf {
+  const [wide, depth] = [2 * cs * 1.35, 2 * cs * 0.75]
+  const [inner, back] = [ro - wide, -depth / 2]
+  const face = depth / 2
+  const block = [
+    [face, ro + cs], [face, ro], [back, ro], [back, inner], [face, inner], [face, inner - cs],
+    [back - cs, inner - cs], [back - cs, ro + cs],
+  ] // prettier-ignore
+  const high = (Math.PI * cs * cs) / depth / 2 + cs * 0.12
+  const pieces = [
+    ghost(block as unknown as Point[]),
+    ghost(box(face, face + cs, inner - cs, ro + cs)),
+    pressed(cs, depth, [0, ro - high], 'x'),
+  ]
+  return whole(pieces, [back, face], inner, ro, {
+    face_groove_outside: { along: 'diameter', r: ro, at: back, side: 'left' },
+    face_groove_inside: { along: 'diameter', r: inner, at: face, side: 'right' },
+    groove_depth: { along: 'x', from: back, to: face, r: ro, side: 'above' },
+    groove_width: { along: 'wall', from: inner, to: ro, at: back },
+  })
+}
+
 /** An O-ring or its like: free, stretched on its groove, or squeezed in it. */
 export function roundRing(kind: string, s: Sizes, state: RingState): SealHalf {
   const c = get(s, 'section_mm', 3.53) / 2
   const free = get(s, 'inside_mm', 37.7) / 2
+  if (state === 'in_bore') return inBore((free + 2 * c) * 0.985, c)
+  if (state === 'in_face') return inFace((free + 2 * c) * 0.99, c)
   const ri = state === 'free' ? free : free * 1.03
   const cs = state === 'free' ? c : c * 0.987
+  if (state === 'seated') return onShaft(ri, cs)
   const r = ri + cs
+  const top = ri + 2 * cs
   const pieces: Piece[] = []
-  const [half, depth] = [cs * 1.4, 2 * cs * 0.8]
-  if (state === 'seated') {
-    pieces.push(
-      ghost([
-        [-half * 1.9, ri + depth - 0.12 * c],
-        [-half, ri + depth - 0.12 * c],
-        [-half, ri],
-        [half, ri],
-        [half, ri + depth - 0.12 * c],
-        [half * 1.9, ri + depth - 0.12 * c],
-        [half * 1.9, ri - cs * 0.8],
-        [-half * 1.9, ri - cs * 0.8],
-      ]),
-      ghost(box(-half * 1.9, half * 1.9, ri + depth, ri + depth + cs * 0.8)),
-    )
-    const wide = (Math.PI * cs * cs) / depth / 2 + cs * 0.12
-    const points: Point[] = Array.from({ length: 40 }, (_, i) => {
-      const a = (i / 40) * 2 * Math.PI
-      const power = (v: number): number => Math.sign(v) * Math.abs(v) ** 0.55
-      return [wide * power(Math.cos(a)), ri + depth / 2 + (depth / 2) * power(Math.sin(a))] as const
-    })
-    pieces.push(rubber(points))
-  } else if (kind === 'square_ring') pieces.push(rubber(box(-cs, cs, ri, ri + 2 * cs)))
+  if (kind === 'square_ring') pieces.push(rubber(box(-cs, cs, ri, top)))
   else if (kind === 'x_ring') pieces.push(rubber(xProfile(r, cs)))
   else pieces.push(disc(0, r, cs))
   if (state === 'stretched') pieces.push({ what: 'outline', at: [0, free + c], radius: c })
-  const top = ri + 2 * cs
-  const out = state === 'seated' ? ri + depth : top
-  const marks: SealHalf['marks'] =
-    state === 'seated'
-      ? {
-          groove_diameter: { along: 'diameter', r: ri, at: -half, side: 'left' },
-          groove_width: { along: 'x', from: -half, to: half, r: ri + depth, side: 'above' },
-          groove_depth: { along: 'wall', from: ri, to: ri + depth - 0.12 * c, at: half },
-        }
-      : {
-          inside: { along: 'diameter', r: ri, at: cs * 0.3, side: 'right' },
-          outside: { along: 'diameter', r: top, at: -cs * 0.3, side: 'left' },
-          section_1: { along: 'wall', from: ri, to: top, at: cs },
-          section_2: { along: 'x', from: -cs, to: cs, r: ri, side: 'below' },
-        }
-  return whole(pieces, [-cs, cs], ri, out, marks)
+  return whole(pieces, [-cs, cs], ri, top, {
+    inside: { along: 'diameter', r: ri, at: cs * 0.3, side: 'right' },
+    outside: { along: 'diameter', r: top, at: -cs * 0.3, side: 'left' },
+    section_1: { along: 'wall', from: ri, to: top, at: cs },
+    section_2: { along: 'x', from: -cs, to: cs, r: ri, side: 'below' },
+  })
 }
 
 /** A backup ring, which keeps an O-ring from being pressed into the gap. */

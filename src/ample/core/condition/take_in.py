@@ -29,6 +29,9 @@ class TakeInSheet(Sheet):
     model: str = Field(default="", max_length=60)
     build: str = Field(default="", max_length=40)
     serial: str = Field(default="", max_length=60)
+    built_in: Literal["", "inch", "metric", "far_east"] = Field(
+        default="", description="where the machine was built: by it goes the list of its O-rings"
+    )
     since: str = Field(default="", max_length=60)
     lie_open_days: int | None = Field(default=None, ge=0, le=3650)
     access: Literal["cheap", "costly"] = "cheap"

@@ -56,6 +56,12 @@ class IdentifyRequest(Request):
     chosen: int | None = Field(
         default=None, ge=0, description="the key of the listed part whose size is meant; else the likeliest"
     )
+    origin: Name = Field(
+        default="unknown", description="where the machine was built, for the lists of its O-rings"
+    )
+    confirmed: list[Name] = Field(
+        default_factory=list, max_length=60, description="O-rings confirmed on the same job, by designation"
+    )
     limit: int = Field(default=10, ge=1, le=100)
     variants: int = Field(default=60, ge=1, le=200, description="listed parts a candidate, likeliest first")
     at_hand: Name | None = None

@@ -17,6 +17,41 @@ _SERIES_MM = (4, 5, 6, 8, 10, 12, 14, 16, 18, 20, 22, 25, 28, 30, 32, 35, 36, 40
               140, 160, 180, 200, 220, 250, 280, 320, 360)  # fmt: skip
 
 
+_RING_ITSELF = {"inside", "outside", "length", "section_1", "section_2"}
+_GROOVES = {
+    "groove_diameter",
+    "bore_groove_diameter",
+    "face_groove_outside",
+    "face_groove_inside",
+    "groove_depth",
+}
+_RIVAL = 0.15  # of the chance of the first: from here on the second is named beside it
+_ONE_SECTION_MM = 0.09
+_STEP = 0.06  # neighbours differ by less than this share of their inside
+
+
+def neighbours(
+    observations: Sequence[Observation], likeliest: Sequence[tuple[str, tuple[float, ...], float]]
+) -> str:
+    """What is said of two rings of one section that use brings to the same size; empty when they can be told apart.
+
+    Args:
+        observations: What was read.
+        likeliest: The two likeliest O-rings: designation, inside and section in mm, chance.
+    """
+    read = {each.feature for each in observations}
+    if len(likeliest) < 2 or read & _GROOVES or not read & _RING_ITSELF:
+        return ""
+    (one, own, chance), (other, its, rival) = likeliest[:2]
+    apart = abs(own[0] - its[0]) / max(own[0], its[0])
+    if rival < _RIVAL * chance or abs(own[1] - its[1]) > _ONE_SECTION_MM or not 0.004 < apart < _STEP:
+        return ""
+    return (
+        f"A used {one} and a used {other} measure alike: no reading of the ring tells them apart. Measure the bottom of "
+        "the groove, or try both in it."
+    )
+
+
 def advice(
     catalogue: Catalogue, observations: Sequence[Observation], likeliest: str, kind: str
 ) -> tuple[str, ...]:
@@ -90,7 +125,7 @@ def _of_ring(read: dict[str, float], likeliest: str) -> list[str]:
         )
     elif one and not other:
         found.append("Measure the section in the other direction too: a ring with set is flat.")
-    if "inside" in read and not {"groove_diameter", "groove_depth"} & read.keys():
+    if "inside" in read and not _GROOVES & read.keys():
         found.append("A used ring has stretched or shrunk: if you have the groove, measure that.")
     return found
 

@@ -9,7 +9,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from ample.core.errors import BadInput
-from ample.core.identify.advice import advice
+from ample.core.identify.advice import advice, neighbours
 from ample.core.identify.agreement import DISAGREES_SIGMA, FeatureAgreement, agreement, worth
 from ample.core.identify.catalogue import Catalogue, Entry
 from ample.core.identify.clash import clash
@@ -197,7 +197,15 @@ def _advice(
     catalogue: Catalogue, read: tuple[Observation, ...], candidates: tuple[Candidate, ...]
 ) -> tuple[str, ...]:
     best = candidates[0].variants[0].entry.spec if candidates else None
-    return advice(catalogue, read, best.designation if best else "", best.kind if best else "")
+    said = advice(catalogue, read, best.designation if best else "", best.kind if best else "")
+    if catalogue.family.name != "o_ring":
+        return said
+    rings = [
+        (each.variants[0].entry.spec.designation, each.envelope_mm[:2], each.probability)
+        for each in candidates[:2]
+    ]
+    alike = neighbours(read, rings)
+    return (alike, *said) if alike else said
 
 
 @dataclass(frozen=True)

@@ -14,7 +14,10 @@ _ROUNDING_MM = 0.0005
 # What stands for shaft and housing of a part that is not pressed on: features read beside it, and in words.
 PLACES = {
     "lip_seal": ((("shaft", "shaft_track"), "shaft under the lip"), (("housing_bore",), "housing bore")),
-    "o_ring": ((("groove_diameter",), "bottom of the groove"), (("groove_width", "groove_depth"), "groove")),
+    "o_ring": (
+        (("groove_diameter", "bore_groove_diameter", "face_groove_outside", "face_groove_inside"), "groove"),
+        (("groove_width", "groove_depth"), "groove"),
+    ),
     "hydraulic_seal": ((("rod", "bore"), "rod or bore"), (("groove_diameter", "groove_width"), "groove")),
     "face_seal": ((("shaft",), "shaft or sleeve"), (("seat_outside",), "seat")),
     "retaining_ring": ((("groove_diameter",), "groove"), (("groove_width",), "width of the groove")),

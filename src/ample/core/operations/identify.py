@@ -13,6 +13,7 @@ from ample.core.designation import (
 from ample.core.designation.titles import title_of
 from ample.core.errors import AmpleError, BadInput
 from ample.core.identify import Catalogue, KindEvidence, Observation, identify, standard_catalogue
+from ample.core.identify.origin import for_job
 from ample.core.identify.ranking import Candidate, Identification, VariantChance
 from ample.core.interchange import meets
 from ample.core.operations.sizes import nearest
@@ -60,6 +61,8 @@ def identify_answer(
     """Identify from a request over a catalogue, with the shop's own instruments and dialects."""
     family = catalogue.family
     observations, markings = _read(request, family.name, dialects, instrument_of)
+    if family.name == "o_ring":
+        catalogue = for_job(catalogue, request.origin, request.confirmed)
     at_hand = instrument_of(request.at_hand) if request.at_hand else None
     seen = KindEvidence.of(request.kind, request.answers, family)
     found = identify(catalogue, observations, markings, request.limit, at_hand, request.variants, seen)

@@ -2,12 +2,14 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Iterator
 from dataclasses import dataclass, replace
 from functools import lru_cache
 from pathlib import Path
 
 from ample.core.sizes import INCH_MM, parse_length
+from ample.core.standards.ring_lists import list_factors, ring_list
 from ample.core.tables import read_table
 
 _LISTS = Path(__file__).parent / "seal_lists"
@@ -170,9 +172,18 @@ USUAL_RING_MM = 50.0
 
 
 def _o_rings() -> Iterator[SealSize]:
-    """Every listed ring; over the sizes of an assortment box a ring is met less the larger it is."""
-    for size in _listed_rings():
-        yield replace(size, share=size.share * min(1.0, USUAL_RING_MM / size.dimensions_mm[0]))
+    """Every listed ring; over the sizes of an assortment box a ring is met less the larger it is.
+
+    The lists weigh against each other as where nobody knows the machine.
+    """
+    listed = [
+        replace(size, share=size.share * min(1.0, USUAL_RING_MM / size.dimensions_mm[0]))
+        for size in _listed_rings()
+    ]
+    of = [ring_list(size.listed) if size.kind == "o_ring" else "" for size in listed]
+    factors = list_factors(zip(of, (size.share for size in listed), strict=True))
+    for size, name in zip(listed, of, strict=True):
+        yield replace(size, share=size.share * factors.get(name, 1.0))
 
 
 def _listed_rings() -> Iterator[SealSize]:
@@ -201,17 +212,17 @@ def _listed_rings() -> Iterator[SealSize]:
     yield from _other_rings()
 
 
+_MET = ((30.0, (0.6, 0.45, 0.1)), (60.0, (0.4, 0.25, 0.04)), (math.inf, (0.12, 0.08, 0.04)))
+
+
 def _met(inside_mm: float) -> float:
     """How often a metric ring's inside is met: fives before even sizes before odd ones before halves."""
     if inside_mm % 5 == 0:
         return 1.0
+    even, odd, half = next(shares for top, shares in _MET if inside_mm < top)
     if inside_mm % 1:
-        return 0.02
-    if inside_mm < 30:
-        return 0.5 if inside_mm % 2 == 0 else 0.25
-    if inside_mm < 60:
-        return 0.2 if inside_mm % 2 == 0 else 0.05
-    return 0.02
+        return half
+    return even if inside_mm % 2 == 0 else odd
 
 
 def _other_rings() -> Iterator[SealSize]:

@@ -37,6 +37,7 @@ from ample.shop.bench.records import (
     IdentificationRecord,
 )
 from ample.shop.bench.requirements import as_json, from_json, requirements_of
+from ample.shop.bench.ring_lists import RingLists, ring_lists_of
 from ample.shop.catalogue import queries as catalogue
 from ample.shop.catalogue.index import ShopIndex
 from ample.shop.catalogue.keeper import current_index
@@ -99,6 +100,7 @@ def bench_of(t: Transaction, part_id: int) -> BenchAnswer:
         sheet=sheet_of(t, part),
         version=part.version,
         identification=identification_of(t, part_id),
+        ring_lists=ring_lists_of(t, part_id),
         tray=jobs.parts_of_jobs(t, [part.job_id]),
     )
 
@@ -152,7 +154,8 @@ def _lies_as(t: Transaction, subject: Subject) -> Any:
 
 def _identify(t: Transaction, subject: Subject) -> Any:
     """Over the catalogue and with the instruments of today; looked up when it is asked."""
-    return lambda request: identify_in_shop(current_index(), request, todays_instruments(t))
+    lists = ring_lists_of(t, subject.id)
+    return lambda request: identify_in_shop(current_index(), lists.asked(request), todays_instruments(t))
 
 
 HOST = Host({"lies_as": _lies_as, "identify": _identify}, {BENCH.name: Tables(_held, _keep, current_index)})
@@ -194,7 +197,8 @@ def choose_identity(
     sheet = sheet_of(t, part)
     earlier = queries.identification(t, part_id, lock=True)
     same_version(earlier, choice.version)
-    judged = judged_identity(sheet, part.family, item, index, instrument_of)
+    lists = ring_lists_of(t, part_id)
+    judged = judged_identity(sheet, part.family, item, index, instrument_of, lists)
     _be_sure(judged, item, choice.sure)
     mark = evidence_mark(sheet, part.family)
     queries.set_identification(
@@ -238,10 +242,15 @@ def _be_sure(judged: dict[str, Any], item: Item, sure: bool) -> None:
 
 
 def judged_identity(
-    sheet: BenchSheet, family: contract.FamilyName, item: Item, index: ShopIndex, instrument_of: InstrumentOf
+    sheet: BenchSheet,
+    family: contract.FamilyName,
+    item: Item,
+    index: ShopIndex,
+    instrument_of: InstrumentOf,
+    lists: RingLists,
 ) -> dict[str, Any]:
     """How well a listed item agrees with what is kept of a part."""
-    found = identify_in_shop(index, request_of(sheet, 100, family), instrument_of)
+    found = identify_in_shop(index, lists.asked(request_of(sheet, 100, family)), instrument_of)
     size = item.spec.dimensions
     near = [
         each
@@ -283,7 +292,15 @@ def evidence_mark(sheet: BenchSheet, family: str) -> str:
     return mark_of(family, sheet.model_dump(mode="json", exclude={"family", *not_said}))
 
 
-def judge_again(t: Transaction, part_id: int, index: ShopIndex, instrument_of: InstrumentOf) -> None:
+def judge_rings_again(t: Transaction, job_id: int) -> None:
+    """Where the machine was built has been said, or said otherwise: the O-rings confirmed on the job are judged by it."""
+    for part_id in queries.rings_identified(t, job_id):
+        judge_again(t, part_id, current_index(), todays_instruments(t), anyway=True)
+
+
+def judge_again(
+    t: Transaction, part_id: int, index: ShopIndex, instrument_of: InstrumentOf, anyway: bool = False
+) -> None:
     """What a part was confirmed as is held against what is kept of it now; who confirmed it stays on record."""
     held = queries.identification(t, part_id, lock=True)
     if held is None:
@@ -291,11 +308,12 @@ def judge_again(t: Transaction, part_id: int, index: ShopIndex, instrument_of: I
     part = known_part(t, part_id)
     sheet = sheet_of(t, part)
     mark = evidence_mark(sheet, part.family)
-    if mark == held["judged_mark"]:
+    if mark == held["judged_mark"] and not anyway:
         return
     item = known_item(t, held["item_id"])
     if item.family == part.family:
-        judged = judged_identity(sheet, part.family, item, index, instrument_of)
+        lists = ring_lists_of(t, part_id)
+        judged = judged_identity(sheet, part.family, item, index, instrument_of, lists)
     else:
         words = f"It was confirmed as {item.marking}, and is now recorded as a {FAMILIES[part.family].words}."
         judged = {

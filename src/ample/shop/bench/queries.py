@@ -217,3 +217,58 @@ def set_requirement(t: Transaction, part_id: int, requirement: str) -> None:
         "UPDATE identifications SET requirement = %(requirement)s WHERE part_id = %(part_id)s",
         {"part_id": part_id, "requirement": requirement},
     )
+
+
+_JOBS_OF_UNIT = """
+    FROM parts p
+    JOIN jobs j ON j.job_id = p.job_id
+    JOIN jobs k ON k.job_id = j.job_id OR k.unit_id = j.unit_id
+"""
+
+
+def built_in(t: Transaction, part_id: int) -> dict[str, Any] | None:
+    """Where the machine of a part was built: said on its own job, else on the latest other of the unit."""
+    return t.first(
+        "SELECT s.built_in, k.job_id = j.job_id AS own"
+        + _JOBS_OF_UNIT
+        + """
+        JOIN take_ins s ON s.job_id = k.job_id AND s.built_in <> ''
+        WHERE p.part_id = %(part_id)s
+        ORDER BY own DESC, k.job_id DESC
+        LIMIT 1
+        """,
+        {"part_id": part_id},
+    )
+
+
+def rings_confirmed(t: Transaction, part_id: int) -> list[str]:
+    """The O-rings that people confirmed on the unit of a part, but for this one, latest first."""
+    rows = t.rows(
+        "SELECT c.designation"
+        + _JOBS_OF_UNIT
+        + """
+        JOIN parts q ON q.job_id = k.job_id AND q.part_id <> p.part_id AND q.family = 'o_ring'
+        JOIN identifications i ON i.part_id = q.part_id AND i.from_file IS NULL
+        JOIN catalogue_items c ON c.item_id = i.item_id
+        WHERE p.part_id = %(part_id)s
+        ORDER BY i.decided_at DESC
+        LIMIT 60
+        """,
+        {"part_id": part_id},
+    )
+    return [row["designation"] for row in rows]
+
+
+def rings_identified(t: Transaction, job_id: int) -> list[int]:
+    """The parts of a job that are confirmed as O-rings."""
+    rows = t.rows(
+        """
+        SELECT p.part_id
+        FROM parts p
+        JOIN identifications i ON i.part_id = p.part_id
+        WHERE p.job_id = %(job_id)s AND p.family = 'o_ring'
+        ORDER BY p.part_id
+        """,
+        {"job_id": job_id},
+    )
+    return [row["part_id"] for row in rows]

@@ -9,6 +9,7 @@ from ample.base.strict import Strict
 from ample.core.contract import Interchange
 from ample.core.contract.bench import BenchSheet
 from ample.core.parts.requirement import Requirement
+from ample.shop.bench.ring_lists import RingLists
 from ample.shop.catalogue.records import Item
 
 
@@ -43,6 +44,7 @@ class BenchAnswer(BaseModel):
     sheet: BenchSheet
     version: int
     identification: IdentificationRecord | None
+    ring_lists: RingLists
     tray: list[PartHead]
 
 

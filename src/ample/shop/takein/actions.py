@@ -20,10 +20,11 @@ from ample.sheets import store as sheets
 from ample.sheets.host import Change, Host, InTables, Tables
 from ample.sheets.kinds.take_in import TAKE_IN
 from ample.sheets.subjects import Subject, job_subject
+from ample.shop.bench.actions import judge_rings_again
 from ample.shop.line.actions import judge_again
 from ample.shop.line.actions import sheet_of as line_sheet
 from ample.shop.takein import queries
-from ample.shop.takein.records import TakeInAnswer, TakeInSave
+from ample.shop.takein.records import BuiltIn, TakeInAnswer, TakeInSave
 from ample.shop.units.actions import model_of, spares_of
 from ample.shop.units.histories import tie_by_serial
 from ample.store import Transaction
@@ -85,6 +86,17 @@ def save_take_in(t: Transaction, doer: Doer, number: str, save: TakeInSave) -> T
     return take_in_of(t, number)
 
 
+def say_built_in(t: Transaction, doer: Doer, number: str, said: BuiltIn) -> TakeInAnswer:
+    """Say where the machine of a job was built; all else that is kept of it stays."""
+    subject = job_subject(t, number, lock=True)
+    assert subject.job is not None, "a take-in is of a job"
+    sheet, version = sheet_of(t, subject.job)
+    if sheet.built_in != said.built_in:
+        changed = sheet.model_copy(update={"built_in": said.built_in})
+        sheets.save(t, doer, TAKE_IN, subject, version, changed, HOST)
+    return take_in_of(t, number)
+
+
 def _held(t: Transaction, subject: Subject) -> InTables:
     assert subject.job is not None, "a take-in is of a job"
     return InTables(*sheet_of(t, subject.job))
@@ -98,6 +110,8 @@ def _keep(t: Transaction, change: Change) -> None:
     tie_by_serial(t, change.doer, job, change.sheet.serial)
     if change.before.access != change.sheet.access:
         judge_again(t, job.job_id, change.sheet.access)
+    if change.before.built_in != change.sheet.built_in:
+        judge_rings_again(t, job.job_id)
 
 
 HOST = Host(

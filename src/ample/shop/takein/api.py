@@ -10,7 +10,7 @@ from ample.base.desk import ErrorAnswer, Responses, desk
 from ample.base.records import JobPath
 from ample.base.rights import needs
 from ample.shop.takein import actions
-from ample.shop.takein.records import TakeInAnswer, TakeInSave
+from ample.shop.takein.records import BuiltIn, TakeInAnswer, TakeInSave
 from ample.shop.units.actions import add_known_model, known_models
 from ample.shop.units.records import NewModel, UnitModel, UnitModels
 
@@ -40,6 +40,17 @@ def take_in(path: JobPath) -> Response:
 def save_take_in(path: JobPath, body: TakeInSave) -> Response:
     """Keep what is known of a unit."""
     return desk().once(lambda t, doer: actions.save_take_in(t, doer, path.number, body))
+
+
+@api.put(
+    "/jobs/<number>/built-in",
+    summary="Say where the machine was built",
+    responses={200: TakeInAnswer, **_WRITES},
+)
+@needs("signed_in")
+def say_built_in(path: JobPath, body: BuiltIn) -> Response:
+    """Keep where the machine was built: by it goes the list of its O-rings."""
+    return desk().once(lambda t, doer: actions.say_built_in(t, doer, path.number, body))
 
 
 @api.post(

@@ -13,8 +13,8 @@ def take_in(t: Transaction, job_id: int) -> dict[str, Any] | None:
     return t.first(
         """
         SELECT
-            unit, plate, model, build, serial, since, lie_open_days, access, units_alike, spares, planned,
-            note_next, version
+            unit, plate, model, build, serial, built_in, since, lie_open_days, access, units_alike, spares,
+            planned, note_next, version
         FROM take_ins
         WHERE job_id = %(job_id)s
         """,
@@ -40,11 +40,11 @@ def set_take_in(t: Transaction, values: dict[str, Any]) -> None:
     t.change(
         """
         INSERT INTO take_ins (
-            job_id, unit, plate, model, build, serial, since, lie_open_days, access, units_alike, spares,
-            planned, note_next
+            job_id, unit, plate, model, build, serial, built_in, since, lie_open_days, access, units_alike,
+            spares, planned, note_next
         )
         VALUES (
-            %(job_id)s, %(unit)s, %(plate)s, %(model)s, %(build)s, %(serial)s, %(since)s,
+            %(job_id)s, %(unit)s, %(plate)s, %(model)s, %(build)s, %(serial)s, %(built_in)s, %(since)s,
             %(lie_open_days)s, %(access)s, %(units_alike)s, %(spares)s, %(planned)s, %(note_next)s
         )
         ON DUPLICATE KEY UPDATE
@@ -53,6 +53,7 @@ def set_take_in(t: Transaction, values: dict[str, Any]) -> None:
             model = VALUES(model),
             build = VALUES(build),
             serial = VALUES(serial),
+            built_in = VALUES(built_in),
             since = VALUES(since),
             lie_open_days = VALUES(lie_open_days),
             access = VALUES(access),

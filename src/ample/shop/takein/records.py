@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from typing import Literal
+
 from pydantic import BaseModel, Field
 
 from ample.base.records import Acknowledged, JobHead
@@ -17,6 +19,12 @@ class TakeInSave(Strict):
 
     version: int = Field(ge=0)
     sheet: TakeInSheet
+
+
+class BuiltIn(Strict):
+    """Where the machine of a job was built; empty: not known."""
+
+    built_in: Literal["", "inch", "metric", "far_east"]
 
 
 class TakeInAnswer(BaseModel):

@@ -46,6 +46,12 @@ def _share(a: RuleInput) -> Limit:
     return a.about(a.nominal_mm * a.number(0), a.nominal_mm * a.number(1))
 
 
+def _part(a: RuleInput) -> Limit:
+    """From one part of another dimension to another (a wall of a groove, by the section of its ring)."""
+    other = np.asarray(a.sizes_mm[a.words[0]])
+    return a.about(other * a.number(1), other * a.number(2))
+
+
 @lru_cache(maxsize=65536)
 def _zone_mm(nominal_mm: float, zone: str) -> tuple[float, float]:
     found = limits(min(max(nominal_mm, 1.0), 500.0), zone)
@@ -170,7 +176,7 @@ def _washer(part: str) -> Rule:
 
 
 RULES: dict[str, Rule] = {
-    "plain": _plain, "share": _share, "zone": _zone, "press_fit": _press_fit, "lip_sprung": _lip_sprung,
+    "plain": _plain, "share": _share, "part": _part, "zone": _zone, "press_fit": _press_fit, "lip_sprung": _lip_sprung,
     "lip_bare": _lip_bare, "seal_width": _seal_width, "ring_inside": _ring_inside,
     "ring_section": _ring_section, "ring_outside": _ring_outside, "ring_length": _ring_length, "gap": _plain,
     "flare": _share, "to": _to, "groove_shaft": _groove_shaft, "groove_bore": _groove_bore,

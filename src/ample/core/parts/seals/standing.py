@@ -33,7 +33,8 @@ class Standing:
     def dimensions(self) -> tuple[str, ...]:
         """The dimensions that decide its limits."""
         own = tuple(name for name, _ in self.terms)
-        return (*own, self.words[0]) if self.rule == "to" else own
+        named = self.rule in _OF_ANOTHER and self.words[0] not in own
+        return (*own, self.words[0]) if named else own
 
     def used_mm(self, tolerance: str) -> tuple[float, float]:
         """Shift and residue of a used part: a cover that was pressed in has lost some of its allowance."""
@@ -45,7 +46,7 @@ class Standing:
         """What it is on parts of these sizes; not a number where a dimension is missing."""
         of = {name: times * np.asarray(sizes_mm[name], dtype=np.float64) for name, times in self.terms}
         nominal = np.sum(list(of.values()), axis=0)
-        there = np.all([values > 0 for values in of.values()], axis=0)
+        there = np.all([np.asarray(sizes_mm[name]) > 0 for name in of], axis=0)
         low, high = RULES[self.rule](RuleInput(nominal, tolerance, sizes_mm, self.words))
         narrow = high - low < 1e-4
         shift, residue = self.used_mm(tolerance)
@@ -59,7 +60,8 @@ class Standing:
         )
 
 
-_TERM = re.compile(r"(?:([\d.]+)\*)?([a-z_]+)")
+_TERM = re.compile(r"([+-]?)(?:([\d.]+)\*)?([a-z_]+)")
+_OF_ANOTHER = ("to", "part")  # rules that another dimension decides too
 
 
 @lru_cache
@@ -68,7 +70,9 @@ def standings() -> dict[tuple[str, str], dict[str, tuple[Standing, ...]]]:
     found: dict[tuple[str, str], dict[str, list[Standing]]] = {}
     for row in rows("measures.csv"):
         rule, *words = row["rule"].split()
-        terms = tuple((name, float(times or 1)) for times, name in _TERM.findall(row["terms"]))
+        terms = tuple(
+            (name, float(f"{sign}{times or 1}")) for sign, times, name in _TERM.findall(row["terms"])
+        )
         unknown = {name for name, _ in terms} - set(dimensions_of()[row["family"]])
         if rule not in RULES or unknown:
             raise ValueError(f"measures.csv: {row['scheme']} {row['feature']} cannot be read")
@@ -123,7 +127,7 @@ class SealMeasures:
         return _measures(self.family, ToleranceSpec(scheme, tolerance, same, ""), feature)[0]
 
 
-_RANGES = ("to", "share")
+_RANGES = ("to", "share", "part")
 
 
 @lru_cache
