@@ -30,7 +30,16 @@ FIRST = (
     "demo",
 )
 
-NOTHING_SAID: dict[str, object] = {"said": {}, "medium": "", "temperature_c": None, "needed": None}
+NO_RUBBER = {
+    "hardness_shore_a": None, "hardened": False, "colour": "", "swelling": "", "mass_air_g": None, "mass_water_g": None,
+}  # fmt: skip
+NOTHING_SAID: dict[str, object] = {
+    "said": {},
+    "medium": "",
+    "temperature_c": None,
+    "needed": None,
+    "rubber": NO_RUBBER,
+}
 
 
 def pytest_addoption(parser):

@@ -2698,7 +2698,7 @@ export interface components {
              * @description what it stands in
              * @default
              */
-            medium: "" | ("mineral_oil" | "water" | "glycol" | "brake_fluid" | "fuel" | "steam" | "refrigerant" | "phosphate_ester");
+            medium: "" | ("mineral_oil" | "water" | "glycol" | "brake_fluid" | "fuel" | "steam" | "refrigerant" | "refrigerant_with_pag_oil" | "phosphate_ester" | "industrial_phosphate_ester" | "alkali" | "acid");
             /**
              * Needed
              * @description where no line says how many
@@ -2707,6 +2707,7 @@ export interface components {
             needed: number | null;
             /** Observations */
             observations?: components["schemas"]["FeatureReadings"][];
+            rubber?: components["schemas"]["RubberSeen"];
             /**
              * Said
              * @description attributes seen on the part, or known from paper
@@ -6592,6 +6593,7 @@ export interface components {
             position: number;
             /** Rpm */
             rpm: number | null;
+            rubber_seen: components["schemas"]["RubberSeen"];
             /** Said */
             said: {
                 [key: string]: string;
@@ -7463,6 +7465,44 @@ export interface components {
              * @default
              */
             swelling: string;
+        };
+        /**
+         * RubberSeen
+         * @description What hand, eye and scale told of its rubber; weighings in grams, in air and hung in water.
+         */
+        RubberSeen: {
+            /**
+             * Colour
+             * @default
+             * @enum {string}
+             */
+            colour: "" | "black" | "brown" | "green" | "red" | "blue" | "white" | "other";
+            /**
+             * Hardened
+             * @default false
+             */
+            hardened: boolean;
+            /**
+             * Hardness Shore A
+             * @default null
+             */
+            hardness_shore_a: number | null;
+            /**
+             * Mass Air G
+             * @default null
+             */
+            mass_air_g: number | null;
+            /**
+             * Mass Water G
+             * @default null
+             */
+            mass_water_g: number | null;
+            /**
+             * Swelling
+             * @default
+             * @enum {string}
+             */
+            swelling: "" | "none" | "some" | "much";
         };
         /**
          * RunIn

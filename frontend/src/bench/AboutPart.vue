@@ -27,10 +27,15 @@ const props = defineProps<{
   faults: Partial<Record<string, string>>
   instrument: string
   looseNeedles: boolean
+  /** The rubber that was said. */
+  material: string
 }>()
 const pending = defineModel<Pending>('pending', { required: true })
 const state = defineModel<RingState>('state', { required: true })
+const rubber = defineModel<Schemas['BenchSheet']['rubber']>('rubber', { required: true })
+const medium = defineModel<Schemas['BenchSheet']['medium']>('medium', { required: true })
 const emit = defineEmits<{
+  material: [rubber: string]
   condition: [condition: Condition]
   instrument: [name: string]
   take: [feature: Feature]
@@ -106,7 +111,13 @@ const held = computed(() => job.instruments.find((each) => each.name === props.i
       @focus="emit('focus', name)"
     />
     <NeedleCount v-if="looseNeedles" />
-    <RubberCard v-if="RUBBERY.includes(family)" />
+    <RubberCard
+      v-if="RUBBERY.includes(family)"
+      v-model:seen="rubber"
+      v-model:medium="medium"
+      :material="material"
+      @material="emit('material', $event)"
+    />
   </aside>
 </template>
 

@@ -283,6 +283,9 @@ onMounted(async () => {
         <AboutPart
           v-model:pending="pending"
           v-model:state="state"
+          v-model:rubber="sheet.sheet.value.rubber"
+          v-model:medium="sheet.sheet.value.medium"
+          :material="sheet.sheet.value.said?.material ?? ''"
           :family="family"
           :kind="kindDrawn"
           :beside="beside"
@@ -292,6 +295,7 @@ onMounted(async () => {
           :faults="faults"
           :instrument="hand.instrument"
           :loose-needles="['needle', 'track'].includes(kinds.groupOf(kindDrawn))"
+          @material="bench.say('material', $event)"
           @condition="sheet.sheet.value.condition = $event"
           @instrument="hand.instrument = $event"
           @take="take"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Schemas } from '@/api/client'
 import FigureInput from '@/entry/FigureInput.vue'
-import { MEDIA } from './media'
+import { MEDIA, mediumWords } from './media'
 
 /** What a part must be had for: how many, how warm, in what. */
 defineProps<{ family: string; onLine: boolean; count: number }>()
@@ -49,7 +49,7 @@ const RUBBERY = ['lip_seal', 'o_ring', 'hydraulic_seal', 'face_seal']
       <select v-model="medium" name="medium" aria-label="medium">
         <option value="">not known</option>
         <option v-for="each in MEDIA" :key="each" :value="each">
-          {{ each.replace(/_/g, ' ') }}
+          {{ mediumWords(each) }}
         </option>
       </select>
     </dd>

@@ -1,40 +1,64 @@
 <script setup lang="ts">
-import { computed, reactive } from 'vue'
+import { computed, reactive, watch } from 'vue'
 import { api, resultOf, type Schemas } from '@/api/client'
 import { useLive } from '@/api/useLive'
 import { percent } from '@/entry/lengths'
-import { MEDIA } from './media'
+import { MEDIA, mediumWords } from './media'
+import { NO_RUBBER } from './rubber'
 
-/** Which rubber it can be, by what hand, eye and scale tell; and what that means for the order. */
+/** Which rubber it can be, by what hand, eye and scale tell; and what that means for the order. Kept with the part. */
 type Question = Schemas['RubberRequest']
-const COLOURS = ['black', 'brown', 'green', 'red', 'blue', 'white', 'other']
-const held = reactive({
-  hardness: '',
-  colour: '',
-  stood: '',
-  swelling: '',
-  air: '',
-  water: '',
-  hardened: false,
+type Seen = Schemas['RubberSeen']
+defineProps<{ material: string }>()
+const seen = defineModel<Schemas['BenchSheet']['rubber']>('seen', { required: true })
+const medium = defineModel<Schemas['BenchSheet']['medium']>('medium', { required: true })
+const emit = defineEmits<{ material: [rubber: string] }>()
+const COLOURS = ['black', 'brown', 'green', 'red', 'blue', 'white', 'other'] as const
+const NUMBERS = ['hardness_shore_a', 'mass_air_g', 'mass_water_g'] as const
+const kept = computed<Seen>(() => ({ ...NO_RUBBER, ...seen.value }))
+/** As it is typed: what is no number yet stands here and is not kept. */
+const typed = reactive<Record<(typeof NUMBERS)[number], string>>({
+  hardness_shore_a: '',
+  mass_air_g: '',
+  mass_water_g: '',
 })
 function number(text: string): number | null {
   const clean = text.trim().replace(',', '.')
   return /^-?\d+(\.\d+)?$/.test(clean) ? Number(clean) : null
 }
+const keep = (part: Partial<Seen>) => (seen.value = { ...kept.value, ...part })
+watch(
+  kept,
+  (now) => {
+    for (const name of NUMBERS)
+      if (number(typed[name]) !== now[name]) typed[name] = now[name] === null ? '' : String(now[name])
+  },
+  { immediate: true },
+)
+const LIMITS = { hardness_shore_a: [10, 100], mass_air_g: [0.001, 100_000], mass_water_g: [-100, 100_000] }
+function take(name: (typeof NUMBERS)[number], text: string): void {
+  typed[name] = text
+  const value = number(text)
+  const [least, most] = LIMITS[name] as [number, number]
+  const good = value === null ? text.trim() === '' : value >= least && value <= most
+  if (good && value !== kept.value[name]) keep({ [name]: value })
+}
+const wrong = (name: (typeof NUMBERS)[number]) => number(typed[name]) !== kept.value[name]
 const question = computed<Question | null>(() => {
-  const [air, water] = [number(held.air), number(held.water)]
+  const now = kept.value
+  const both = now.mass_air_g !== null && now.mass_water_g !== null
   const asked: Question = {
-    hardness_shore_a: number(held.hardness),
-    hardened: held.hardened,
-    colour: held.colour,
-    stood_in: held.stood,
-    swelling: held.swelling,
+    hardness_shore_a: now.hardness_shore_a,
+    hardened: now.hardened,
+    colour: now.colour,
+    stood_in: medium.value ?? '',
+    swelling: now.swelling,
     heat_c: null,
-    mass_air_g: air !== null && water !== null ? air : null,
-    mass_water_g: air !== null && water !== null ? water : null,
+    mass_air_g: both ? now.mass_air_g : null,
+    mass_water_g: both ? now.mass_water_g : null,
     scale_g: 0.01,
   }
-  const said = [asked.hardness_shore_a, asked.mass_air_g, held.colour || null, held.stood || null]
+  const said = [asked.hardness_shore_a, asked.mass_air_g, now.colour || null, medium.value || null]
   return said.some((each) => each !== null) ? asked : null
 })
 const live = useLive<Question, Schemas['RubberAnswer']>(
@@ -42,7 +66,7 @@ const live = useLive<Question, Schemas['RubberAnswer']>(
   (asked, signal) => resultOf(api.POST('/api/calc/rubber', { body: asked, signal })),
 )
 const answer = live.answer
-const words = (name: string): string => name.replace(/_/g, ' ')
+const best = computed(() => answer.value?.chances[0]?.rubber ?? '')
 </script>
 
 <template>
@@ -51,34 +75,36 @@ const words = (name: string): string => name.replace(/_/g, ' ')
     <div class="paper">
       <div class="fields">
         <label
-          >Shore A<input
-            v-model="held.hardness"
-            name="hardness"
-            class="fig"
-            inputmode="decimal"
-            maxlength="5"
-        /></label>
-        <label
-          >in air, g<input v-model="held.air" name="mass-air" class="fig" inputmode="decimal" maxlength="8"
-        /></label>
-        <label
-          >in water, g<input
-            v-model="held.water"
-            name="mass-water"
+          v-for="[name, words] in [
+            ['hardness_shore_a', 'Shore A'],
+            ['mass_air_g', 'in air, g'],
+            ['mass_water_g', 'in water, g'],
+          ] as const"
+          :key="name"
+          >{{ words
+          }}<input
+            :value="typed[name]"
+            :name="name"
             class="fig"
             inputmode="decimal"
             maxlength="8"
+            :aria-invalid="wrong(name)"
+            @input="take(name, ($event.target as HTMLInputElement).value)"
         /></label>
         <label
           >medium
-          <select v-model="held.stood" name="stood-in">
+          <select v-model="medium" name="stood-in">
             <option value="">not known</option>
-            <option v-for="each in MEDIA" :key="each" :value="each">{{ words(each) }}</option>
+            <option v-for="each in MEDIA" :key="each" :value="each">{{ mediumWords(each) }}</option>
           </select></label
         >
         <label
           >swelled
-          <select v-model="held.swelling" name="swelling">
+          <select
+            :value="kept.swelling"
+            name="swelling"
+            @change="keep({ swelling: ($event.target as HTMLSelectElement).value as Seen['swelling'] })"
+          >
             <option value="">not stated</option>
             <option value="none">no</option>
             <option value="some">some</option>
@@ -87,13 +113,23 @@ const words = (name: string): string => name.replace(/_/g, ' ')
         >
         <label
           >colour
-          <select v-model="held.colour" name="colour">
+          <select
+            :value="kept.colour"
+            name="colour"
+            @change="keep({ colour: ($event.target as HTMLSelectElement).value as Seen['colour'] })"
+          >
             <option value="">not stated</option>
             <option v-for="each in COLOURS" :key="each" :value="each">{{ each }}</option>
           </select></label
         >
         <label class="tick"
-          ><input v-model="held.hardened" type="checkbox" name="hardened" /> hardened with age</label
+          ><input
+            :checked="kept.hardened"
+            type="checkbox"
+            name="hardened"
+            @change="keep({ hardened: ($event.target as HTMLInputElement).checked })"
+          />
+          hardened with age</label
         >
       </div>
       <p v-if="live.refusal.value" class="stop" role="alert">{{ live.refusal.value.message }}</p>
@@ -105,7 +141,7 @@ const words = (name: string): string => name.replace(/_/g, ' ')
         </p>
         <ol>
           <li v-for="each in answer.chances.slice(0, 4)" :key="each.rubber">
-            <b class="fig">{{ each.rubber }}</b> <span>{{ each.words }}</span>
+            <b class="fig">{{ each.rubber === 'other' ? '–' : each.rubber }}</b> <span>{{ each.words }}</span>
             <span class="fig p">{{ percent(each.probability) }}</span>
             <i :style="{ width: `${each.probability * 100}%` }"></i>
           </li>
@@ -118,7 +154,10 @@ const words = (name: string): string => name.replace(/_/g, ' ')
           {{ each }}
         </p>
       </template>
-      <p v-else class="faint">
+      <p v-if="answer && best !== 'other' && best !== material" class="use">
+        <button type="button" class="chip" @click="emit('material', best)">It is {{ best }}</button>
+      </p>
+      <p v-if="!answer && !live.refusal.value" class="faint">
         Weigh it in air and hung in water on a thread: density tells fluoro rubber and PTFE from the others,
         and nothing else.
       </p>
@@ -211,5 +250,8 @@ p {
 }
 .first {
   font-weight: 600;
+}
+[aria-invalid='true'] {
+  color: var(--attention);
 }
 </style>

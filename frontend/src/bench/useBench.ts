@@ -5,6 +5,7 @@ import { useSheet } from '@/sheets/useSheet'
 import { useKinds, type FamilyName } from '@/job/useKinds'
 import type { BuiltIn } from '@/job/origins'
 import { useHand } from '@/shell/hand'
+import { NO_RUBBER } from './rubber'
 import { useReadings, type Faults, type Feature, type Pending, type Sheet } from './useReadings'
 
 export type { Feature, Pending, Sheet } from './useReadings'
@@ -24,6 +25,7 @@ export const EMPTY: Sheet = {
   medium: '',
   temperature_c: null,
   needed: null,
+  rubber: NO_RUBBER,
   observations: [],
 }
 

@@ -13,7 +13,8 @@ _JOB = "SELECT job_id, number, title, owner, symptom, opened_at, version FROM jo
 _PART = """
         SELECT
             part_id, job_id, position, name, surroundings, dirty, rpm, family,
-            marking, condition_seen, bench_kind, bench_answers, said, medium, temperature_c, needed, version
+            marking, condition_seen, bench_kind, bench_answers, said, medium, temperature_c, needed,
+            rubber_seen, version
         FROM parts
 """
 

@@ -8,7 +8,7 @@ from pydantic import BaseModel, Field, field_validator
 
 from ample.base.strict import Strict
 from ample.base.times import UtcTime
-from ample.core.contract import FamilyName
+from ample.core.contract import FamilyName, RubberSeen
 
 
 class JobHead(BaseModel):
@@ -42,9 +42,10 @@ class PartHead(BaseModel):
     medium: str
     temperature_c: float | None
     needed: int | None
+    rubber_seen: RubberSeen
     version: int
 
-    @field_validator("bench_answers", "said", mode="before")
+    @field_validator("bench_answers", "said", "rubber_seen", mode="before")
     @classmethod
     def _from_column(cls, held: object) -> object:
         """The column holds JSON text, or nothing."""

@@ -4,9 +4,7 @@ import math
 
 import pytest
 
-from ample.core.errors import BadInput
 from ample.core.parts import FAMILIES, SEALS, EffectTable, SealSpec, ToleranceSpec, said_size
-from ample.core.parts.rubber import Clues, rubber_by_evidence, rubbers
 from ample.core.parts.seals import USED_COVER_MM, condition_rows, effects_of, standings
 from ample.core.standards import seal_sizes, sizes_of_family
 from ample.core.standards.iso286 import limits
@@ -96,77 +94,6 @@ def test_sizes_are_said_as_the_trade_says_them():
 def test_no_two_listed_parts_of_a_kind_are_of_one_size():
     seen = {(size.family, size.kind, size.dimensions_mm) for size in seal_sizes()}
     assert len(seen) == len(seal_sizes())
-
-
-# Rubber ------------------------------------------------------------------------------------
-
-
-@pytest.mark.parametrize(
-    ("rubber", "low", "high"),
-    [("NBR", 1.15, 1.35), ("EPDM", 1.05, 1.2), ("FKM", 1.8, 2.05), ("VMQ", 1.1, 1.35), ("PTFE", 2.1, 2.25)],
-)
-def test_densities_are_those_of_the_trade_pages(rubber, low, high):
-    assert rubbers()[rubber].density_g_cm3 == (low, high)
-
-
-@pytest.mark.parametrize(
-    ("air", "water", "density"), [(10.0, 4.75, 1.901), (3.10, 0.62, 1.2475), (21.5, 11.5, 2.146)]
-)
-def test_density_by_two_weighings(air, water, density):
-    """ρ = m_air · ρ_water / (m_air − m_water)."""
-    assert rubber_by_evidence(Clues(mass_air_g=air, mass_water_g=water)).density_g_cm3 == pytest.approx(
-        density, abs=0.001
-    )
-
-
-def test_density_tells_fluoro_rubber_and_ptfe_and_nothing_else():
-    fkm = rubber_by_evidence(Clues(mass_air_g=10, mass_water_g=4.75))
-    assert (fkm.chances[0].rubber, fkm.settled) == ("FKM", True)
-    ptfe = rubber_by_evidence(Clues(mass_air_g=21.5, mass_water_g=11.5))
-    assert (ptfe.chances[0].rubber, ptfe.settled) == ("PTFE", True)
-    for water in (0.98, 1.3, 1.7, 2.2):
-        assert not rubber_by_evidence(Clues(mass_air_g=10, mass_water_g=water)).settled
-
-
-def test_nbr_and_epdm_are_never_told_by_density_hardness_and_colour():
-    found = rubber_by_evidence(Clues(hardness_shore_a=70, colour="black", mass_air_g=10, mass_water_g=1.55))
-    chances = {each.rubber: each.probability for each in found.chances}
-    assert chances["NBR"] > 0.03
-    assert chances["EPDM"] > 0.03
-    assert any("cannot be told" in words for words in found.words)
-
-
-def test_colour_is_a_weak_hint():
-    plain, brown = (
-        rubber_by_evidence(Clues(hardness_shore_a=75)),
-        rubber_by_evidence(Clues(hardness_shore_a=75, colour="brown")),
-    )
-    rise = {each.rubber: each.probability for each in brown.chances}["FKM"] / {
-        each.rubber: each.probability for each in plain.chances
-    }["FKM"]
-    assert 1 < rise < 4
-    assert not brown.settled
-
-
-def test_what_swelled_in_oil_was_the_wrong_rubber():
-    found = rubber_by_evidence(Clues(stood_in="mineral_oil", swelling="much"))
-    assert found.chances[0].rubber == "EPDM"
-    assert any("wrong material" in words for words in found.words)
-
-
-@pytest.mark.parametrize(
-    "clues",
-    [{"colour": "mauve"}, {"stood_in": "custard"}, {"swelling": "lots"}, {"hardness_shore_a": 5}, {"mass_air_g": 1.0},
-     {"mass_air_g": 1.0, "mass_water_g": 1.0}, {"mass_air_g": 1.0, "mass_water_g": 2.0}, {"scale_g": 0.0}],
-)  # fmt: skip
-def test_clues_that_cannot_be_are_refused_in_words(clues):
-    with pytest.raises(BadInput):
-        Clues(**clues)
-
-
-def test_chances_add_up():
-    for clues in (Clues(), Clues(hardness_shore_a=90), Clues(stood_in="steam", swelling="none", heat_c=150)):
-        assert sum(each.probability for each in rubber_by_evidence(clues).chances) == pytest.approx(1)
 
 
 # the tables that describe the families -------------------------------------------------------

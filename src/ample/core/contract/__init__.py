@@ -1,7 +1,7 @@
 """The request and answer models of the operations: what other programs send and get."""
 
 from ample.core.contract.base import Answer, FamilyName, Millimetres, Name, Request, Unit
-from ample.core.contract.bench import BenchJudged, BenchSheet, FeatureReadings, TypedReading
+from ample.core.contract.bench import BenchJudged, BenchSheet, FeatureReadings, RubberSeen, TypedReading
 from ample.core.contract.identify import (
     CandidateAnswer,
     DutyAsked,
@@ -146,6 +146,7 @@ __all__ = [
     "RingLimitsRequest",
     "RubberAnswer",
     "RubberRequest",
+    "RubberSeen",
     "RunInReading",
     "RunInRequest",
     "RunningRequest",

@@ -35,6 +35,17 @@ class FeatureReadings(Sheet):
     readings: list[TypedReading] = Field(min_length=1, max_length=12)
 
 
+class RubberSeen(Sheet):
+    """What hand, eye and scale told of its rubber; weighings in grams, in air and hung in water."""
+
+    hardness_shore_a: float | None = Field(default=None, ge=10, le=100)
+    hardened: bool = False
+    colour: Literal["", "black", "brown", "green", "red", "blue", "white", "other"] = ""
+    swelling: Literal["", "none", "some", "much"] = ""
+    mass_air_g: float | None = Field(default=None, gt=0, le=100_000)
+    mass_water_g: float | None = Field(default=None, ge=-100, le=100_000)
+
+
 class BenchSheet(Sheet):
     """What the Bench records of a part: marking, condition, readings."""
 
@@ -51,6 +62,7 @@ class BenchSheet(Sheet):
     medium: Literal[""] | Medium = Field(default="", description="what it stands in")
     temperature_c: float | None = Field(default=None, ge=-100, le=400)
     needed: int | None = Field(default=None, ge=1, le=999, description="where no line says how many")
+    rubber: RubberSeen = Field(default_factory=RubberSeen)
     observations: list[FeatureReadings] = Field(default_factory=list, max_length=24)
 
 

@@ -18,7 +18,7 @@ from ample.core.interchange.judgement import (
 from ample.core.interchange.seals import interchange_of
 from ample.core.parts import BearingSpec, PartSpec
 from ample.core.parts.requirement import PAIRS, SURE, Arrangement, Basis, Requirement
-from ample.core.parts.rubber import MEDIA, rubbers
+from ample.core.parts.rubber import FAILS, MEDIA, STANDS_WELL, medium_words, rubbers
 
 # The attribute of the requirement that a judgement of the comparison is about.
 ATTRIBUTE_OF = {
@@ -32,7 +32,6 @@ PAIR_WORDS = {
     "face_to_face": "matched pair, face to face",
     "tandem": "matched pair, in tandem",
 }
-STANDS_WELL, FAILS = 0.7, 0.4  # of a rubber in a medium: above it lasts, below it does not; between, ask
 
 
 def meets(
@@ -174,7 +173,7 @@ def _medium(medium: str, offered: PartSpec) -> list[AttributeJudgement]:
     rubber = offered.marked.get("material", "")
     if medium not in MEDIA or rubber not in rubbers():
         return []
-    words, stands = medium.replace("_", " "), rubbers()[rubber].stands[medium]
+    words, stands = medium_words(medium), rubbers()[rubber].stands[medium]
     if stands >= STANDS_WELL:
         return [
             replace(

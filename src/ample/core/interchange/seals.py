@@ -7,7 +7,7 @@ from ample.core.interchange.bearings import interchange
 from ample.core.interchange.judgement import RANK, AttributeJudgement, Interchange, Running, concluded, same
 from ample.core.interchange.kind_changes import kind_change
 from ample.core.parts import SEALS, BearingSpec, Kind, PartSpec, SealSpec
-from ample.core.parts.rubber import rubbers
+from ample.core.parts.rubber import medium_words, rubbers
 
 SAME_MM = 0.02
 _WIDE_MM = {"lip_seal": ("width_mm",), "hydraulic_seal": ("height_mm", "base_mm"), "key": ("length_mm",),
@@ -163,7 +163,7 @@ def _rubber(old: SealSpec, new: SealSpec, duty: Running) -> list[AttributeJudgem
         )
     elif one in known and two in known:
         lost = [
-            m.replace("_", " ")
+            medium_words(m)
             for m, well in known[one].stands.items()
             if well >= 0.9 and known[two].stands[m] < 0.5
         ]

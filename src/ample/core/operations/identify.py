@@ -19,6 +19,7 @@ from ample.core.interchange import meets
 from ample.core.operations.sizes import nearest
 from ample.core.parts import (
     CLOSURES,
+    FAMILIES,
     BearingSpec,
     Family,
     MarkingReading,
@@ -33,6 +34,7 @@ from ample.core.parts.requirement import (
     Requirement,
     requirement_of,
 )
+from ample.core.parts.rubber import rubber_for
 from ample.core.sizes import (
     Instrument,
     default_instrument,
@@ -87,8 +89,25 @@ def identify_answer(
         kinds=_kind_shares(family, found.kinds),
         next_question=found.next_question,
         offered=list(found.offered),
-        advice=list(found.advice),
+        advice=[*_of_rubber(wanted, request), *found.advice],
     )
+
+
+def _known(wanted: Requirement, name: str) -> bool:
+    found = wanted.known(name)
+    return found is not None and bool(found.value)
+
+
+def _of_rubber(wanted: Requirement, request: contract.IdentifyRequest) -> list[str]:
+    """Where the medium is known and the rubber is not, which rubbers stand it: that is the dangerous choice."""
+    if (
+        request.duty is None
+        or "material" not in FAMILIES[request.family].marked
+        or _known(wanted, "material")
+    ):
+        return []
+    said = rubber_for(request.duty.medium)
+    return [said] if said else []
 
 
 def _size_meant(found: Identification, chosen: int | None) -> tuple[int | None, PartSpec | None]:

@@ -13,7 +13,8 @@ from ample.core.sizes.figures import percent
 from ample.core.tables import read_table
 
 Medium = Literal[
-    "mineral_oil", "water", "glycol", "brake_fluid", "fuel", "steam", "refrigerant", "phosphate_ester"
+    "mineral_oil", "water", "glycol", "brake_fluid", "fuel", "steam", "refrigerant", "refrigerant_with_pag_oil",
+    "phosphate_ester", "industrial_phosphate_ester", "alkali", "acid",
 ]  # fmt: skip
 MEDIA: tuple[str, ...] = get_args(Medium)
 SWELLING = ("none", "some", "much")
@@ -22,6 +23,36 @@ WATER_G_CM3 = 0.998
 WEAK = 0.35
 SETTLED = 0.95
 _HARDNESS_UNCERTAINTY, _HARDENED = 4.0, 6.0
+_TOLD_BY_DENSITY = ("FKM", "PTFE", "PTFE-Bz")
+STANDS_WELL, FAILS = 0.7, 0.4  # of a rubber in a medium: above it lasts, below it does not; between, ask
+_USUAL_SHARE = 0.01  # rarer materials are not named unasked
+_WORDS_OF = {
+    "refrigerant": "refrigerant with mineral oil",
+    "refrigerant_with_pag_oil": "refrigerant with PAG oil",
+    "phosphate_ester": "aviation phosphate ester",
+    "alkali": "alkali (lye)",
+    "acid": "dilute acid",
+}
+
+
+def medium_words(medium: str) -> str:
+    """What a medium is called.
+
+    >>> medium_words("brake_fluid"), medium_words("acid")
+    ('brake fluid', 'dilute acid')
+    """
+    return _WORDS_OF.get(medium, medium.replace("_", " "))
+
+
+def rubber_for(medium: str) -> str:
+    """What is said of rubbers in a medium while nobody knows which the old one was; empty for what is no medium."""
+    if medium not in MEDIA:
+        return ""
+    usual = {name: each for name, each in rubbers().items() if each.share >= _USUAL_SHARE}
+    good = [name for name, each in usual.items() if each.stands[medium] >= STANDS_WELL]
+    bad = [name for name, each in usual.items() if each.stands[medium] < FAILS]
+    fails = f"; {', '.join(bad)} {'fails' if len(bad) == 1 else 'fail'}" if bad else ""
+    return f"Its rubber is not known. In {medium_words(medium)}: {', '.join(good)}{fails}."
 
 
 @dataclass(frozen=True)
@@ -36,6 +67,12 @@ class Rubber:
     colours: dict[str, float]
     heat_c: float
     stands: dict[str, float]
+
+
+OTHER = Rubber(
+    "other", "none of these", 0.006, (0.85, 2.8), (20.0, 100.0), dict.fromkeys(COLOURS, 1 / len(COLOURS)), 150.0,
+    dict.fromkeys(MEDIA, 0.5),
+)  # fmt: skip
 
 
 @dataclass(frozen=True)
@@ -149,15 +186,16 @@ def rubber_by_evidence(clues: Clues) -> RubberAnswer:
         >>> answer.chances[0].rubber, round(answer.density_g_cm3, 2)
         ('FKM', 1.9)
     """
-    weights = {name: rubber.share * _likelihood(rubber, clues) for name, rubber in rubbers().items()}
+    known = rubbers() | {OTHER.name: OTHER}
+    weights = {name: rubber.share * _likelihood(rubber, clues) for name, rubber in known.items()}
     total = sum(weights.values())
     chances = sorted(((name, weight / total) for name, weight in weights.items()), key=lambda p: -p[1])
     measured = clues.density
     best, chance = chances[0]
-    telling = measured is not None and best in ("FKM", "PTFE")
+    telling = measured is not None and best in _TOLD_BY_DENSITY
     settled = chance >= SETTLED and telling
     return RubberAnswer(
-        tuple(RubberChance(name, rubbers()[name].words, share) for name, share in chances),
+        tuple(RubberChance(name, known[name].words, share) for name, share in chances),
         measured[0] if measured else None,
         measured[1] if measured else None,
         settled,
@@ -199,13 +237,22 @@ def _fared(stands: float, swelling: str) -> float:
 
 
 def _words(clues: Clues, chances: list[tuple[str, float]], settled: bool) -> tuple[str, ...]:
-    known = rubbers()
+    known = rubbers() | {OTHER.name: OTHER}
     best, chance = chances[0]
     said = []
-    if settled:
+    if best == OTHER.name:
+        said.append(
+            f"None of the usual rubbers and plastics goes with all of this ({percent(chance)}): weigh it again, or ask a "
+            "supplier with a sample."
+        )
+    elif settled:
         said.append(f"Order it in {best} ({known[best].words}): no other material here has its density.")
     else:
-        others = ", ".join(f"{name} {percent(share)}" for name, share in chances[1:4] if share > 0.02)
+        others = ", ".join(
+            f"{'none of these' if name == OTHER.name else name} {percent(share)}"
+            for name, share in chances[1:4]
+            if share > 0.02
+        )
         said.append(
             f"Likeliest {best} ({percent(chance)}){'; also ' + others if others else ''}: not confirmed."
         )
@@ -218,11 +265,11 @@ def _words(clues: Clues, chances: list[tuple[str, float]], settled: bool) -> tup
     if clues.colour:
         said.append("Colour is a weak hint and proves nothing.")
     if clues.swelling == "much" and clues.stood_in:
-        medium = clues.stood_in.replace("_", " ")
-        good = [name for name, rubber in known.items() if rubber.stands[clues.stood_in] >= 0.9]
+        medium = medium_words(clues.stood_in)
+        good = [name for name, rubber in rubbers().items() if rubber.stands[clues.stood_in] >= 0.9]
         said.append(f"It swelled in {medium}: it was the wrong material there. {', '.join(good)} stand it.")
     elif clues.stood_in:
-        medium = clues.stood_in.replace("_", " ")
+        medium = medium_words(clues.stood_in)
         bad = [name for name, share in chances if share > 0.1 and known[name].stands[clues.stood_in] < 0.2]
         if bad:
             said.append(

@@ -48,7 +48,7 @@ from ample.store import Transaction
 InstrumentOf = Callable[[str], Instrument]
 LEAST_CHANCE = 1e-9  # written as under 1 %, never as none
 EVEN_CHANCE = 0.5
-ADDED_LATER = ("said", "medium", "temperature_c", "needed")  # marks of before know nothing of them
+ADDED_LATER = ("said", "medium", "temperature_c", "needed", "rubber")  # marks of before know nothing of them
 
 
 def known_item(t: Transaction, item_id: int) -> Item:
@@ -83,6 +83,7 @@ def sheet_of(t: Transaction, part: PartHead) -> BenchSheet:
             "medium": part.medium,
             "temperature_c": part.temperature_c,
             "needed": part.needed,
+            "rubber": part.rubber_seen,
             "observations": observations,
         }
     )

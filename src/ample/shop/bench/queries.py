@@ -50,6 +50,7 @@ def change_part(t: Transaction, part_id: int, sheet: BenchSheet, version: int) -
             medium = %(medium)s,
             temperature_c = %(temperature_c)s,
             needed = %(needed)s,
+            rubber_seen = %(rubber_seen)s,
             family = COALESCE(%(family)s, family),
             version = version + 1
         WHERE part_id = %(part_id)s AND version = %(version)s
@@ -64,6 +65,7 @@ def change_part(t: Transaction, part_id: int, sheet: BenchSheet, version: int) -
             "medium": sheet.medium,
             "temperature_c": sheet.temperature_c,
             "needed": sheet.needed,
+            "rubber_seen": sheet.rubber.model_dump_json(exclude_defaults=True),
             "family": sheet.family,
             "version": version,
         },
