@@ -80,10 +80,11 @@ def test_a_ring_known_by_its_groove_is_drawn_in_it(person):
     page = person().go("/")
     page.goto(page.url.rstrip("/") + f"/jobs/0416/parts/{part_of(page, '0416', 9)}/bench")
     expect(page.locator("input[name=groove_diameter]")).to_have_value(re.compile("50.6"))
-    expect(page.get_by_role("radio", name="seated")).to_have_attribute("aria-checked", "true")
+    expect(page.get_by_role("radio", name="on shaft")).to_have_attribute("aria-checked", "true")
     expect(page.locator(".card.chosen .size")).to_have_text("50 × 2.5")
     page.keyboard.press("Escape")
-    page.keyboard.press("g")
+    for _ in range(3):
+        page.keyboard.press("g")
     expect(page.get_by_role("radio", name="free")).to_have_attribute("aria-checked", "true")
     expect(page.locator(".drawing input[name=inside]")).to_be_visible()
 
@@ -93,12 +94,12 @@ def test_the_rubber_is_told_by_two_weighings(person):
     page = person().go("/")
     page.goto(page.url.rstrip("/") + f"/jobs/0416/parts/{part_of(page, '0416', 10)}/bench")
     page.get_by_text("Which rubber is it?").click()
-    page.locator("input[name=mass-air]").fill("10")
-    page.locator("input[name=mass-water]").fill("4.75")
+    page.locator("input[name=mass_air_g]").fill("10")
+    page.locator("input[name=mass_water_g]").fill("4.75")
     expect(page.locator("details.rubber")).to_contain_text("Order it in FKM")
-    page.locator("input[name=mass-water]").fill("1.7")
+    page.locator("input[name=mass_water_g]").fill("1.7")
     expect(page.locator("details.rubber")).to_contain_text("not confirmed")
-    page.locator("input[name=mass-water]").fill("11")
+    page.locator("input[name=mass_water_g]").fill("11")
     expect(page.locator("details.rubber [role=alert]")).to_contain_text("weigh less")
 
 
@@ -274,7 +275,65 @@ def test_the_place_of_a_ring_is_drawn_with_what_was_measured_of_it(person):
     drawing = page.get_by_role("img", name="in its place")
     expect(drawing).to_contain_text("groove bottom")
     expect(drawing).to_contain_text("50.60")
-    expect(page.locator(".places")).to_contain_text("The groove bottom 50.60 ±0.04 mm is within range")
+    expect(page.locator(".places")).to_contain_text(
+        "The groove bottom on a shaft 50.60 ±0.04 mm is within range"
+    )
     page.keyboard.press("b")
     page.wait_for_url("**/bench")
-    expect(page.get_by_role("radio", name="seated")).to_have_attribute("aria-checked", "true")
+    expect(page.get_by_role("radio", name="on shaft")).to_have_attribute("aria-checked", "true")
+
+
+def test_a_groove_in_a_bore_and_where_the_machine_was_built(person, make_part):
+    """A gland of 45 for a rod of 39: the ring stands against it from within, and is of the list of its machine."""
+    number, part = make_part()
+    page = opened(person(), number, part)
+    for _ in range(2):
+        page.keyboard.press("f")
+    page.keyboard.press("1")
+    for _ in range(3):
+        page.keyboard.press("g")
+    expect(page.get_by_role("radio", name="in bore")).to_have_attribute("aria-checked", "true")
+    read(page, bore_groove_diameter="45.02", groove_width="4.7")
+    expect(page.locator(".card.chosen .size")).to_have_text("38.7 × 3.5")
+    before = page.locator(".card.chosen").inner_text()
+    page.keyboard.press("Escape")
+    page.keyboard.press("j")
+    page.keyboard.press("ArrowRight")
+    page.keyboard.press("ArrowRight")
+    page.keyboard.press("Enter")
+    machine = page.get_by_role("group", name="where was the machine built?")
+    expect(machine).to_contain_text("Far East ×")
+    expect(page.locator(".card.chosen")).not_to_have_text(before)
+    page.reload()
+    expect(page.get_by_role("radio", name="in bore")).to_have_attribute("aria-checked", "true")
+    expect(machine).to_contain_text("Far East ×")
+    page.goto(page.url.split("/parts/")[0] + "/take-in")
+    expect(page.locator("select[name=built-in]")).to_have_value("far_east")
+    page.locator("select[name=built-in]").select_option("metric")
+    expect(page.locator(".foot, footer").get_by_text("saved").first).to_be_visible()
+    page.go_back()
+    expect(machine).to_contain_text("Europe, metric ×")
+
+
+def test_what_was_seen_of_a_rubber_stays_with_its_part_and_its_medium_is_the_parts(person, make_part):
+    number, part = make_part()
+    page = opened(person(), number, part)
+    for _ in range(2):
+        page.keyboard.press("f")
+    read(page, inside="37.7", section_1="3.52")
+    page.get_by_text("Which rubber is it?").click()
+    page.locator("input[name=hardness_shore_a]").fill("70")
+    page.locator("input[name=mass_air_g]").fill("10,00")
+    page.locator("input[name=mass_water_g]").fill("4.75")
+    page.locator("select[name=stood-in]").select_option("acid")
+    expect(page.locator(".rubber ol b").first).to_have_text("FKM")
+    expect(page.locator("select[name=medium]")).to_have_value("acid")
+    page.get_by_role("button", name="Take FKM").click()
+    expect(page.get_by_role("button", name="Take FKM")).to_have_count(0)
+    expect(page.locator(".card.chosen")).to_contain_text("FKM")
+    expect(page.get_by_text("saved").first).to_be_visible()
+    page.reload()
+    page.get_by_text("Which rubber is it?").click()
+    expect(page.locator("input[name=mass_water_g]")).to_have_value("4.75")
+    expect(page.locator("input[name=mass_air_g]")).to_have_value("10")
+    expect(page.locator("select[name=stood-in]")).to_have_value("acid")

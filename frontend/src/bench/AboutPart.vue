@@ -94,22 +94,24 @@ const held = computed(() => job.instruments.find((each) => each.name === props.i
       />
     </div>
     <h2 v-if="fields.length">{{ bearing ? 'mating sizes' : 'also' }}</h2>
-    <SeatField
-      v-for="name in fields"
-      :key="name"
-      :model-value="pending[name] ?? ''"
-      :words="words(name)"
-      :name="name"
-      :unit="hand.unit"
-      :worth="answer?.readings.find((each) => each.feature === name)"
-      :fault="faults[name]"
-      :next="answer?.next_measurement?.feature === name"
-      @update:model-value="(typed: string) => (pending[name] = typed)"
-      @take="emit('take', name)"
-      @drop="emit('drop', name)"
-      @leave="emit('leave', name)"
-      @focus="emit('focus', name)"
-    />
+    <div class="also">
+      <SeatField
+        v-for="name in fields"
+        :key="name"
+        :model-value="pending[name] ?? ''"
+        :words="words(name)"
+        :name="name"
+        :unit="hand.unit"
+        :worth="answer?.readings.find((each) => each.feature === name)"
+        :fault="faults[name]"
+        :next="answer?.next_measurement?.feature === name"
+        @update:model-value="(typed: string) => (pending[name] = typed)"
+        @take="emit('take', name)"
+        @drop="emit('drop', name)"
+        @leave="emit('leave', name)"
+        @focus="emit('focus', name)"
+      />
+    </div>
     <NeedleCount v-if="looseNeedles" />
     <RubberCard
       v-if="RUBBERY.includes(family)"
@@ -126,8 +128,16 @@ const held = computed(() => job.instruments.find((each) => each.name === props.i
   position: absolute;
   right: 20px;
   top: 16px;
+  bottom: 8px;
   width: 208px;
   font-size: 14px;
+  display: flex;
+  flex-direction: column;
+}
+.also {
+  min-height: 70px;
+  overflow-y: auto;
+  padding: 2px 2px 2px 0;
 }
 .about h2 {
   font-size: 13px;
@@ -160,10 +170,14 @@ const held = computed(() => job.instruments.find((each) => each.name === props.i
 .about .drawn h2 {
   margin: 0;
 }
+.drawn :deep(.chip) {
+  padding-inline: 7px;
+}
 @media (max-width: 900px) {
   /* below the drawing, so that it lies over no field */
   .about {
     position: static;
+    display: block;
     grid-row: 2;
     width: auto;
     padding: 8px 20px 16px;

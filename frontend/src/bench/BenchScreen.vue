@@ -376,20 +376,22 @@ onMounted(async () => {
         :candidates="candidates"
         @choose="bench.setKind"
       />
-      <QuestionCard
-        ref="question"
-        :family="family"
-        :next="anyEvidence || sheet.sheet.value.kind ? (answer?.next_question ?? null) : null"
-        :answers="sheet.sheet.value.answers ?? {}"
-        :possible="(answer?.kinds ?? []).map((each) => each.kind)"
-        @answer="bench.setAnswer"
-      />
-      <OriginCard
-        v-if="family === 'o_ring' && part && (anyEvidence || part.ring_lists.built_in)"
-        ref="origin"
-        :lists="part.ring_lists"
-        @say="async (built) => (refused = (await bench.sayBuiltIn(built))?.message ?? null)"
-      />
+      <div class="asks">
+        <QuestionCard
+          ref="question"
+          :family="family"
+          :next="anyEvidence || sheet.sheet.value.kind ? (answer?.next_question ?? null) : null"
+          :answers="sheet.sheet.value.answers ?? {}"
+          :possible="(answer?.kinds ?? []).map((each) => each.kind)"
+          @answer="bench.setAnswer"
+        />
+        <OriginCard
+          v-if="family === 'o_ring' && part && (anyEvidence || part.ring_lists.built_in)"
+          ref="origin"
+          :lists="part.ring_lists"
+          @say="async (built) => (refused = (await bench.sayBuiltIn(built))?.message ?? null)"
+        />
+      </div>
       <BenchFoot
         ref="foot"
         :advised="advised"
@@ -457,7 +459,7 @@ onMounted(async () => {
   font-size: 24px;
   margin-bottom: 6px;
 }
-.look {
+.asks {
   grid-row: 3;
 }
 .foot {

@@ -33,10 +33,7 @@ defineExpose({ focus: () => box.value?.querySelector('button')?.focus() })
     @keydown.left.prevent="move($event, -1)"
   >
     <template v-if="!lists.built_in">
-      <p>
-        <b>Where was the machine built?</b> <kbd>j</kbd>
-        <span class="faint">its O-rings are mostly of one list</span>
-      </p>
+      <p><b>Where was the machine built?</b> <kbd>j</kbd></p>
       <button
         v-for="[name, words] in ORIGINS"
         :key="name"
@@ -66,7 +63,7 @@ defineExpose({ focus: () => box.value?.querySelector('button')?.focus() })
 
 <style scoped>
 .origin {
-  padding: 10px 20px;
+  padding: 8px 20px 9px;
   border-top: 1px solid var(--rule);
   display: flex;
   flex-wrap: wrap;

@@ -154,8 +154,8 @@ const best = computed(() => answer.value?.chances[0]?.rubber ?? '')
           {{ each }}
         </p>
       </template>
-      <p v-if="answer && best !== 'other' && best !== material" class="use">
-        <button type="button" class="chip" @click="emit('material', best)">It is {{ best }}</button>
+      <p v-if="answer?.settled && best !== material" class="use">
+        <button type="button" class="chip" @click="emit('material', best)">Take {{ best }}</button>
       </p>
       <p v-if="!answer && !live.refusal.value" class="faint">
         Weigh it in air and hung in water on a thread: density tells fluoro rubber and PTFE from the others,
@@ -176,6 +176,8 @@ summary {
   cursor: pointer;
 }
 .paper {
+  max-height: 440px;
+  overflow-y: auto;
   position: absolute;
   right: 0;
   top: 8px;

@@ -86,7 +86,8 @@ export function useDrawn(bench: ReturnType<typeof useBench>, { answer, chosen, a
       names.some(
         (name) => name.includes('groove_') && !/width|depth/.test(name) && bench.readings(name).length,
       )
-    state.value = states.find((each) => read(GROOVES[each] ?? [])) ?? 'free'
+    const measured = states.find((each) => read(GROOVES[each] ?? []))
+    if (measured) state.value = measured
   }
   watch(
     () => statesOf(kindDrawn.value),

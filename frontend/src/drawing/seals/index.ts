@@ -54,6 +54,6 @@ export function statesOf(kind: string): readonly RingState[] {
 }
 /** How a state is called. */
 export function stateWords(state: RingState, kind: string): string {
-  if (state === 'seated' && ROUND.includes(kind)) return 'on a shaft'
-  return state.replace('_', ' a ')
+  if (state === 'seated' && ROUND.includes(kind)) return 'on shaft'
+  return state.replace('_', ' ')
 }

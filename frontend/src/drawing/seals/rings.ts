@@ -52,7 +52,7 @@ function inBore(ro: number, cs: number): SealHalf {
     ghost(box(-far, far, ro - depth - cs * 0.8, ro - depth)),
     pressed(cs, depth, [0, ro - depth / 2], 'r'),
   ]
-  return whole(pieces, [-cs, cs], ro - depth, ro, {
+  return whole(pieces, [-cs, cs], ro - depth, ro + cs * 0.8, {
     bore_groove_diameter: { along: 'diameter', r: ro, at: -half, side: 'left' },
     groove_width: { along: 'x', from: -half, to: half, r: ro - depth, side: 'below' },
     groove_depth: { along: 'wall', from: mouth, to: ro, at: half },
@@ -74,7 +74,7 @@ function inFace(ro: number, cs: number): SealHalf {
     ghost(box(face, face + cs, inner - cs, ro + cs)),
     pressed(cs, depth, [0, ro - high], 'x'),
   ]
-  return whole(pieces, [back, face], inner, ro, {
+  return whole(pieces, [back, face], inner, ro + cs, {
     face_groove_outside: { along: 'diameter', r: ro, at: back, side: 'left' },
     face_groove_inside: { along: 'diameter', r: inner, at: face, side: 'right' },
     groove_depth: { along: 'x', from: back, to: face, r: ro, side: 'above' },

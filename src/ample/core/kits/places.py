@@ -15,8 +15,11 @@ _ROUNDING_MM = 0.0005
 PLACES = {
     "lip_seal": ((("shaft", "shaft_track"), "shaft under the lip"), (("housing_bore",), "housing bore")),
     "o_ring": (
-        (("groove_diameter", "bore_groove_diameter", "face_groove_outside", "face_groove_inside"), "groove"),
-        (("groove_width", "groove_depth"), "groove"),
+        (
+            ("groove_diameter", "bore_groove_diameter", "face_groove_outside", "face_groove_inside"),
+            "bottom of the groove",
+        ),
+        (("groove_width", "groove_depth"), "width of the groove"),
     ),
     "hydraulic_seal": ((("rod", "bore"), "rod or bore"), (("groove_diameter", "groove_width"), "groove")),
     "face_seal": ((("shaft",), "shaft or sleeve"), (("seat_outside",), "seat")),

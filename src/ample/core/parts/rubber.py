@@ -52,7 +52,8 @@ def rubber_for(medium: str) -> str:
     good = [name for name, each in usual.items() if each.stands[medium] >= STANDS_WELL]
     bad = [name for name, each in usual.items() if each.stands[medium] < FAILS]
     fails = f"; {', '.join(bad)} {'fails' if len(bad) == 1 else 'fail'}" if bad else ""
-    return f"Its rubber is not known. In {medium_words(medium)}: {', '.join(good)}{fails}."
+    lasts = "lasts" if len(good) == 1 else "last"
+    return f"Its rubber is not known. In {medium_words(medium)} {', '.join(good)} {lasts}{fails}."
 
 
 @dataclass(frozen=True)
