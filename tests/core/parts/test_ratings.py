@@ -25,6 +25,22 @@ def test_the_spread_stated_holds_for_the_common_series():
         assert abs(found.dynamic_n / listed_n - 1) <= found.spread
 
 
+# C of larger ball bearings, kN (common lists, from memory; 6212, 6220 and 6320 as in the audit).
+LARGE = [((60, 110, 22), 52.5), ((100, 180, 34), 122), ((100, 215, 47), 173), ((45, 85, 19), 33.2), ((50, 110, 27), 62),
+         ((80, 140, 26), 71.5), ((50, 130, 31), 87), ((120, 215, 40), 146)]  # fmt: skip
+
+
+@pytest.mark.parametrize(("sizes", "listed_kn"), LARGE, ids=str)
+def test_larger_balls_are_rated_within_a_tenth(sizes, listed_kn):
+    assert abs(estimated_ratings(*sizes).dynamic_n / 1000 / listed_kn - 1) <= 0.1
+
+
+def test_the_light_series_keeps_its_smaller_balls():
+    """6009 and 6020: 21 and 60 kN in common lists (from memory)."""
+    for sizes, listed_kn in (((45, 75, 16), 21), ((100, 150, 24), 60)):
+        assert abs(estimated_ratings(*sizes).dynamic_n / 1000 / listed_kn - 1) <= 0.1
+
+
 def test_contact_seals_cost_speed():
     open_one, sealed = (estimated_ratings(25, 52, 15, closure).speed_rpm for closure in ("open", "seal_two"))
     assert sealed < 0.7 * open_one

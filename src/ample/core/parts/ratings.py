@@ -14,7 +14,9 @@ from ample.core.parts.kinds import bearing_kinds
 from ample.core.tables import read_table
 
 SPREAD, MINIATURE_SPREAD, MINIATURE_MM = 0.2, 0.55, 10.0
-BALL_SHARE = 0.294
+BALL_SHARE, LARGE_BALL_SHARE = 0.294, 0.315
+BALL_WIDTH, LARGE_BALL_WIDTH = 0.63, 0.82  # at most this share of the width
+LARGE_BALL_BORE_MM, LARGE_BALL_RATIO = 45.0, 1.7  # diameter series 2 to 4: D / d from here on
 FILLING_ANGLE_RAD = math.radians(186)
 MATERIAL_FACTOR = 1.3
 GREASE_SPEED_LIMIT = 500_000.0
@@ -44,7 +46,8 @@ def _factors() -> tuple[tuple[float, ...], tuple[float, ...], tuple[float, ...],
 def estimated_ratings(d_mm: float, D_mm: float, B_mm: float, closure: str = "open") -> Ratings:
     """Estimate C and C0 of a single-row deep groove ball bearing from its boundary sizes.
 
-    Formula: C = 1.3·f_c·Z^(2/3)·Dw^1.8, C0 = f_0·Z·Dw², Dw ≈ 0.294·(D − d) (at most 0.63·B),
+    Formula: C = 1.3·f_c·Z^(2/3)·Dw^1.8, C0 = f_0·Z·Dw², Dw ≈ 0.294·(D − d), 0.315 from a bore of 45 mm in the
+    diameter series 2 to 4 (at most 0.63·B, there 0.82·B),
     Z from a filling angle of 186°; grease speed n·dm = 500 000 mm/min, less with contact seals.
 
     Args:
@@ -67,7 +70,9 @@ def estimated_ratings(d_mm: float, D_mm: float, B_mm: float, closure: str = "ope
     """
     if not (0 < d_mm < D_mm and B_mm > 0):
         raise BadInput("bad_sizes", "The outside diameter must be larger than the bore.", "D_mm")
-    ball = min(BALL_SHARE * (D_mm - d_mm), 0.63 * B_mm)
+    large = d_mm >= LARGE_BALL_BORE_MM and D_mm / d_mm >= LARGE_BALL_RATIO
+    share, of_width = (LARGE_BALL_SHARE, LARGE_BALL_WIDTH) if large else (BALL_SHARE, BALL_WIDTH)
+    ball = min(share * (D_mm - d_mm), of_width * B_mm)
     pitch = (D_mm + d_mm) / 2
     gamma = min(ball / pitch, 0.4)
     balls = max(3, round(1 + FILLING_ANGLE_RAD / (2 * math.asin(min(ball / pitch, 1.0)))))
@@ -121,7 +126,7 @@ def element_mm(kind: str, d_mm: float, D_mm: float, width_mm: float) -> float:
         return round(_NEEDLES_IN_RINGS[kind] * room, 3)
     if rolls == "ball":
         rows = 2 if seen.get("rows") == "2" else 1
-        return round(min(BALL_SHARE * room, 0.63 * width_mm / rows), 3)
+        return round(min(BALL_SHARE * room, BALL_WIDTH * width_mm / rows), 3)
     return round(_ELEMENT_SHARES[rolls] * room, 3)
 
 

@@ -254,6 +254,9 @@ def _lip_seals() -> Iterator[SealSize]:
                 own["lip_two"] = 0.08
             for kind, share in own.items():
                 yield SealSize("lip_seal", kind, name, sizes, row["list"], share * float(row["share"]))
+    for row in _rows("lip_seal_trade.csv"):
+        sizes = tuple(float(row[f"{name}_mm"]) for name in ("shaft", "bore", "width"))
+        yield SealSize("lip_seal", row["kind"], _name(*sizes), sizes, row["list"], float(row["share"]))
     for row in _rows("lip_seal_cassette.csv"):
         sizes = tuple(float(row[f"{name}_mm"]) for name in ("shaft", "bore", "width"))
         yield SealSize("lip_seal", "cassette", _name(*sizes), sizes, "cassette seals", 0.3)

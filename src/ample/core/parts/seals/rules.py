@@ -11,8 +11,9 @@ import numpy as np
 from numpy.typing import NDArray
 
 from ample.core.parts.seals.described import rows
+from ample.core.sizes import INCH_MM
 from ample.core.standards.iso286 import limits
-from ample.core.standards.seals import press_fit_um, ring_section_tolerance_mm
+from ample.core.standards.seals import dash_sizes, press_fit_um, ring_section_tolerance_mm
 
 Floats = NDArray[np.float64]
 Limit = tuple[Floats, Floats]
@@ -100,14 +101,48 @@ def _seal_width(a: RuleInput) -> Limit:
     return a.about(-off, off)
 
 
+_SECTION_STEP = 1000.0  # keeps dash sizes of different sections apart in one sorted column
+_SAME = 1e-3  # of that column
+
+
+@lru_cache
+def _dash_column() -> tuple[Floats, Floats, Floats]:
+    """The dash sizes in one sorted column, with their own tolerances of inside and section, mm."""
+    found = sorted(
+        (
+            _SECTION_STEP * round(row.section_in * INCH_MM, 4) + round(row.inside_in * INCH_MM, 4),
+            row.inside_tolerance_in * INCH_MM,
+            row.section_tolerance_in * INCH_MM,
+        )
+        for row in dash_sizes().values()
+    )
+    columns = np.array(found)
+    return columns[:, 0], columns[:, 1], columns[:, 2]
+
+
+def _dash_place(a: RuleInput) -> tuple[NDArray[np.intp], NDArray[np.bool_]]:
+    """The nearest dash size of each part, and whether it is that size."""
+    column, _, _ = _dash_column()
+    keys = _SECTION_STEP * np.asarray(a.sizes_mm["section_mm"]) + np.asarray(a.sizes_mm["inside_mm"])
+    right = np.clip(np.searchsorted(column, keys), 1, len(column) - 1)
+    place = np.where(keys - column[right - 1] < column[right] - keys, right - 1, right)
+    return place, np.abs(column[place] - keys) < _SAME
+
+
 def _inside_off(a: RuleInput) -> Floats:
-    return 0.009 * np.asarray(a.sizes_mm["inside_mm"]) ** 0.95 + 0.11
+    """A dash size has the tolerance of its row (AS568), all others that of ISO 3601-1 class B."""
+    place, dash = _dash_place(a)
+    return np.where(
+        dash, _dash_column()[1][place], 0.009 * np.asarray(a.sizes_mm["inside_mm"]) ** 0.95 + 0.11
+    )
 
 
 def _section_off(a: RuleInput) -> Floats:
     section = np.asarray(a.sizes_mm["section_mm"])
-    sizes, place = np.unique(section, return_inverse=True)
-    return np.array([ring_section_tolerance_mm(float(size)) for size in sizes])[place.reshape(-1)]
+    sizes, rows = np.unique(section, return_inverse=True)
+    by_standard = np.array([ring_section_tolerance_mm(float(size)) for size in sizes])[rows.reshape(-1)]
+    place, dash = _dash_place(a)
+    return np.where(dash, _dash_column()[2][place], by_standard)
 
 
 def _ring_inside(a: RuleInput) -> Limit:
