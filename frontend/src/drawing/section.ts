@@ -12,7 +12,8 @@ export function halfSection(size: PartSize, closure = 'open', state: RingState =
   if (seal) return seal
   if (kind === 'angular_contact') return angular(size)
   if (kind === 'four_point') return fourPoint(size)
-  if (kind === 'double_row_angular' || kind === 'deep_groove_double') return twoBalls(size, closure, false)
+  if (['double_row_angular', 'deep_groove_double', 'hub_unit'].includes(kind))
+    return twoBalls(size, closure, false)
   if (kind === 'self_aligning') return twoBalls(size, closure, true)
   if (kind === 'spherical_roller') return spherical(size)
   if (kind === 'angle_ring') return angleRing(size)

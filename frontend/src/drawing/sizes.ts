@@ -33,6 +33,7 @@ export const USUAL: Record<string, PartSize> = Object.fromEntries(
       ['angular_contact', 25, 52, 15, null, null, 7.9],
       ['deep_groove_double', 25, 52, 18, null, null, 6.5],
       ['double_row_angular', 25, 52, 20.6, null, null, 6.5],
+      ['hub_unit', 35, 72, 33, null, null, 11],
       ['four_point', 25, 52, 15, null, null, 7.9],
       ['self_aligning', 25, 52, 18, null, null, 5.7],
       ['thin_section', 101.6, 114.3, 6.35, null, null, 3.7],

@@ -78,7 +78,7 @@ def test_no_two_kinds_of_one_group_look_alike_in_everything():
 # What eye and hand cannot tell without the drawing or the sizes (common practice).
 ALIKE = {
     "deep_groove", "angular_contact", "thin_section", "taper", "inch_taper", "drawn_cup", "drawn_cup_closed",
-    "needle_cage", "track_roller_yoke", "track_roller_stud", "deep_groove_double", "double_row_angular",
+    "needle_cage", "track_roller_yoke", "track_roller_stud", "deep_groove_double", "double_row_angular", "hub_unit",
     "inch_cone", "inch_cup", "metric_cone", "metric_cup",
 }  # fmt: skip
 

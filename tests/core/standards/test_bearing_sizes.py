@@ -93,7 +93,7 @@ def test_widths_grow_from_a_narrow_series_to_a_wider_one(bore):
 
 # Lists of sizes, not steps of a plan.
 LISTS_ONLY = {
-    "R", "inch_taper", "inch_cone", "inch_cup", "metric_cone", "metric_cup", "T", "K", "SCE", "thin", "NUTR", "UC2", "HK", "MR", "16", "62sb",
+    "R", "inch_taper", "inch_cone", "inch_cup", "metric_cone", "metric_cup", "T", "K", "SCE", "thin", "NUTR", "UC2", "HK", "MR", "16", "62sb", "DAC",
 }  # fmt: skip
 
 
@@ -119,6 +119,13 @@ def test_the_widths_of_a_taper_go_together(size):
 )
 def test_the_iso_355_designation_ends_in_the_bore(size):
     assert int(size.also[-3:]) == size.d_mm
+
+
+@pytest.mark.parametrize("size", [s for s in bearing_sizes() if s.series == "DAC"], ids=lambda s: s.designation)
+def test_the_code_of_a_wheel_bearing_says_its_sizes(size):
+    bore, outside, width = re.fullmatch(r"DAC(\d\d)(\d\d)(\d{4})", size.designation).groups()
+    assert (float(bore), float(outside), float(width)) == (size.d_mm, size.D_mm, size.B_closed_mm)
+    assert 1.5 < size.D_mm / size.d_mm < 2.3
 
 
 def test_an_inch_cone_has_one_size_whatever_its_cup():

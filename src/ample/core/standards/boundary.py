@@ -164,6 +164,9 @@ def _listed() -> Iterator[BoundarySize]:
             d, D, B, C = (float(row[f"{name}_mm"]) for name in "dDBC")
             kind = kinds[row["series"]]
             yield BoundarySize(row["designation"], row["series"], d, D, B, B, kind, None, C)
+    for row in read_table(_LISTS / "hub_unit.csv").rows:
+        d, D, B = (float(row[f"{name}_mm"]) for name in "dDB")
+        yield BoundarySize(row["designation"], row["series"], d, D, B, B, kinds[row["series"]])
     for name in ("thin_section.csv", "angle_ring.csv"):
         for row in read_table(_LISTS / name).rows:
             d, D, B = (float(row[f"{name}_mm"]) for name in "dDB")
