@@ -121,7 +121,9 @@ def test_the_iso_355_designation_ends_in_the_bore(size):
     assert int(size.also[-3:]) == size.d_mm
 
 
-@pytest.mark.parametrize("size", [s for s in bearing_sizes() if s.series == "DAC"], ids=lambda s: s.designation)
+@pytest.mark.parametrize(
+    "size", [s for s in bearing_sizes() if s.series == "DAC"], ids=lambda s: s.designation
+)
 def test_the_code_of_a_wheel_bearing_says_its_sizes(size):
     bore, outside, width = re.fullmatch(r"DAC(\d\d)(\d\d)(\d{4})", size.designation).groups()
     assert (float(bore), float(outside), float(width)) == (size.d_mm, size.D_mm, size.B_closed_mm)
