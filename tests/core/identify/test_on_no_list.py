@@ -2,6 +2,7 @@
 
 from ample.core import contract
 from ample.core.operations.identify import identify_part
+from ample.core.parts import FAMILIES
 from ample.core.standards import sizes_of_family
 from ample.core.standards.boundary import bearing_sizes
 from tests.tables import published
@@ -28,7 +29,8 @@ def listed(family):
             for size in sizes_of_family(family)
             if size.kind.startswith("u_cup")
         }
-    return {size.dimensions_mm[:3] for size in sizes_of_family(family)}
+    kinds = FAMILIES[family].kinds_meant("copper") if family == "washer" else FAMILIES[family].kinds
+    return {size.dimensions_mm[:3] for size in sizes_of_family(family) if size.kind in kinds}
 
 
 def found_of(row):

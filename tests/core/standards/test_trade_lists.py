@@ -3,7 +3,7 @@
 import pytest
 
 from ample.core.standards import sizes_of_family
-from tests.tables import bd_warehouse, published
+from tests.tables import published
 
 LIPS = sizes_of_family("lip_seal")
 RINGS = [size for size in sizes_of_family("o_ring") if size.kind == "o_ring"]
