@@ -13,6 +13,7 @@ from ample.core.designation.seals.words import words_in
 
 _TOKEN = re.compile(r"\S+")
 _WORD = re.compile(r"[^\W\d_]{3,}\.?")
+_FEW = re.compile(r"(?<![\d.,/])(?:\d|1[0-2])\s+$")
 _SHORT = frozenset(("IN", "OF", "BY", "TO"))
 _COUNTRIES = frozenset(
     [
@@ -144,7 +145,8 @@ def without_words(
         covered = places if takes_next or known_too else known + places
         if any(start <= token.start() < stop for start, stop in covered):
             continue
-        plain = _WORD.fullmatch(piece) is not None or piece in _SHORT
+        inches = piece == "IN" and _FEW.search(clean[: token.start()])  # 3 in, not 45 in
+        plain = _WORD.fullmatch(piece) is not None or (piece in _SHORT and not inches)
         small = capitals and typed[token.start() : token.end()].islower()
         if (
             takes_next

@@ -19,6 +19,7 @@ _DASH = re.compile(
 )
 _DASH_GRADE = re.compile(r"ISO\s?3601-1-(\d{3})([AB]?)")
 _BACKUP = re.compile(r"(?<![A-Z0-9.,/])8-(\d{3})(?![0-9])")
+_PROFILED = re.compile(r"(?<![A-Z0-9])(SQ|X)-(\d{3})(?![0-9])")
 _FAR_EAST = re.compile(r"(?<![A-Z0-9])([PG])[\s-]?(\d{1,3})(A?)(?![0-9A-Z.])")
 _V_RING = re.compile(r"(?<![A-Z0-9])V(?:[\s-]?RING|R|A)?[\s-]?(\d{2,3})\s?A?(?![0-9A-Z.])")
 _TAB = re.compile(r"(?<![A-Z0-9])MB\s?(\d{1,2})(?![0-9])")
@@ -46,6 +47,13 @@ def by_code(text: Text) -> Iterator[MarkingReading]:
     if "8-" in clean:
         for match in _BACKUP.finditer(clean):
             yield from _backup(text, match)
+    if "X-" in clean or "SQ-" in clean:
+        for match in _PROFILED.finditer(clean):
+            size = named("o_ring", match.group())
+            if size:
+                words = "square ring" if match.group(1) == "SQ" else "X-ring"
+                span = _called(match, text, size, f"{words} of dash size {match.group(2)}")
+                yield assembled(text, "o_ring", size.dimensions_mm, [span], 0.9, size)
     if "P" in clean or "G" in clean:
         for match in _FAR_EAST.finditer(clean):
             yield from _far_east(text, match)

@@ -36,11 +36,13 @@ def assembled(
     spans = [*own, *text.spans(family)]
     attributes, contradictions = _attributes(spans)
     told = attributes.get("kind")
-    differs = listed is not None and told != listed.kind and family != "lip_seal"
+    differs = (
+        listed is not None and listed.kind not in (told, f"{told}_inch") and family != "lip_seal"
+    )  # a word does not tell the inch kind from the metric one: the size does
     if told and differs:
         contradictions += 1
     kind = told or ""
-    if told is None or differs:
+    if told is None or (listed is not None and listed.kind != told and family != "lip_seal"):
         kind = listed.kind if listed else told or SEALS[family].usual_kind
     spans += _assumed(family, kind, attributes)
     sizes = listed.dimensions_mm if listed else sizes_mm

@@ -13,7 +13,7 @@ from ample.core.sizes import INCH_MM, parse_length
 from ample.core.standards import SealSize, dash_sizes
 
 BARE_SCORE = {3: {"lip_seal": 0.65, "hydraulic_seal": 0.18, "washer": 0.14, "key": 0.08},
-              2: {"o_ring": 0.65, "retaining_ring": 0.1}}  # fmt: skip
+              2: {"o_ring": 0.65, "retaining_ring": 0.1}, 4: {"hydraulic_seal": 0.5}}  # fmt: skip
 _LISTED, _NOT_LISTED = 1.0, 0.45
 _WIDEST_MM = 60.0
 Shaped = Iterator[tuple[tuple[float, ...], tuple[str, ...], SealSize | None, float]]
