@@ -93,7 +93,7 @@ _DATE = re.compile(
     r"(?:19|20)\d\d[/.\-](?:0?[1-9]|1[0-2])|(?:0?[1-9]|1[0-2])[/.\-](?:19|20)?\d\d"
     r"|(?:0[1-9]|[1-4]\d|5[0-3])[0-3]\d"
 )
-_SOME_WORD = re.compile(r"(?:^|\s)(?:[^\W\d_]{3,}|NO|\d{1,2}\s*[X×])(?=[\s.]|$)")
+_SOME_WORD = re.compile(r"(?:^|\s)(?!(?:CONE|CUP)(?:\s|$))(?:[^\W\d_]{3,}|NO|\d{1,2}\s*[X×])(?=[\s.]|$)")
 _SIZE_SAID = re.compile(r"(?<![\w/.,?])\d+(?:[.,]\d+)?\s*(?:MM\s*)?(?:BORE|SHAFT|ROD|OD|ID)\b")
 _BATCH = re.compile(r"[A-Z]?\d{1,4}")
 

@@ -34,7 +34,7 @@ MOST_HALF_READ = 14
 MOST_OF_A_SIZE = 12
 _UNREAD_COST, _CONTRADICTS, _SECOND_MEANING, _LOOKS_ALIKE = 0.6, 0.3, 0.5, 0.85
 _NEARLY_MM = 0.05
-_THREE_NUMBERS = re.compile(r"\d\D*[\s×*xX]\D*\d.*[\s×*xX]\D*\d")
+_THREE_NUMBERS = re.compile(r"\d[^\s×*xX]*[\s×*xX]+[^\s×*xX]*\d[^\s×*xX]*[\s×*xX]+[^\s×*xX]*\d")
 _WORTH_GIVING = 0.25
 _SURE = 0.8
 _WITH_SECOND_MEANINGS = 6
@@ -77,7 +77,12 @@ def decode(
     if not text.strip():
         raise BadInput("nothing_read", "There is no marking to read.", "text")
     clean = _same_length_upper(text)
-    parted = without_words(clean, text, dialects) if has_words(clean) else Parted(clean, text, ())
+    if not has_words(clean):
+        readings = _read(clean, text, dialects, limit, family)
+        if not _whole(readings):
+            readings = _read_again(clean, Parted(clean, text, ()), readings, dialects, limit, family)
+        return tuple(readings[:limit])
+    parted = without_words(clean, text, dialects)
     readings = _read(parted.clean, parted.typed, dialects, limit, family) if parted.clean.strip() else []
     readings = [replace(each, beside=parted.beside) for each in readings] if parted.beside else readings
     if parted.beside and not _whole(readings):
@@ -89,7 +94,10 @@ def decode(
 
 def _whole(readings: list[MarkingReading]) -> bool:
     """Something is read that is held, and nothing is left over."""
-    return bool(readings) and not readings[0].unread and readings[0].score > NOT_HELD
+    if not readings or readings[0].unread:
+        return False
+    best = readings[0]
+    return best.score > NOT_HELD or (best.family == "bearing" and len(best.dimensions) > 1)
 
 
 def _read_again(
@@ -150,17 +158,20 @@ def _looking_alike(
 ) -> list[MarkingReading]:
     """The text with letters read as the figures that they look like, or the other way; all of it half legible."""
     ways: list[tuple[str, tuple[int, ...]]] = []
+    of_bearings = 0
     if family in (None, "bearing"):
-        ways += list(islice(as_bearing(clean), 4))
+        held = bool(readings) and readings[0].family == "bearing" and len(readings[0].dimensions) > 1
+        ways += [] if held else list(islice(as_bearing(clean), 4))
         if readings and readings[0].unread:
             way = as_suffix(clean, readings[0].unread, frozenset(general_dialect().suffixes))
             ways += [way] if way else []
+        of_bearings = len(ways)
     if family != "bearing":
         strokes = with_times(clean)
         ways += [way for way in (as_size(clean), (strokes, ()) if strokes else None) if way]
     found: list[MarkingReading] = []
-    for read, places in ways:
-        for each in _read(read, text, dialects, limit, family):
+    for number, (read, places) in enumerate(ways):
+        for each in _read(read, text, dialects, limit, "bearing" if number < of_bearings else family):
             spans = tuple(
                 replace(span, certainty="half_read")
                 if any(span.start <= place < span.stop for place in places)
@@ -193,8 +204,10 @@ def _read(
     if family != "bearing" and not _surely_a_bearing(readings, clean):
         most = MANY_WORN if limit > MOST_READINGS else FEW_WORN
         readings += [each for each in seal_readings(clean, text, most) if family in (None, each.family)]
+    if len(readings) < 2:
+        return readings
     readings.sort(key=lambda reading: -reading.score)
-    if readings and not readings[0].unread and not is_wild(clean):
+    if not readings[0].unread and not is_wild(clean):
         least = _WORTH_GIVING * readings[0].score
         readings = [reading for reading in readings if reading.score >= least]
     return _without_repeats(readings)
@@ -202,9 +215,10 @@ def _read(
 
 def _surely_a_bearing(readings: list[MarkingReading], clean: str) -> bool:
     """Read whole as a bearing, and not written as an O-ring's dash number is: other families need no look."""
+    if not readings or all(each.score <= _SURE for each in readings):
+        return False
     text = clean.strip()
-    whole = bool(readings) and max(each.score for each in readings) > _SURE
-    return whole and text[:1] not in "-#" and not (len(text) == 3 and text.isdigit())
+    return text[:1] not in "-#" and not (len(text) == 3 and text.isdigit())
 
 
 def _bearing_readings(
@@ -212,8 +226,9 @@ def _bearing_readings(
 ) -> list[MarkingReading]:
     """The text as a rolling bearing's marking, or as the size of one."""
     readings: list[MarkingReading] = []
-    for dialect in (*(each.over_general for each in dialects), general_dialect()):
-        readings += _readings_in(clean, text, dialect, limit)
+    for dialect in dialects:
+        readings += _readings_in(clean, text, dialect.over_general, limit)
+    readings += _readings_in(clean, text, general_dialect(), limit)
     return readings or _by_size(text)
 
 
@@ -262,9 +277,15 @@ def _with_suffixes(
     readings = []
     for rank, base in enumerate(bases):
         key = (base.size.kind, base.stop)
-        if key not in read:
-            read[key] = suffix_choices(clean, typed, dialect, base.stop, bearing_kinds()[base.size.kind])
-        choices, unread = read[key]
+        known = read.get(key)
+        if known is None:
+            known = suffix_choices(clean, typed, dialect, base.stop, bearing_kinds()[base.size.kind])
+            read[key] = known
+        choices, unread = known
+        if not choices:
+            score = base.weight * _UNREAD_COST ** len(unread)
+            readings.append(_assembled(base.size, [*prefixes, *base.spans], unread, score, dialect.name))
+            continue
         for number, chosen in enumerate(islice(product(*choices), 8 if rank < _WITH_SECOND_MEANINGS else 1)):
             spans = [*prefixes, *base.spans, *(span for group in chosen for span in group)]
             score = base.weight * _UNREAD_COST ** len(unread) * _SECOND_MEANING**number
@@ -355,7 +376,7 @@ def _sizes_by_bore() -> dict[int, list[BoundarySize]]:
 
 def _by_size(text: str) -> list[MarkingReading]:
     """Three dimensions that are those of a known bearing."""
-    if not _THREE_NUMBERS.search(text):
+    if sum(map(str.isdigit, text)) < 3 or not _THREE_NUMBERS.search(text):
         return []
     try:
         lengths = [each.mm for each in parse_size(text)]
