@@ -30,6 +30,9 @@ _INCH_SPREAD = 0.01
 FARTHEST_STEP_MM = 10.0 + 5 * _STEP_SIGMA_MM
 
 
+_LOG_SPAN = math.log(LARGEST_MM / SMALLEST_MM)
+
+
 def anywhere_density(value_mm: float | Floats) -> Floats:
     """A reading of something else altogether: even on a logarithmic scale; integrates to 1 over its range.
 
@@ -51,7 +54,12 @@ def anywhere_density(value_mm: float | Floats) -> Floats:
         0.005
     """
     inside = np.clip(value_mm, SMALLEST_MM, LARGEST_MM)
-    return np.asarray(1 / (inside * math.log(LARGEST_MM / SMALLEST_MM)))
+    return np.asarray(1 / (inside * _LOG_SPAN))
+
+
+def anywhere_at(value_mm: float) -> float:
+    """`anywhere_density` of one reading, per mm."""
+    return 1 / (min(max(value_mm, SMALLEST_MM), LARGEST_MM) * _LOG_SPAN)
 
 
 def rough_density(off_mm: float | Floats, scale_mm: float = ROUGH_SCALE_MM) -> Floats:
@@ -103,7 +111,7 @@ def slip_density(value_mm: float, meant_mm: Floats) -> Floats:
         >>> bool(one_off > 3 * odd)
         True
     """
-    anywhere = _ANYWHERE * float(anywhere_density(value_mm))
+    anywhere = _ANYWHERE * anywhere_at(value_mm)
     found = np.full(len(meant_mm), anywhere)
     off = value_mm - meant_mm
     far = np.abs(off)

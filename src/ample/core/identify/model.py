@@ -15,7 +15,7 @@ from scipy.special import gammaincinv, ndtr
 from ample.core.identify.gross_errors import (
     ROUGH_SHARE,
     SLIP_SHARE,
-    anywhere_density,
+    anywhere_at,
     rough_density,
     slip_density,
 )
@@ -149,7 +149,7 @@ def reading_subsets(observation: Observation, shared: InstrumentError | None) ->
         own = math.hypot(own, RUST_RESIDUE_MM)
     scatter = math.hypot(instrument.scatter_mm, observation.rounding_mm)
     count = len(values)
-    nothing = math.prod(SLIP_SHARE * float(anywhere_density(value)) for value in values)
+    nothing = math.prod(SLIP_SHARE * anywhere_at(value) for value in values)
     found: list[ReadingSubset] = []
     best = 0.0
     for kept_count in range(count, max(0, count - MOST_GROSS_ERRORS - 1), -1):
@@ -277,7 +277,7 @@ def profile(
     slot = np.zeros(len(middle), dtype=np.intp)
     slot[rows] = np.arange(1, len(rows) + 1)
     anywhere = (1 + ROUGH_SHARE / SLIP_SHARE) * math.prod(
-        SLIP_SHARE * float(anywhere_density(value)) for value in observation.values_mm
+        SLIP_SHARE * anywhere_at(value) for value in observation.values_mm
     )
     return Profile(wanted, right, slot, gross, anywhere)
 

@@ -12,7 +12,7 @@ from numpy.typing import NDArray
 
 from ample.core.identify.catalogue import Catalogue, Intervals, Ints
 from ample.core.identify.conditions import Conditions, conditions_given
-from ample.core.identify.gross_errors import anywhere_density
+from ample.core.identify.gross_errors import anywhere_at
 from ample.core.identify.joined import FeatureRows, joined, joint
 from ample.core.identify.model import Profile, profile
 from ample.core.identify.observations import InstrumentError, Observation, followed_finely, shared_error
@@ -138,7 +138,7 @@ def _measured(
             into[each.feature] = into[each.feature].times(own) if each.feature in into else own
     nodes = nodes_weights(shared)
     unit_density = units_together(catalogue, listed, nodes, given)
-    flat = math.prod(float(anywhere_density(value)) for each in observations for value in each.values_mm)
+    flat = math.prod(anywhere_at(value) for each in observations for value in each.values_mm)
     none = catalogue.family.unlisted_share * sizes.density(none_too, nodes, given)
     none += OTHER_FAMILY_PRIOR * flat
     total = listed_prior(catalogue.family) * float(catalogue.unit_prior @ unit_density) + none

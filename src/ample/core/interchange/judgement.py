@@ -41,6 +41,14 @@ class AttributeJudgement:
     basis: str
     known: str = ""  # how the old part's is known: stated, measured, seen, implied, assumed, unknown
 
+    def known_as(self, known: str) -> AttributeJudgement:
+        """The same, with how the old part's is known."""
+        if self.known == known:
+            return self
+        return AttributeJudgement(
+            self.name, self.old, self.new, self.judgement, self.consequence, self.severity, self.basis, known
+        )
+
 
 @dataclass(frozen=True)
 class Interchange:

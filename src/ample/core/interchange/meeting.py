@@ -71,14 +71,14 @@ def meets(
         raise BadInput("size_not_known", "The size of the part is not known yet.", "from")
     single, arrangement = _taken_apart(offered)
     running = duty or Running(wanted.duty.rpm, wanted.duty.temperature_c, wanted.duty.dirty)
-    found = [_with_basis(wanted, each) for each in interchange_of(old, single, running).attributes]
+    base = interchange_of(old, single, running)
+    found = [_with_basis(wanted, each) for each in base.attributes]
     found += _pieces(wanted.arrangement, arrangement)
     found += _unread(wanted.unread, unread)
     medium = _medium(wanted.duty.medium, single)
     if medium and medium[0].judgement == "same":
         found = [_settled_by_medium(each, medium[0]) for each in found]
     found += medium
-    base = interchange_of(old, single, running)
     told = concluded(found, base.distance + 100.0 * (RANK[worst(found)] - RANK[base.verdict]))
     return replace(
         told,
@@ -99,22 +99,22 @@ def _with_basis(wanted: Requirement, judged: AttributeJudgement) -> AttributeJud
     """The judgement with how the old part's attribute is known; one that is not known is open."""
     name = ATTRIBUTE_OF.get(judged.name)
     if judged.name == "kind":
-        return replace(judged, known=wanted.kind_basis)
+        return judged.known_as(wanted.kind_basis)
     if judged.name == "other marks":
         bases = [each.basis for each in wanted.attributes if each.name == "extra"]
-        return replace(judged, known=bases[0] if bases else "assumed")
+        return judged.known_as(bases[0] if bases else "assumed")
     if name is None:
-        return replace(judged, known=_size_basis(wanted, judged.name))
+        return judged.known_as(_size_basis(wanted, judged.name))
     known = wanted.known(name)
     if known is None:
-        return replace(judged, known="assumed")
+        return judged.known_as("assumed")
     if known.basis == "unknown" and name != "material":
         text = "Not known for the old one: check it before ordering."
         return replace(
             judged, old="not known", judgement="unknown", consequence=text, known="unknown",
             severity="fits_with_differences",
         )  # fmt: skip
-    return replace(judged, known=known.basis)
+    return judged.known_as(known.basis)
 
 
 _SIZE_NAMES = {

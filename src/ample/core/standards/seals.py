@@ -100,7 +100,7 @@ def ring_section_tolerance_mm(section_mm: float) -> float:
         >>> ring_section_tolerance_mm(3.53)
         0.1
     """
-    return next((off for top, off in _section_tolerances() if section_mm <= top), 0.02 * section_mm)
+    return next((off for top, off in ring_section_steps() if section_mm <= top), 0.02 * section_mm)
 
 
 @lru_cache
@@ -113,7 +113,8 @@ def _press_fits() -> tuple[tuple[float, dict[str, tuple[float, float]]], ...]:
 
 
 @lru_cache
-def _section_tolerances() -> tuple[tuple[float, float], ...]:
+def ring_section_steps() -> tuple[tuple[float, float], ...]:
+    """The largest section of each step and its tolerance, ± mm."""
     rows = _rows("o_ring_section_tolerance.csv")
     return tuple((float(row["up_to_mm"]), float(row["tolerance_mm"])) for row in rows)
 

@@ -13,7 +13,7 @@ from numpy.typing import NDArray
 from ample.core.parts.seals.described import rows
 from ample.core.sizes import INCH_MM
 from ample.core.standards.iso286 import limits
-from ample.core.standards.seals import dash_sizes, press_fit_um, ring_section_tolerance_mm
+from ample.core.standards.seals import dash_sizes, press_fit_um, ring_section_steps
 
 Floats = NDArray[np.float64]
 Limit = tuple[Floats, Floats]
@@ -137,20 +137,33 @@ def _inside_off(a: RuleInput) -> Floats:
     )
 
 
+_OVER_ALL_STEPS = 0.02
+
+
+@lru_cache
+def _section_steps() -> tuple[Floats, Floats]:
+    """The largest section of each step and its tolerance, mm."""
+    tops, offs = zip(*ring_section_steps(), strict=True)
+    return np.array(tops), np.array(offs)
+
+
 def _section_off(a: RuleInput) -> Floats:
     section = np.asarray(a.sizes_mm["section_mm"])
-    sizes, rows = np.unique(section, return_inverse=True)
-    by_standard = np.array([ring_section_tolerance_mm(float(size)) for size in sizes])[rows.reshape(-1)]
+    tops, offs = _section_steps()
+    step = np.searchsorted(tops, section)
+    by_standard = np.where(step < len(tops), offs.take(step, mode="clip"), _OVER_ALL_STEPS * section)
     place, dash = _dash_place(a)
     return np.where(dash, _dash_column()[2][place], by_standard)
 
 
 def _ring_inside(a: RuleInput) -> Limit:
-    return a.about(-_inside_off(a), _inside_off(a))
+    off = _inside_off(a)
+    return a.about(-off, off)
 
 
 def _ring_section(a: RuleInput) -> Limit:
-    return a.about(-_section_off(a), _section_off(a))
+    off = _section_off(a)
+    return a.about(-off, off)
 
 
 def _ring_outside(a: RuleInput) -> Limit:
@@ -159,7 +172,8 @@ def _ring_outside(a: RuleInput) -> Limit:
 
 
 def _ring_length(a: RuleInput) -> Limit:
-    return a.about(-math.pi * _inside_off(a), math.pi * _inside_off(a))
+    off = math.pi * _inside_off(a)
+    return a.about(-off, off)
 
 
 def _to(a: RuleInput) -> Limit:
