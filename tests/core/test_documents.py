@@ -19,6 +19,7 @@ ROOMS = (
     "kits",
     "condition",
     "assembly",
+    "handbook",
 )
 
 

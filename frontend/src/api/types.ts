@@ -64,6 +64,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/calculate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Answer a question of the handbook
+         * @description Answer a question of the handbook
+         */
+        post: operations["calc_calculate_calculate_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/causes": {
         parameters: {
             query?: never;
@@ -218,6 +238,26 @@ export interface paths {
          * @description Clearance before fitting, after it and running
          */
         post: operations["calc_fitted_clearance_fitted_clearance_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/handbook": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * The pages of the handbook
+         * @description The pages of the handbook
+         */
+        post: operations["calc_handbook_handbook_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2813,6 +2853,32 @@ export interface components {
             built_in: "" | "inch" | "metric" | "far_east";
         };
         /**
+         * CalculateAnswer
+         * @description The outputs of the question, with what they rest on.
+         */
+        CalculateAnswer: {
+            /** Formula */
+            formula: string;
+            /** Notes */
+            notes: string;
+            /** Source */
+            source: string;
+            /** Validity */
+            validity: string;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * CalculateRequest
+         * @description A question of the handbook, by its name, with the inputs of that question beside it.
+         */
+        CalculateRequest: {
+            /** Question */
+            question: string;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * Caliper
          * @description A caliper with its address, whether it is linked, and its battery.
          */
@@ -4014,6 +4080,20 @@ export interface components {
             readings: components["schemas"]["TypedReading"][];
         };
         /**
+         * Field
+         * @description An input of a question: its name, words, what it can be, and whether it can be left out.
+         */
+        Field: {
+            /** Name */
+            name: string;
+            /** Optional */
+            optional: boolean;
+            /** Range */
+            range: string;
+            /** Words */
+            words: string;
+        };
+        /**
          * Fill
          * @description What was filled, by volume and by level; two sides of one place are compared.
          */
@@ -4521,6 +4601,38 @@ export interface components {
             reasons: components["schemas"]["Reason"][];
             /** Weight */
             weight: number;
+            /** Words */
+            words: string;
+        };
+        /**
+         * HandbookAnswer
+         * @description Chapters and pages.
+         */
+        HandbookAnswer: {
+            /** Pages */
+            pages: components["schemas"]["Page"][];
+            /** Topics */
+            topics: components["schemas"]["HandbookTopic"][];
+        };
+        /**
+         * HandbookRequest
+         * @description The pages of the handbook.
+         */
+        HandbookRequest: {
+            /**
+             * Question
+             * @description one page only
+             * @default null
+             */
+            question: string | null;
+        };
+        /**
+         * HandbookTopic
+         * @description A chapter.
+         */
+        HandbookTopic: {
+            /** Topic */
+            topic: string;
             /** Words */
             words: string;
         };
@@ -6537,6 +6649,28 @@ export interface components {
             new: string;
             /** Old */
             old: string;
+        };
+        /**
+         * Page
+         * @description A question of the handbook.
+         */
+        Page: {
+            /** Fields */
+            fields: components["schemas"]["Field"][];
+            /** Formula */
+            formula: string;
+            /** Notes */
+            notes: string;
+            /** Question */
+            question: string;
+            /** Source */
+            source: string;
+            /** Topic */
+            topic: string;
+            /** Validity */
+            validity: string;
+            /** Words */
+            words: string;
         };
         /**
          * PartChoice
@@ -9537,6 +9671,66 @@ export interface operations {
             };
         };
     };
+    calc_calculate_calculate_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CalculateRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CalculateAnswer"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
     calc_causes_causes_post: {
         parameters: {
             query?: never;
@@ -9977,6 +10171,66 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RootModel_ClearanceAfterFitting_"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    calc_handbook_handbook_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HandbookRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HandbookAnswer"];
                 };
             };
             /** @description Nobody is signed in. */

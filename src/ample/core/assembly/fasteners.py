@@ -6,12 +6,9 @@ import math
 import re
 
 from ample.core.errors import BadInput
+from ample.core.standards.threads import COARSE_PITCH_MM
 
 NM_PER = {"N·m": 1.0, "ft-lb": 1.3558179483, "in-lb": 0.112984829}
-COARSE_PITCH_MM = {
-    3: 0.5, 4: 0.7, 5: 0.8, 6: 1.0, 8: 1.25, 10: 1.5, 12: 1.75, 14: 2.0, 16: 2.0, 18: 2.5, 20: 2.5,
-    22: 2.5, 24: 3.0, 27: 3.0, 30: 3.5, 33: 3.5, 36: 4.0,
-}  # fmt: skip
 PROOF_METRIC_MPA = (970.0, 600.0)  # class 12.9 and 8.8
 PROOF_UNIFIED_MPA = (827.0, 586.0)  # SAE grade 8 (120 ksi) and 5 (85 ksi)
 NUT_FACTOR = 0.2

@@ -2,6 +2,13 @@
 
 from ample.core.contract.base import Answer, FamilyName, Millimetres, Name, Request, Unit
 from ample.core.contract.bench import BenchJudged, BenchSheet, FeatureReadings, RubberSeen, TypedReading
+from ample.core.contract.handbook import (
+    CalculateAnswer,
+    CalculateRequest,
+    HandbookAnswer,
+    HandbookRequest,
+    HandbookTopic,
+)
 from ample.core.contract.identify import (
     CandidateAnswer,
     DutyAsked,
@@ -89,6 +96,8 @@ __all__ = [
     "AttributeJudgement",
     "BenchJudged",
     "BenchSheet",
+    "CalculateAnswer",
+    "CalculateRequest",
     "CandidateAnswer",
     "CausesAnswer",
     "CausesRequest",
@@ -114,6 +123,9 @@ __all__ = [
     "FitRequest",
     "FitUpRequest",
     "FittedClearanceRequest",
+    "HandbookAnswer",
+    "HandbookRequest",
+    "HandbookTopic",
     "IdentifyAnswer",
     "IdentifyRequest",
     "InspectRequest",

@@ -16,6 +16,7 @@ from ample.core.condition import Verdict
 from ample.core.condition.trend import Trend
 from ample.core.errors import BadInput
 from ample.core.operations import job, keeping
+from ample.core.operations.handbook import answer_question, handbook
 from ample.core.operations.identify import identify_part
 from ample.core.operations.interchange import judge_interchange
 from ample.core.operations.kinds import kinds_of_family
@@ -129,6 +130,8 @@ OPERATIONS: dict[str, Operation] = _register(
     ("needles", "How many needles belong, and whether some are lost", contract.NeedlesRequest, contract.NeedleCount, needles),
     ("identify", "Rank what a worn part could be", contract.IdentifyRequest, contract.IdentifyAnswer, identify_part),
     ("interchange", "Compare a replacement with the original", contract.InterchangeRequest, contract.Interchange, judge_interchange),
+    ("calculate", "Answer a question of the handbook", contract.CalculateRequest, contract.CalculateAnswer, answer_question),
+    ("handbook", "The pages of the handbook", contract.HandbookRequest, contract.HandbookAnswer, handbook),
     ("seat", "Judge a measured shaft or housing seat", contract.SeatRequest, contract.SeatCheck, seat),
     ("zone-advice", "The zone a seat should have", contract.ZoneAdviceRequest, contract.ZoneChoice, advised_zones),
     ("fitted-clearance", "Clearance before fitting, after it and running", contract.FittedClearanceRequest, contract.ClearanceAfterFitting, fitted_clearance),

@@ -328,6 +328,18 @@ def _retaining() -> Iterator[SealSize]:
         yield SealSize("retaining_ring", row["kind"], name, sizes, "DIN 7993 practice", 0.2)
 
 
+def e_ring_of_groove(groove_mm: float) -> dict[str, float] | None:
+    """The ring pushed on from the side that goes into a groove (DIN 6799): shafts, thickness, slot, free opening, mm."""
+    row = next((row for row in _rows("din6799.csv") if float(row["groove_mm"]) == groove_mm), None)
+    if row is None:
+        return None
+    names = {
+        "shaft_from_mm": "from_mm", "shaft_to_mm": "to_mm", "thickness_mm": "thickness_mm",
+        "groove_width_mm": "slot_mm", "free_opening_mm": "free_mm",
+    }  # fmt: skip
+    return {name: float(row[column]) for name, column in names.items()}
+
+
 _WASHER_NAMES = {
     "copper_washer": "DIN 7603 - ", "shim": "DIN 988 - ", "support_washer": "DIN 988 - S ",
     "plain_thrust_washer": "ISO 6525 - ", "felt_ring": "DIN 5419 - ", "tab_washer": "MB ", "wave_washer": "wave ",

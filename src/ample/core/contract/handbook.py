@@ -1,0 +1,52 @@
+"""Models of the handbook: a question with its own inputs, its answer, and its pages."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from pydantic import ConfigDict, Field
+
+from ample.core.contract.base import Answer, Name, Request
+from ample.core.handbook import Page
+
+
+class CalculateRequest(Request):
+    """A question of the handbook, by its name, with the inputs of that question beside it."""
+
+    model_config = ConfigDict(extra="allow", allow_inf_nan=False)
+    question: Name
+
+    @property
+    def given(self) -> dict[str, Any]:
+        """The inputs by name."""
+        return dict(self.__pydantic_extra__ or {})
+
+
+class CalculateAnswer(Answer):
+    """The outputs of the question, with what they rest on."""
+
+    model_config = ConfigDict(extra="allow")
+    formula: str
+    source: str
+    validity: str
+    notes: str
+
+
+class HandbookRequest(Request):
+    """The pages of the handbook."""
+
+    question: Name | None = Field(default=None, description="one page only")
+
+
+class HandbookTopic(Answer):
+    """A chapter."""
+
+    topic: str
+    words: str
+
+
+class HandbookAnswer(Answer):
+    """Chapters and pages."""
+
+    topics: list[HandbookTopic]
+    pages: list[Page]
