@@ -18,6 +18,7 @@ from ample.core.identify import (
     identify,
     standard_catalogue,
 )
+from ample.core.identify.origin import for_job
 from ample.core.sizes import default_instrument
 from benchmarks.trials import interval
 from benchmarks.world import FAMILIES, MISHAPS, ORIGINS, USUAL, Found, Habits, World, others_that_fit
@@ -31,11 +32,16 @@ MOST_BEHIND, CALIBRATION, CALIBRATION_ELSEWHERE = 0.015, 0.03, 0.06
 PLAIN = 3  # sizes that make a part of a family what it is
 PICTURES = {"o_ring": "o_ring", "hydraulic_seal": "u_cup"}
 BINS, BOOTSTRAPS = 10, 400
+# what the Bench asks once a job, where the machine was built, can be answered of these
+SAID = ("inch", "metric", "far_east")
+ASKED, NOT_ASKED = ", and it was said", ", nobody asked"
 ELSEWHERE = (
     ("as it is", USUAL),
     ("wear halved", Habits(wear=0.5)),
     ("wear doubled", Habits(wear=2.0)),
-    *((f"{origin} leads", Habits(leading=origin)) for origin in ORIGINS),
+    *((f"{origin} leads{NOT_ASKED}", Habits(leading=origin)) for origin in SAID),
+    *((f"{origin} leads{ASKED}", Habits(leading=origin)) for origin in SAID),
+    *((f"{origin} leads", Habits(leading=origin)) for origin in ORIGINS if origin not in SAID),
 )
 
 
@@ -150,9 +156,14 @@ def _gap(rows: np.ndarray) -> float:
 
 
 def rings(name: str, habits: Habits, draws: int, seed: int = 21) -> RingOutcome:
-    """Rings of this world ranked with its shares of the lists; the best possible too where nothing is out of the usual."""
+    """Rings of this world ranked with its shares of the lists; the best possible too where nothing is out of the usual.
+
+    Where another list leads, the question that the Bench asks once a job is answered, or not.
+    """
     shares = shares_met()
     catalogue, best = catalogue_met(shares), BestPossible(shares)
+    if name.endswith(ASKED):
+        catalogue = for_job(catalogue, habits.leading, ())
     made = RingOutcome(name)
     for found in World("o_ring", seed, "none", habits).draws(draws):
         first = ranked(found, catalogue).candidates[0]
@@ -205,14 +216,15 @@ def _print_rings(outcomes: list[RingOutcome]) -> bool:
     held = True
     for each in outcomes:
         gap, low, high = each.calibration()
-        usual = bool(each.best)
+        usual, judged = bool(each.best), not each.name.endswith(NOT_ASKED)
         limit = CALIBRATION if usual else CALIBRATION_ELSEWHERE
-        held = held and gap <= limit
+        held = held and (gap <= limit or not judged)
         if usual:
             held = held and each.first(each.best) - each.first(each.ours) <= MOST_BEHIND
         best = f"{100 * each.first(each.best):15.1f}" if usual else " " * 15
         print(
             f"  {each.name:44} {len(each.ours):6} {100 * each.first(each.ours):7.1f} {best}"
-            f"   {100 * gap:5.1f} ({100 * low:.1f} to {100 * high:.1f}), at most {100 * limit:g}"
+            f"   {100 * gap:5.1f} ({100 * low:.1f} to {100 * high:.1f})"
+            + (f", at most {100 * limit:g}" if judged else ", to compare")
         )
     return held
