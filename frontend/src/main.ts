@@ -53,6 +53,11 @@ const router = createRouter({
       name: 'nothing-yet',
       component: () => import('./shell/NothingYet.vue'),
     },
+    {
+      path: '/reference/:question?',
+      name: 'reference',
+      component: () => import('./reference/ReferenceScreen.vue'),
+    },
     { path: '/orders', name: 'order', component: () => import('./order/OrderScreen.vue') },
     { path: '/:anything(.*)', name: 'nowhere', component: () => import('./shell/NowhereScreen.vue') },
   ],

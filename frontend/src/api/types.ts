@@ -6671,6 +6671,8 @@ export interface components {
             validity: string;
             /** Words */
             words: string;
+            /** Worked */
+            worked: string;
         };
         /**
          * PartChoice

@@ -83,6 +83,7 @@ useKeys([
   { key: 'Alt+u', words: 'millimetres or inches', run: () => hand.toggleUnit(), inFields: true },
   { key: 'Alt+0', words: 'Counter', run: () => void router.push({ name: 'counter' }), inFields: true },
   { key: 'Alt+9', words: 'Shop', run: () => void router.push({ name: 'shop' }), inFields: true },
+  { key: 'Alt+r', words: 'Reference', run: () => void router.push({ name: 'reference' }), inFields: true },
   ...(['take-in', 'line', 'bench', 'match', 'seats', 'order', 'fit-up', 'proof'] as const).map((name, i) => ({
     key: `Alt+${i + 1}`,
     words: ['Take in', 'Strip-down', 'Bench', 'Match', 'Seats', 'Order', 'Fit-up', 'Proof'][i] as string,
@@ -139,13 +140,20 @@ onMounted(() => {
       <nav v-else class="stages">
         <RouterLink :to="{ name: 'shop' }" :class="{ on: route.path.startsWith('/shop') }">Shop</RouterLink>
         <RouterLink :to="{ name: 'order' }" :class="{ on: route.name === 'order' }">Order sheets</RouterLink>
+        <RouterLink :to="{ name: 'reference' }" :class="{ on: route.name === 'reference' }"
+          >Reference</RouterLink
+        >
       </nav>
     </header>
     <aside v-if="drawn" class="wider faint" aria-label="screen width">
       This screen is drawn for a wider display: turn the phone, or scroll sideways.
     </aside>
     <RouterView v-slot="{ Component }">
-      <component :is="Component" :key="route.path" class="screen" />
+      <component
+        :is="Component"
+        :key="route.name === 'reference' ? 'reference' : route.path"
+        class="screen"
+      />
     </RouterView>
     <footer>
       <button type="button" @click="hand.toggleUnit()">
@@ -177,7 +185,8 @@ onMounted(() => {
       <span role="status" :class="{ att: saving.state === 'away' || saving.state === 'refused' }"
         ><strong>{{ saving.words }}</strong></span
       >
-      <span class="right desk"
+      <RouterLink :to="{ name: 'reference' }" class="right desk book">reference</RouterLink>
+      <span class="desk"
         ><button type="button" @click="showKeys = true">keys <kbd>?</kbd></button></span
       >
       <button type="button" class="desk" @click="hand.toggleNight()">
@@ -280,6 +289,13 @@ footer .att strong {
 }
 footer .right {
   margin-left: auto;
+}
+footer .book {
+  color: inherit;
+  text-decoration: none;
+}
+footer .book:hover {
+  text-decoration: underline;
 }
 footer [role='status'] {
   min-width: 0;

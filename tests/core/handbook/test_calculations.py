@@ -57,6 +57,14 @@ def test_a_page_says_what_it_rests_on(name):
     assert {"formula", "source", "validity", "notes"} < answer.keys()
 
 
+@pytest.mark.parametrize("name", [name for name, page in pages().items() if page.worked])
+def test_the_formula_with_its_numbers_names_inputs_and_outputs(name):
+    answer = FIRST[name] | calculate(name, FIRST[name])
+    named = set(re.findall(r"{(\w+)}", pages()[name].worked))
+    assert named
+    assert named <= answer.keys()
+
+
 FIELDS = [(name, each) for name in pages() for each in pages()[name].fields]
 
 

@@ -23,6 +23,7 @@ def basic_life(elements: str, dynamic_kn: float, equivalent_kn: float, rpm: floa
     """The life that nine in ten bearings reach.
 
     Formula: L10 = (C/P)^p million revolutions, p = 3 ball, 10/3 roller; hours = 10⁶·L10/(60·n)
+    Worked: L10 = ({dynamic_kn}/{equivalent_kn})^p = {l10_mrev} million; 10⁶·{l10_mrev}/(60·{rpm}) = {l10_h} h
     Valid: P up to about half of C; clean, well lubricated, no misalignment.
     Source: ISO 281:2007
     Example:
@@ -37,6 +38,7 @@ def needed_rating(elements: str, equivalent_kn: float, rpm: float, hours: float)
     """The rating that a life asks for.
 
     Formula: C = P·(60·n·h/10⁶)^(1/p)
+    Worked: C = {equivalent_kn}·(60·{rpm}·{hours}/10⁶)^(1/p) = {dynamic_kn} kN
     Valid: as the basic life.
     Source: ISO 281:2007
     Example:
@@ -50,6 +52,7 @@ def mean_load(shares_and_loads_kn: Sequence[tuple[float, float]], exponent: floa
     """One load that wears as much as several in turn, at one speed.
 
     Formula: P = (Σ q_i·P_i^p)^(1/p)
+    Worked: P = (Σ q·P^{exponent})^(1/{exponent}) = {equivalent_kn} kN
     Valid: shares of revolutions that add to 1.
     Source: bearing handbooks; linear damage
     Example:
@@ -64,6 +67,7 @@ def life_of_changing_load(shares_and_lives_mrev: Sequence[tuple[float, float]]) 
     """The life under several loads in turn.
 
     Formula: L = 1/Σ(share_i/L_i)
+    Worked: L = 1/Σ(share/L) = {life_mrev} million
     Valid: shares of revolutions that add to 1.
     Source: linear damage (Palmgren, Miner)
 
@@ -79,6 +83,7 @@ def life_of_set(lives_h: Sequence[float], weibull_slope: float) -> Answers:
     """The life of a set of bearings: until the first of them fails.
 
     Formula: L^-e = Σ L_i^-e
+    Worked: L = (Σ L^-{weibull_slope})^(-1/{weibull_slope}) = {life_h} h
     Valid: e = 1.5 balls, 9/8 rollers, as ISO 281 has it.
     Source: product of reliabilities of Weibull lives
     Example:
@@ -92,6 +97,7 @@ def life_reliability_factor(reliability_percent: float) -> Answers:
     """What of the basic life more than nine in ten bearings reach.
 
     Formula: a1 as tabulated for 90, 95, 96, 97, 98 and 99 %
+    Worked: at {reliability_percent} %: a1 = {a1}
     Valid: those reliabilities only.
     Source: ISO 281:2007, from memory
     Example:
@@ -109,6 +115,7 @@ def equivalent_load_deep_groove(radial_kn: float, axial_kn: float, static_kn: fl
     """The equivalent load of a deep groove ball bearing.
 
     Formula: at f0·Fa/C0 e and Y as tabulated, straight between; P = 0.56·Fr + Y·Fa when Fa/Fr > e, else Fr
+    Worked: {f0}·{axial_kn}/{static_kn} = {relative_axial}: e = {e}, Y = {y}; P = {equivalent_kn} kN
     Valid: normal clearance; f0·Fa/C0 from 0.172 to 6.89 (below it as at 0.172).
     Source: ISO 281:2007, table of X and Y, from memory
     Example:
@@ -144,6 +151,7 @@ def equivalent_load_angular_40(radial_kn: float, axial_kn: float) -> Answers:
     """The equivalent load of a single angular contact ball bearing of 40°.
 
     Formula: Fa/Fr ≤ 1.14: P = Fr; else P = 0.35·Fr + 0.57·Fa
+    Worked: {axial_kn}/{radial_kn} against 1.14; P = {equivalent_kn} kN
     Valid: one bearing, or two in tandem as one.
     Source: ISO 281:2007
     Example:
@@ -159,6 +167,7 @@ def equivalent_load_angular_40_pair(radial_kn: float, axial_kn: float) -> Answer
     """The equivalent load of a pair of angular contact ball bearings of 40°, back to back or face to face.
 
     Formula: Fa/Fr ≤ 1.14: P = Fr + 0.55·Fa; else P = 0.57·Fr + 0.93·Fa
+    Worked: {axial_kn}/{radial_kn} against 1.14; P = {equivalent_kn} kN
     Valid: the pair as one bearing.
     Source: ISO 281:2007
     Example:
@@ -174,6 +183,7 @@ def equivalent_load_spherical_thrust(radial_kn: float, axial_kn: float) -> Answe
     """The equivalent load of a spherical roller thrust bearing.
 
     Formula: P = Fa + 1.2·Fr
+    Worked: P = {axial_kn} + 1.2·{radial_kn} = {equivalent_kn} kN
     Valid: Fr ≤ 0.55·Fa.
     Source: ISO 281:2007
     Example:
@@ -191,6 +201,7 @@ def equivalent_load_taper(radial_kn: float, axial_kn: float, e: float, y: float)
     """The equivalent load of a tapered roller bearing.
 
     Formula: Fa/Fr ≤ e: P = Fr; else P = 0.4·Fr + Y·Fa
+    Worked: {axial_kn}/{radial_kn} against {e}; P = {equivalent_kn} kN
     Valid: one bearing; its own thrust is part of the axial load.
     Source: ISO 281:2007
     Example:
@@ -206,6 +217,7 @@ def taper_factors_from_angle(contact_angle_deg: float) -> Answers:
     """The factors of a tapered roller bearing from its contact angle.
 
     Formula: e = 1.5·tan α, Y = 0.4·cot α
+    Worked: e = 1.5·tan {contact_angle_deg}° = {e}; Y = 0.4·cot {contact_angle_deg}° = {y}
     Valid: single row.
     Source: ISO 281:2007
     Example:
@@ -220,6 +232,7 @@ def own_thrust_taper(radial_kn: float, y: float) -> Answers:
     """The thrust that a tapered roller bearing makes by itself under a radial load.
 
     Formula: Fa = Fr/(2·Y)
+    Worked: Fa = {radial_kn}/(2·{y}) = {own_thrust_kn} kN
     Valid: half of its rollers under load.
     Source: bearing handbooks
     Example:
@@ -233,6 +246,8 @@ def static_load_deep_groove(radial_kn: float, axial_kn: float, static_kn: float)
     """The static load of a deep groove ball bearing and its safety.
 
     Formula: P0 = 0.6·Fr + 0.5·Fa, not less than Fr; s0 = C0/P0
+    Worked: 0.6·{radial_kn} + 0.5·{axial_kn}: P0 = {static_equivalent_kn} kN; s0 =
+        {static_kn}/{static_equivalent_kn} = {safety}
     Valid: deep groove ball bearings.
     Source: ISO 76:2006
     Example:
@@ -249,6 +264,7 @@ def n_dm(bore_mm: float, outside_mm: float, rpm: float) -> Answers:
     """The speed of a bearing as speed times mean diameter.
 
     Formula: n·dm = n·(d + D)/2
+    Worked: {rpm}·({bore_mm} + {outside_mm})/2 = {n_dm}
     Valid: the outside larger than the bore.
     Source: common practice
     Example:
@@ -262,6 +278,7 @@ def rpm_for_n_dm(bore_mm: float, outside_mm: float, n_dm_limit: float) -> Answer
     """The speed at which a bearing reaches a limit of n·dm.
 
     Formula: n = (n·dm)/dm
+    Worked: n = 2·{n_dm_limit}/({bore_mm} + {outside_mm}) = {rpm} 1/min
     Valid: the outside larger than the bore.
     Source: common practice
     Example:
@@ -278,6 +295,8 @@ def bearing_frequencies(
     """How often a shaft's turn passes a fault of the rings or the cage.
 
     Formula: cage = ½(1 - Dw/Dp·cos α); outer = Z·cage; inner = Z·(1 - cage)
+    Worked: cage {cage_per_rev}; outer {balls}·{cage_per_rev} = {outer_ring_per_rev}; inner {inner_ring_per_rev} a
+        turn
     Valid: the outer ring stands; no slip; ball and pitch both in mm or both in inches.
     Source: geometry of rolling
     Example:
@@ -311,6 +330,7 @@ def free_space(bore_mm: float, outside_mm: float, width_mm: float, mass_kg: floa
     """The room for grease in a bearing.
 
     Formula: V = π/4·B·(D² - d²) - mass/7.8 g/cm³
+    Worked: π/4·{width_mm}·({outside_mm}² - {bore_mm}²) - {mass_kg} kg/7.8 = {free_cm3} cm³
     Valid: about; steel cage.
     Source: bearing handbooks
     Example:
@@ -329,6 +349,7 @@ def grease_refill(outside_mm: float, width_mm: float) -> Answers:
     """How much grease to add at relubrication.
 
     Formula: G = 0.005·D·B grams
+    Worked: G = 0.005·{outside_mm}·{width_mm} = {grams} g
     Valid: from the side; another rule through the outer ring.
     Source: bearing handbooks
     Example:
@@ -342,6 +363,7 @@ def oil_level_under_shaft_centre(pitch_mm: float, element_mm: float) -> Answers:
     """Where the oil of a bath stands: about the centre of the lowest rolling element.
 
     Formula: centre = Dp/2 under the shaft's centre; lowest point = Dp/2 + Dw/2
+    Worked: {pitch_mm}/2 = {centre_of_lowest_mm} mm under the centre; lowest point {lowest_point_mm} mm
     Valid: horizontal shaft, standing still.
     Source: bearing handbooks
     Example:
@@ -355,6 +377,7 @@ def needles_full_complement(inside_mm: float, needle_mm: float, outside_mm: floa
     """How many loose needles fill a row, and the gap that is left.
 
     Formula: N = ⌊π/asin(Dw/Dp)⌋, Dp = inside + Dw; gap = N·(Dp·sin(π/N) - Dw)
+    Worked: Dp = {inside_mm} + {needle_mm}; N = {needles}, gap {gap_mm} mm
     Valid: the room between pin and cup is one needle, within a tenth.
     Source: equal circles on a pitch circle
     Example:
@@ -373,6 +396,7 @@ def needles_radial_play(outside_mm: float, inside_mm: float, needle_mm: float) -
     """The play of a row of loose needles, over the diameter.
 
     Formula: play = outside - inside - 2·Dw
+    Worked: {outside_mm} - {inside_mm} - 2·{needle_mm} = {diametral_play_mm} mm
     Valid: round pin and cup.
     Source: geometry
     Example:

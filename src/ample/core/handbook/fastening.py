@@ -19,6 +19,7 @@ def stress_area(thread_mm: float, pitch_mm: float) -> Answers:
     """The area that carries the pull of a thread.
 
     Formula: A = π/4·(d - 0.9382·P)²
+    Worked: π/4·({thread_mm} - 0.9382·{pitch_mm})² = {stress_area_mm2} mm²
     Valid: ISO metric threads.
     Source: ISO 898-1
     Example:
@@ -34,6 +35,7 @@ def proof_load(thread_mm: float, class_: str) -> Answers:
     """The pull that a screw bears without lasting stretch.
 
     Formula: S_p·A_s; class 8.8: 580 MPa to M16, 600 above; 10.9: 830; 12.9: 970
+    Worked: M{thread_mm}, class {class}: {proof_load_n} N
     Valid: coarse pitch.
     Source: ISO 898-1, from memory
     Example:
@@ -52,6 +54,7 @@ def torque_for_preload(nut_factor: float, thread_mm: float, preload_n: float) ->
     """The torque for a preload.
 
     Formula: T = K·d·F
+    Worked: {nut_factor}·{thread_mm}·{preload_n}/1000 = {torque_nm} N·m
     Valid: K about 0.2 dry, 0.12 to 0.16 oiled; it spreads by a third.
     Source: common practice
     Example:
@@ -65,6 +68,7 @@ def nut_back_off(pitch_mm: float, turn_deg: float) -> Answers:
     """How much end play a nut gives that is turned back.
 
     Formula: play = P·turn/360
+    Worked: {pitch_mm}·{turn_deg}/360 = {end_play_mm} mm
     Valid: turn in degrees, from where the play was gone.
     Source: geometry
     Example:
@@ -81,6 +85,7 @@ def key_flank_pressure(
     """The pressure on the flank of a parallel key, in the hub.
 
     Formula: p = 2·T/(d·l·(h - t1)), l = length - width with round ends
+    Worked: 2·{torque_nm}/({shaft_mm}·l·({height_mm} - {shaft_depth_mm})) = {pressure_mpa} MPa
     Valid: one key, load spread evenly.
     Source: DIN 6892, simple method
     Example:
@@ -99,6 +104,7 @@ def keyway_width_zone(width_mm: float, zone: str) -> Answers:
     """The limits of a keyway's width.
 
     Formula: deviations of the zone at the width
+    Worked: {width_mm} {zone}: {lower_um} to {upper_um} µm
     Valid: P9, N9, JS9, D10, H9.
     Source: ISO 286-2, DIN 6885-1
     Example:
@@ -115,6 +121,8 @@ def parallel_key(shaft_mm: float) -> Answers:
     """The parallel key of a shaft, and what is measured over shaft and bore.
 
     Formula: b, h, t1, t2 as tabulated; over the shaft d - t1, over the bore d + t2
+    Worked: {width_mm} × {height_mm}; t1 {shaft_depth_mm}, t2 {hub_depth_mm}; over the shaft {over_shaft_mm}, over
+        the bore {over_bore_mm} mm
     Valid: shafts of the table, keys of the usual form.
     Source: DIN 6885-1, from memory
     Example:
@@ -135,6 +143,7 @@ def retaining_ring_shaft(shaft_mm: float) -> Answers:
     """The retaining ring of a shaft.
 
     Formula: groove, width of the groove and thickness as tabulated; depth = (d - groove)/2
+    Worked: groove {groove_diameter_mm} × {groove_width_mm}, thickness {thickness_mm}, depth {groove_depth_mm} mm
     Valid: shafts of the table.
     Source: DIN 471
     Example:
@@ -148,6 +157,7 @@ def retaining_ring_bore(bore_mm: float) -> Answers:
     """The retaining ring of a bore.
 
     Formula: groove, width of the groove and thickness as tabulated; depth = (groove - d)/2
+    Worked: groove {groove_diameter_mm} × {groove_width_mm}, thickness {thickness_mm}, depth {groove_depth_mm} mm
     Valid: bores of the table.
     Source: DIN 472
     Example:
@@ -172,6 +182,8 @@ def retaining_ring_e(groove_diameter_mm: float) -> Answers:
     """The ring that is pushed on from the side, by its groove.
 
     Formula: shafts served, thickness, groove width and free opening as tabulated
+    Worked: shafts {shaft_from_mm} to {shaft_to_mm}; thickness {thickness_mm}, groove {groove_width_mm}, opening
+        {free_opening_mm} mm
     Valid: grooves of the table.
     Source: DIN 6799, from memory
     Example:

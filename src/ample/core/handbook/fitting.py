@@ -25,6 +25,7 @@ def effective_interference(bore_mm: float, interference_um: float, finish: str) 
     """What is left of a measured interference when the peaks of the seat are pressed flat.
 
     Formula: i·d/(d + 2) ground seat, i·d/(d + 3) turned seat
+    Worked: {interference_um}·{bore_mm}/({bore_mm} + x) = {effective_um} µm
     Valid: solid shafts.
     Source: bearing handbooks
     Example:
@@ -38,6 +39,7 @@ def interference_lost(bore_mm: float, width_mm: float, radial_n: float, warmer_k
     """How much of its interference an inner ring loses by its load and by running warmer inside.
 
     Formula: by load 0.08·√(d·Fr/B) µm; by heat 0.0015·ΔT·d µm
+    Worked: 0.08·√({bore_mm}·{radial_n}/{width_mm}) = {by_load_um} µm; 0.0015·{warmer_k}·{bore_mm} = {by_heat_um} µm
     Valid: d and B in mm, Fr in N; the inside ΔT warmer than about it.
     Source: bearing handbooks
     Example:
@@ -56,6 +58,7 @@ def raceway_growth(
     """How much the raceway of an inner ring grows over its interference.
 
     Formula: i·k·(1 - k0²)/(1 - k²·k0²), k = d/F, k0 = d0/d
+    Worked: k = {bore_mm}/{raceway_mm}, k0 = {hollow_mm}/{bore_mm}; {effective_interference_um} µm grow {growth_um} µm
     Valid: thick-walled rings, shaft and ring of one material.
     Source: Lamé; bearing handbooks
     Example:
@@ -74,6 +77,7 @@ def taper_drive_up(taper_one_in: float, drive_up_mm: float) -> Answers:
     """How much a ring on a taper grows when it is driven up.
 
     Formula: diametral growth = axial drive-up / k
+    Worked: {drive_up_mm}/{taper_one_in} = {diametral_um} µm
     Valid: taper 1:k, rigid shaft, before smoothing.
     Source: geometry
     Example:
@@ -87,6 +91,7 @@ def clearance_reduction_spherical_roller_taper_bore(bore_mm: float) -> Answers:
     """By how much the clearance of a spherical roller bearing is reduced when it is driven up its taper.
 
     Formula: as tabulated by bore
+    Worked: bore {bore_mm}: {reduction_min_um} to {reduction_max_um} µm
     Valid: taper 1:12, bore over 24 to 500 mm, solid shaft.
     Source: table common to bearing handbooks, from memory
     Example:
@@ -106,6 +111,8 @@ def heating_for_interference(
     """How warm a ring must be to slide on.
 
     Formula: ΔT = (interference + assembly clearance)/(α·d)
+    Worked: ({interference_um} + {assembly_clearance_um}) µm/({ring_expansion_per_k}·{bore_mm}) = {needed_rise_k}
+        K; {ring_temperature_c} °C
     Valid: only the ring is heated; 110 °C at most, with seals or grease 80 °C.
     Source: first-order expansion
     Example:
@@ -123,6 +130,7 @@ def heating_for_zone(
     """How warm a ring must be to slide on the tightest shaft of a zone.
 
     Formula: most interference = upper deviation of the shaft - lower deviation of the bore; then ΔT as for an interference
+    Worked: most interference {most_interference_um} µm; {needed_rise_k} K; {ring_temperature_c} °C
     Valid: radial bearings; sizes of ISO 286-2 and ISO 492.
     Source: ISO 286-2, ISO 492
     Example:
@@ -144,6 +152,8 @@ def chill_for_interference(
     """How cold a shaft must be to slide in.
 
     Formula: ΔT = (interference + clearance)/(α·d) below ambient
+    Worked: ({interference_um} + {assembly_clearance_um}) µm/({shaft_expansion_per_k}·{shaft_mm}) = {needed_drop_k}
+        K; {shaft_temperature_c} °C
     Valid: α held constant; steel becomes brittle in the cold, and frost wets the seat.
     Source: first-order expansion
     Example:
@@ -163,6 +173,8 @@ def heat_ring_and_chill_shaft(
     """The gap that a warm ring and a cold shaft leave.
 
     Formula: gap = d·(α_ring·ΔT_ring + α_shaft·ΔT_shaft) - interference
+    Worked: {bore_mm}·({ring_expansion_per_k}·({ring_c} - {ambient_c}) + {shaft_expansion_per_k}·({ambient_c} -
+        {shaft_c})) - {interference_um} µm = {assembly_gap_um} µm
     Valid: negative is still tight.
     Source: first-order expansion
     Example:
@@ -179,6 +191,7 @@ def housing_looser_when_warm(
     """How much looser a ring sits in its housing when both are warm.
 
     Formula: D·(α_housing - α_ring)·(t - 20 °C)
+    Worked: {outside_mm}·({housing_expansion_per_k} - {ring_expansion_per_k})·({temperature_c} - 20) = {looser_um} µm
     Valid: housing and ring equally warm.
     Source: first-order expansion
     Example:
@@ -198,6 +211,8 @@ def press_fit(  # noqa: PLR0913 - the fields of the question
 
     Formula: p = δ/(d·[((Do²+d²)/(Do²-d²)+νo)/Eo + ((d²+di²)/(d²-di²)-νi)/Ei]); F = µ·p·π·d·L; T = F·d/2;
         σ = p·(Do²+d²)/(Do²-d²)
+    Worked: p = {pressure_mpa} MPa; F = {friction}·p·π·{diameter_mm}·{length_mm} = {press_force_n} N; T =
+        {torque_nm} N·m; σ = {hub_stress_mpa} MPa
     Valid: elastic, long cylinders.
     Source: Lamé
     Example:
@@ -224,6 +239,8 @@ def interference_for_torque(
     """The interference that a torque asks for.
 
     Formula: p = 2·T/(µ·π·d²·L), and the interference of that pressure as in a press fit
+    Worked: p = 2·{torque_nm}/({friction}·π·{diameter_mm}²·{length_mm}) = {pressure_mpa} MPa;
+        {effective_interference_um} µm
     Valid: solid shaft, one material, elastic.
     Source: Lamé
     Example:
@@ -246,6 +263,7 @@ def radial_from_end_play(end_play_mm: float, contact_angle_deg: float) -> Answer
     """The radial clearance of a pair of tapers that a measured end play stands for.
 
     Formula: diametral clearance of one bearing = end play of the pair · tan α
+    Worked: {end_play_mm}·tan {contact_angle_deg}° = {diametral_mm} mm
     Valid: two bearings of the same angle.
     Source: geometry
     Example:

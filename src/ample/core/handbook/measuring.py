@@ -16,6 +16,7 @@ def acceptance_width(zone_width_um: float, standard_uncertainty_um: float) -> An
     """How wide the zone is in which a reading proves that a size conforms.
 
     Formula: w = T - 2·1.65·u, not under 0
+    Worked: w = {zone_width_um} - 2·1.65·{standard_uncertainty_um} = {acceptance_width_um} µm
     Valid: 95 % at each limit; a zone narrower than 3.3·u accepts nothing.
     Source: ISO 14253-1:2017
     Example:
@@ -32,6 +33,7 @@ def combined_uncertainty(
     """The uncertainty of a mean of readings after zeroing, with temperature.
 
     Formula: u² = u_zero² + s²/n + (L·α·u_t)² + (L·(t - 20)·u_α)²
+    Worked: u² = {zero_u_um}² + {scatter_um}²/{readings} + … ; u = {standard_uncertainty_um} µm
     Valid: contributions independent of each other.
     Source: GUM (JCGM 100)
 
@@ -55,6 +57,8 @@ def conformance_probability(
     """How likely a size lies within its limits.
 
     Formula: p = Φ((U - y)/u) - Φ((L - y)/u)
+    Worked: p = Φ(({upper_um} - {measured_um})/{standard_uncertainty_um}) - Φ(({lower_um} -
+        {measured_um})/{standard_uncertainty_um}) = {probability}
     Valid: normal uncertainty, nothing known of the size before.
     Source: JCGM 106:2012
     Example:
@@ -72,6 +76,8 @@ def size_at_20c(
     """A reading brought to the reference temperature.
 
     Formula: L20 = L·[1 - α_part·(t_part - 20) + α_instrument·(t_instrument - 20)]
+    Worked: L20 = {reading_mm}·[1 - {part_expansion_per_k}·({part_c} - 20) +
+        {instrument_expansion_per_k}·({instrument_c} - 20)] = {size_at_20_mm} mm
     Valid: first order; within about 100 K of 20 °C.
     Source: ISO 1, reference temperature
     Example:
@@ -89,6 +95,8 @@ def with_prior(
     """A measured size together with what was known before.
 
     Formula: y' = (σ²·y + u²·m)/(σ² + u²), u'² = σ²·u²/(σ² + u²)
+    Worked: y' = ({prior_sd_um}²·{measured_um} + {standard_uncertainty_um}²·{prior_mean_um})/({prior_sd_um}² +
+        {standard_uncertainty_um}²) = {mean_um} µm
     Valid: both normal.
     Source: JCGM 106:2012
     Example:
@@ -104,6 +112,7 @@ def thermal_growth(length_mm: float, expansion_per_k: float, from_c: float, to_c
     """How much a length grows between two temperatures.
 
     Formula: ΔL = α·L·ΔT
+    Worked: ΔL = {expansion_per_k}·{length_mm}·({to_c} - {from_c}) = {growth_mm} mm
     Valid: first order; α of the range of temperature.
     Source: definition of α
     Example:
@@ -117,6 +126,7 @@ def flatness_light_bands(bands: float, wavelength_nm: float) -> Answers:
     """Flatness of a lapped face under an optical flat.
 
     Formula: flatness = bands · λ/2
+    Worked: {bands}·{wavelength_nm} nm/2 = {flatness_um} µm
     Valid: helium light 587.6 nm gives 0.29 µm a band.
     Source: interference of light between two flats
     Example:
@@ -130,6 +140,7 @@ def stack_tolerance(tolerances_mm: Sequence[float]) -> Answers:
     """The tolerance of a stack of parts: at worst, and as it is likely.
 
     Formula: worst = Σ t; likely = √(Σ t²)
+    Worked: worst ±{worst_mm} mm, likely ±{root_sum_square_mm} mm
     Valid: ± tolerances; the root of the squares for independent parts.
     Source: common practice
     Example:

@@ -25,7 +25,7 @@ MOST = 1e7
 COLDEST_C = -273.15
 MOST_IN_A_LIST = 200
 _LONGEST_TEXT = 40
-_SECTIONS = ("Formula", "Valid", "Source", "Note", "Example")
+_SECTIONS = ("Formula", "Worked", "Valid", "Source", "Note", "Example")
 
 
 @dataclass(frozen=True)
@@ -47,6 +47,7 @@ class Page:
     words: str
     fields: tuple[Field, ...]
     formula: str
+    worked: str
     validity: str
     source: str
     notes: str
@@ -190,7 +191,7 @@ def _page(topic: str, name: str, run: Callable[..., Mapping[str, Any]]) -> Page:
         words, range_ = _inputs()[field]
         fields.append(Field(field, words, range_, parameter.default is None))
     return Page(
-        name, topic, text.split("\n", 1)[0].rstrip("."), tuple(fields), said["Formula"], said["Valid"], said["Source"],
+        name, topic, text.split("\n", 1)[0].rstrip("."), tuple(fields), said["Formula"], said.get("Worked", ""), said["Valid"], said["Source"],
         said.get("Note", ""),
     )  # fmt: skip
 

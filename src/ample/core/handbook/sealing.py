@@ -14,6 +14,7 @@ def compression_set(section_mm: float, recovered_mm: float, compressed_mm: float
     """How much of its squeeze a ring did not give back.
 
     Formula: (h0 - h1)/(h0 - h2)·100
+    Worked: ({section_mm} - {recovered_mm})/({section_mm} - {compressed_mm})·100 = {set_percent} %
     Valid: h0 new, h1 half an hour after release, h2 compressed.
     Source: ISO 815-1
     Example:
@@ -29,6 +30,7 @@ def cord_length(inside_mm: float, section_mm: float) -> Answers:
     """How long a cord is cut for a ring.
 
     Formula: L = π·(inside + section)
+    Worked: π·({inside_mm} + {section_mm}) = {length_mm} mm
     Valid: joined butt to butt, at rest.
     Source: geometry
     Example:
@@ -48,6 +50,8 @@ def gland_basics(
     """Squeeze, fill and stretch of an O-ring in a groove.
 
     Formula: squeeze = (section - depth)/section; fill = (π/4·section²)/(width·depth); stretch = (groove - inside)/inside
+    Worked: ({section_mm} - {gland_depth_mm})/{section_mm} = {squeeze_percent} %; fill {fill_percent} %;
+        ({groove_diameter_mm} - {inside_mm})/{inside_mm} = {stretch_percent} %
     Valid: nominal sizes; depth from the groove's bottom to the mating surface.
     Source: ISO 3601-2, common practice
     Example:
@@ -67,6 +71,7 @@ def fill_after_swell(
     """How full a groove is when its ring has swollen.
 
     Formula: fill = (π/4·section²)·(1 + s)/(width·depth)
+    Worked: π/4·{section_mm}²·(1 + {volume_swell})/({groove_width_mm}·{gland_depth_mm}) = {fill_percent} %
     Valid: s the share by which the volume grew.
     Source: geometry
     Example:
@@ -81,6 +86,7 @@ def groove_for_piston(bore_mm: float, gland_depth_mm: float) -> Answers:
     """The bottom of a groove in a piston.
 
     Formula: groove = bore - 2·depth
+    Worked: {bore_mm} - 2·{gland_depth_mm} = {groove_diameter_mm} mm
     Valid: depth from the groove's bottom to the bore.
     Source: geometry
     Example:
@@ -96,6 +102,7 @@ def groove_for_rod(rod_mm: float, gland_depth_mm: float) -> Answers:
     """The bottom of a groove around a rod.
 
     Formula: groove = rod + 2·depth
+    Worked: {rod_mm} + 2·{gland_depth_mm} = {groove_diameter_mm} mm
     Valid: depth from the rod to the groove's bottom.
     Source: geometry
     Example:
@@ -109,6 +116,7 @@ def ring_inside_tolerance(inside_mm: float) -> Answers:
     """The tolerance of an O-ring's inside.
 
     Formula: ± (0.009·d^0.95 + 0.11)
+    Worked: 0.009·{inside_mm}^0.95 + 0.11 = ±{tolerance_mm} mm
     Valid: ISO 3601-1 class B.
     Source: ISO 3601-1:2012, from memory
     Example:
@@ -139,6 +147,7 @@ def squeeze_range_static(
     """Least and most squeeze of a static gland, inches.
 
     Formula: least section in the deepest gland to most in the shallowest
+    Worked: least {squeeze_min_in} in, most {squeeze_max_in} in
     Valid: before stretch.
     Source: published gland tables of AS568 sections
     Example:
@@ -159,6 +168,7 @@ def squeeze_range_dynamic(
     """Least and most squeeze of a dynamic gland, inches.
 
     Formula: least section in the deepest gland to most in the shallowest
+    Worked: least {squeeze_min_in} in, most {squeeze_max_in} in
     Valid: before stretch.
     Source: published gland tables of AS568 sections
     Example:
@@ -172,6 +182,7 @@ def lip_speed(shaft_mm: float, rpm: float) -> Answers:
     """The speed of a shaft under its lip.
 
     Formula: v = π·d·n/60 000
+    Worked: v = π·{shaft_mm}·{rpm}/60 000 = {speed_m_s} m/s
     Valid: d in mm, v in m/s.
     Source: geometry
     Example:
@@ -185,6 +196,7 @@ def rpm_for_lip_speed(shaft_mm: float, speed_limit_m_s: float) -> Answers:
     """The speed of turning at which a lip reaches its limit.
 
     Formula: n = 60 000·v/(π·d)
+    Worked: n = 60 000·{speed_limit_m_s}/(π·{shaft_mm}) = {rpm} 1/min
     Valid: d in mm, v in m/s.
     Source: geometry
     Example:
@@ -198,6 +210,7 @@ def face_seal_en12756(shaft_mm: float) -> Answers:
     """Working lengths and seat of a face seal.
 
     Formula: l1k (short), l1N (long) and d7 as tabulated by shaft
+    Worked: shaft {shaft_mm}: l1k {short_length_mm}, l1N {long_length_mm}, d7 {seat_outside_mm} mm
     Valid: shafts of the table.
     Source: EN 12756, from memory
     Example:
@@ -221,6 +234,8 @@ def face_seal_set_length(
     """How far a face seal is pressed together, and where its collar stands.
 
     Formula: compression = free - working length; collar from the housing's face = working length - seat standing out
+    Worked: {free_length_mm} - {working_length_mm} = {compression_mm} mm; {working_length_mm} -
+        {seat_stands_out_mm} = {collar_from_housing_face_mm} mm
     Valid: lengths along the shaft.
     Source: geometry
     Example:

@@ -17,6 +17,7 @@ def fewest_leaves(thickness_mm: float, leaves_mm: Sequence[float]) -> dict[str, 
     """The fewest leaves from the set at hand that make a thickness exactly.
 
     Formula: smallest number of leaves, any number of each, that add up to it
+    Worked: {thickness_mm} mm = {leaves}
     Valid: up to 8 leaves; to a micrometre.
     Source: search of all sums
     Example:
@@ -39,6 +40,7 @@ def shim_for_stack(room_mm: float, parts_mm: Sequence[float], wanted_clearance_m
     """The shim that fills a stack.
 
     Formula: gap = room - Σ parts; shim = gap - wanted clearance
+    Worked: {room_mm} - ({parts_mm}) = {gap_mm} mm; shim {shim_mm} mm
     Valid: negative: take as much off.
     Source: geometry
     Example:
@@ -55,6 +57,7 @@ def shim_after_bearing_change(
     """The shim after bearings of another width.
 
     Formula: shim = old shim - n·(T_new - T_old)
+    Worked: {old_shim_mm} - {bearings}·({new_width_mm} - {old_width_mm}) = {new_shim_mm} mm
     Valid: n bearings in one stack; negative: the housing is to be turned out.
     Source: geometry
     Example:
@@ -68,6 +71,7 @@ def shim_change_for_end_play(measured_mm: float, wanted_mm: float) -> Answers:
     """How much shim to take out for an end play.
 
     Formula: take out = measured - wanted
+    Worked: {measured_mm} - {wanted_mm} = {remove_mm} mm to take out
     Valid: one pack under a cap, tapers against each other; negative: put in.
     Source: geometry
     Example:
@@ -81,6 +85,7 @@ def shim_change_for_preload(measured_mm: float, preload_mm: float) -> Answers:
     """How much shim to take out for a preload.
 
     Formula: take out = measured play + preload
+    Worked: {measured_mm} + {preload_mm} = {remove_mm} mm to take out
     Valid: one pack under a cap, tapers against each other.
     Source: geometry
     Example:
@@ -94,6 +99,7 @@ def shim_from_flange_gap(flange_gap_mm: float, wanted_end_play_mm: float) -> Ans
     """The shim under a cap that was bolted down without shims until the play was gone.
 
     Formula: shim = gap under the flange + wanted end play
+    Worked: {flange_gap_mm} + {wanted_end_play_mm} = {shim_mm} mm
     Valid: the gap measured all round, its mean.
     Source: geometry
     Example:
@@ -107,6 +113,7 @@ def coupling_offset_from_rim(rim_tir_mm: float) -> Answers:
     """How far two shafts are out of line, from a dial on the rim.
 
     Formula: offset = full reading/2
+    Worked: {rim_tir_mm}/2 = {offset_mm} mm
     Valid: both shafts turned together; sag of the bar taken off.
     Source: geometry
     Example:
@@ -120,6 +127,7 @@ def coupling_angle_from_face(face_tir_mm: float, swing_diameter_mm: float) -> An
     """The angle between two shafts, from a dial on the face.
 
     Formula: angle = reading/diameter; 1 mrad = 1 mm/m
+    Worked: {face_tir_mm}/{swing_diameter_mm} = {slope_mrad} mrad
     Valid: small angles; no end play.
     Source: geometry
     Example:
@@ -133,6 +141,7 @@ def coupling_bar_sag(rim_bottom_minus_top_mm: float, bar_sag_bottom_mm: float) -
     """The offset from a rim reading without the sag of the bar.
 
     Formula: offset = (bottom reading - sag)/2
+    Worked: ({rim_bottom_minus_top_mm} - {bar_sag_bottom_mm})/2 = {offset_mm} mm
     Valid: a sagging bar reads negative at the bottom.
     Source: common practice
     Example:
@@ -149,6 +158,8 @@ def coupling_cold_offset(
     """How much lower a machine is set cold that rises more when warm.
 
     Formula: rise of a centre = α·height·ΔT; set it low by the difference
+    Worked: {expansion_per_k}·({moving_height_mm}·{moving_rise_k} - {fixed_height_mm}·{fixed_rise_k}) =
+        {set_moving_low_mm} mm low
     Valid: both of one material; negative: set it high.
     Source: first-order expansion
     Example:
@@ -166,6 +177,7 @@ def shims_for_feet(
     """What to put under the feet of a machine to bring it into line.
 
     Formula: under a foot = (gap top - gap bottom)/coupling diameter · distance from the coupling - height too high
+    Worked: front {add_front_mm} mm, rear {add_rear_mm} mm
     Valid: moving machine to the right of the coupling; negative: take out.
     Source: similar triangles
     Example:
@@ -185,6 +197,8 @@ def belt_length(large_mm: float, small_mm: float, centres_mm: float) -> Answers:
     """The length of an open belt.
 
     Formula: L ≈ 2a + π/2·(D + d) + (D - d)²/(4a)
+    Worked: 2·{centres_mm} + π/2·({large_mm} + {small_mm}) + ({large_mm} - {small_mm})²/(4·{centres_mm}) =
+        {length_mm} mm
     Valid: pulleys that do not touch.
     Source: geometry, second order
     Example:
@@ -203,6 +217,7 @@ def belt_sag(span_mm: float) -> Answers:
     """How far a belt gives under the test force.
 
     Formula: 16 mm for each metre of free span
+    Worked: 16·{span_mm}/1000 = {sag_mm} mm
     Valid: V-belts; the force by the belt maker.
     Source: common rule of belt makers
     Example:
@@ -216,6 +231,7 @@ def pulley_speed(driver_rpm: float, driver_mm: float, driven_mm: float) -> Answe
     """The speed of a driven pulley.
 
     Formula: n2 = n1·d1/d2
+    Worked: {driver_rpm}·{driver_mm}/{driven_mm} = {driven_rpm} 1/min
     Valid: without slip.
     Source: geometry
     Example:

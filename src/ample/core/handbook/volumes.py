@@ -69,6 +69,7 @@ def box_volume(length_mm: float, breadth_mm: float, level_mm: float) -> Answers:
     """What a box holds up to a level.
 
     Formula: V = l·b·h
+    Worked: {length_mm}·{breadth_mm}·{level_mm} = {volume_l} l
     Valid: upright walls.
     Source: geometry
     Example:
@@ -82,6 +83,7 @@ def cylinder_volumes(bore_mm: float, rod_mm: float, stroke_mm: float) -> Answers
     """What a hydraulic cylinder takes on each side.
 
     Formula: piston side π/4·D²·stroke; rod side π/4·(D² - d²)·stroke
+    Worked: π/4·{bore_mm}²·{stroke_mm} = {piston_side_l} l; rod side {rod_side_l} l
     Valid: one rod.
     Source: geometry
     Example:
@@ -98,6 +100,7 @@ def drum_volume(inside_mm: float, length_mm: float, level_mm: float) -> Answers:
     """What a lying drum holds up to a level.
 
     Formula: V = L·[r²·acos((r - h)/r) - (r - h)·√(2·r·h - h²)]
+    Worked: r = {inside_mm}/2, h = {level_mm}: {volume_l} l
     Valid: flat ends; level not over the inside.
     Source: segment of a circle
     Example:
@@ -115,6 +118,7 @@ def oil_expansion(volume_l: float, rise_k: float, expansion_per_k: float) -> Ans
     """How much more room oil takes when it is warm.
 
     Formula: ΔV = V·β·ΔT
+    Worked: {volume_l}·{expansion_per_k}·{rise_k} = {more_l} l
     Valid: mineral oil about 0.0007/K.
     Source: common practice
     Example:

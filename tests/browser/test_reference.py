@@ -1,0 +1,74 @@
+"""The handbook in the browser: found by a word, worked by the keys, wrong figures said at their field, nothing lost."""
+
+import re
+
+import pytest
+from playwright.sync_api import expect
+
+
+def opened(person, question=""):
+    page = person().go(f"/reference/{question}")
+    page.locator(".worked h2").wait_for()
+    return page
+
+
+def test_a_page_is_found_and_worked_by_the_keys_alone(person):
+    page = person().go("/")
+    page.keyboard.press("Alt+r")
+    expect(page.locator("input[name=search]")).to_be_focused()
+    page.keyboard.type("lip speed limit")
+    page.keyboard.press("Enter")
+    expect(page.locator(".worked h2")).to_contain_text("lip reaches its limit")
+    expect(page.locator("input[name=shaft_mm]")).to_be_focused()
+    page.keyboard.type("50")
+    page.keyboard.press("Tab")
+    page.keyboard.type("14")
+    expect(page.get_by_role("status").locator("strong").first).to_have_text("5 347.6")
+    expect(page.locator(".numbers")).to_have_text("n = 60 000·14/(π·50) = 5 347.6 1/min")
+
+
+def test_what_cannot_be_is_said_at_its_field_and_kept(person):
+    page = opened(person, "raceway_growth")
+    for name, typed in (
+        ("bore_mm", "50"),
+        ("raceway_mm", "40"),
+        ("hollow_mm", "0"),
+        ("effective_interference_um", "20"),
+    ):
+        page.locator(f"input[name={name}]").fill(typed)
+    expect(
+        page.locator("label", has=page.locator("input[name=raceway_mm]")).get_by_role("alert")
+    ).to_contain_text("The raceway is larger than the bore")
+    expect(page.locator(".answer")).to_have_count(0)
+    page.locator("input[name=raceway_mm]").fill("60")
+    expect(page.locator(".answer strong").first).to_have_text("16.667")
+    page.reload()
+    expect(page.locator("input[name=raceway_mm]")).to_have_value("60")
+    expect(page.locator(".answer strong").first).to_have_text("16.667")
+
+
+def test_words_typed_for_a_figure_are_refused_at_their_field(person):
+    page = opened(person, "belt_sag")
+    page.locator("input[name=span_mm]").fill("a metre")
+    expect(page.get_by_role("alert")).to_contain_text("Free span is a number")
+    page.locator("input[name=span_mm]").fill("1000")
+    expect(page.locator(".answer strong").first).to_have_text("16")
+
+
+@pytest.mark.long
+def test_every_page_can_be_opened_and_says_what_it_rests_on(person):
+    page = opened(person)
+    pages = page.locator(".pages button")
+    count = pages.count()
+    assert count == 86
+    for place in range(0, count, 7):
+        pages.nth(place).click()
+        expect(page.locator(".worked h2")).to_have_text(re.compile(re.escape(pages.nth(place).inner_text())))
+        expect(page.locator(".rests")).to_contain_text("source")
+        assert page.locator(".worked input, .worked select").count() >= 1
+
+
+def test_a_word_that_stands_nowhere_is_said_so(person):
+    page = opened(person)
+    page.locator("input[name=search]").fill("marmalade")
+    expect(page.get_by_text("No page has all these words.")).to_be_visible()
