@@ -7886,9 +7886,16 @@ export interface components {
             instrument: string | components["schemas"]["InstrumentRequest"];
             /**
              * Instrument Temperature C
-             * @default null
+             * @description the shop's unless it is said
+             * @default 20
              */
-            instrument_temperature_c: number | null;
+            instrument_temperature_c: number;
+            /**
+             * Material
+             * @default steel
+             * @enum {string}
+             */
+            material: "steel" | "stainless_martensitic" | "stainless_austenitic" | "grey_iron" | "aluminium" | "bronze";
             /**
              * Part
              * @enum {string}
@@ -7913,6 +7920,12 @@ export interface components {
          */
         SeatSheet: {
             housing?: components["schemas"]["SeatSide"];
+            /**
+             * Instrument Temperature C
+             * @description the shop's unless it is said
+             * @default 20
+             */
+            instrument_temperature_c: number;
             /**
              * Load
              * @default normal
@@ -7954,6 +7967,12 @@ export interface components {
         SeatSide: {
             /** Instrument */
             instrument: string;
+            /**
+             * Material
+             * @default steel
+             * @enum {string}
+             */
+            material: "steel" | "stainless_martensitic" | "stainless_austenitic" | "grey_iron" | "aluminium" | "bronze";
             /** Planes */
             planes?: string[][];
             /**

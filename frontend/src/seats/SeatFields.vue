@@ -12,6 +12,15 @@ const props = defineProps<{
 }>()
 const seat = defineModel<Schemas['SeatSide']>({ required: true })
 const job = useJob()
+/** What a seat is of: it decides how much of a warm reading is warmth. */
+const MATERIALS = [
+  ['steel', 'steel'],
+  ['grey_iron', 'cast iron'],
+  ['aluminium', 'aluminium'],
+  ['bronze', 'bronze'],
+  ['stainless_martensitic', 'stainless, magnetic'],
+  ['stainless_austenitic', 'stainless, not magnetic'],
+] as const
 const ROWS = ['A, at the shoulder', 'B', 'C, at the end']
 const tools = computed(() =>
   job.instruments
@@ -70,6 +79,9 @@ const form = computed(() => {
           :placeholder="judgement?.zones.zone"
           autocomplete="off"
       /></label>
+      <select v-model="seat.material" :name="`${side}-material`" :aria-label="`material of the ${side}`">
+        <option v-for="[name, words] in MATERIALS" :key="name" :value="name">{{ words }}</option>
+      </select>
       <Select
         v-model="seat.instrument"
         :options="tools"
@@ -140,6 +152,13 @@ const form = computed(() => {
 }
 .zone input::placeholder {
   color: var(--hatch);
+}
+.head select {
+  border: 1px solid var(--rule);
+  background: var(--sheet);
+  font-size: 14px;
+  color: var(--ink);
+  max-width: 118px;
 }
 .tool {
   margin-left: auto;

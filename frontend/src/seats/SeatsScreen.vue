@@ -125,7 +125,23 @@ onMounted(async () => {
         </button>
         <label v-if="fitted" class="warm"
           >part at
-          <input v-model.number="held.temperature_c" type="number" min="-60" max="200" class="fig" />
+          <input
+            v-model.number="held.temperature_c"
+            type="number"
+            min="-60"
+            max="200"
+            class="fig"
+            aria-label="temperature of the part, °C"
+          />
+          °C, instrument at
+          <input
+            v-model.number="held.instrument_temperature_c"
+            type="number"
+            min="-60"
+            max="200"
+            class="fig"
+            aria-label="temperature of the instrument, °C"
+          />
           °C</label
         >
       </div>

@@ -11,8 +11,9 @@ const EMPTY: SeatSheet = {
   split: false,
   warmer_inner_k: 10,
   temperature_c: 20,
-  shaft: { zone: '', instrument: 'micrometer', planes: [] },
-  housing: { zone: '', instrument: 'bore_gauge', planes: [] },
+  instrument_temperature_c: 20,
+  shaft: { zone: '', instrument: 'micrometer', material: 'steel', planes: [] },
+  housing: { zone: '', instrument: 'bore_gauge', material: 'steel', planes: [] },
 }
 
 /** The grid of fields always has three planes and two directions; empty ones are not yet read. */

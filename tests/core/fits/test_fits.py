@@ -120,7 +120,7 @@ def test_a_warm_shaft_is_brought_to_20_degrees():
     """25 mm of steel over 10 K: 25·11.5e-6·10 = 2.9 µm, less when the instrument is as warm."""
     cold = shaft(GOOD).mean_mm
     assert cold - shaft(GOOD, part_c=30.0, instrument_c=20.0).mean_mm == pytest.approx(0.002875, abs=1e-5)
-    assert shaft(GOOD, part_c=30.0).mean_mm == pytest.approx(cold)
+    assert shaft(GOOD, part_c=30.0, instrument_c=30.0).mean_mm == pytest.approx(cold)
 
 
 def test_a_worn_seat_gets_ways_of_repair():

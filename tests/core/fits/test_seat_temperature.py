@@ -40,7 +40,7 @@ def test_the_instrument_stands_at_twenty_unless_it_is_said(more, mean):
 
 @pytest.mark.parametrize(
     ("material", "off"),
-    # 52·15 K·(α of the part − 11.5e-6 of the instrument, as warm as it)
+    # 52 mm, 15 K, expansion of the part less 11.5e-6 of the instrument, as warm as it
     [("steel", 0.0), ("aluminium", -8.97), ("grey_iron", 0.78), ("stainless_austenitic", -3.9)],
 )
 def test_a_housing_grows_by_its_own_material(material, off):

@@ -8,6 +8,7 @@ from pydantic import Field
 
 from ample.core.contract.base import Millimetres, Name, Request
 from ample.core.fits.ranges import Range
+from ample.core.sizes.materials import Material
 
 
 class DutyRequest(Request):
@@ -38,7 +39,10 @@ class SeatRequest(Request):
     readings_mm: list[list[Millimetres]] = Field(max_length=6)
     instrument: Name | InstrumentRequest = "micrometer"
     temperature_c: float = Field(default=20.0, ge=-60, le=200)
-    instrument_temperature_c: float | None = Field(default=None, ge=-60, le=200)
+    instrument_temperature_c: float = Field(
+        default=20.0, ge=-60, le=200, description="the shop's unless it is said"
+    )
+    material: Material = "steel"
     zone: Name | None = None
     duty: DutyRequest | None = None
     edition: Literal["2013", "2017"] = "2017"

@@ -14,6 +14,7 @@ from ample.core.fits.form import Plane, SeatForm, form_of
 from ample.core.fits.ranges import Range
 from ample.core.sizes import Instrument, to_reference_temperature
 from ample.core.sizes.instruments import Reach
+from ample.core.sizes.materials import expansion_of
 from ample.core.standards import DeviationLimits, limits, ring_limits, standard_tolerance_um
 
 MOST_PLANES, MOST_DIRECTIONS = 6, 8
@@ -34,9 +35,10 @@ class MeasuredSeat:
         tolerance_class: Class of the bearing's rings (ISO 492).
         ring_kind: Whose ring tolerances hold: `radial`, `taper`, `inch_taper` or `thrust`.
         part_c: Temperature of the part, °C, −60 to 200.
-        instrument_c: Temperature of the instrument, °C; as the part when None.
+        instrument_c: Temperature of the instrument, °C; the shop's 20 unless it is said.
         edition: `2017` or `2013` of ISO 14253-1.
         finish: `ground` or `turned` seat.
+        material: What the seat is of, by its name in `materials.csv`.
     """
 
     part: str
@@ -48,9 +50,10 @@ class MeasuredSeat:
     tolerance_class: str = "Normal"
     ring_kind: str = "radial"
     part_c: float = 20.0
-    instrument_c: float | None = None
+    instrument_c: float = 20.0
     edition: str = "2017"
     finish: str = "ground"
+    material: str = "steel"
 
     @property
     def nominal_mm(self) -> float:
@@ -194,7 +197,7 @@ def _at_reference(seat: MeasuredSeat) -> list[list[float]]:
         raise BadInput(
             "bad_directions", f"Measure in 1 to {MOST_DIRECTIONS} directions a plane.", "readings_mm"
         )
-    scale_c = seat.part_c if seat.instrument_c is None else seat.instrument_c
+    grows = expansion_of(seat.material)
     for plane, row in enumerate(rows):
         for direction, value in enumerate(row):
             if not abs(value - nominal) <= FARTHEST_SHARE * nominal:
@@ -204,7 +207,10 @@ def _at_reference(seat: MeasuredSeat) -> list[list[float]]:
                     f"readings_mm[{plane}][{direction}]",
                     "Check the decimal point, the unit and the nominal size.",
                 )
-    return [[to_reference_temperature(value, seat.part_c, scale_c) for value in row] for row in rows]
+    return [
+        [to_reference_temperature(value, seat.part_c, seat.instrument_c, grows) for value in row]
+        for row in rows
+    ]
 
 
 def _interference(part: str, form: SeatForm, ring_low: float, ring_high: float) -> Range:

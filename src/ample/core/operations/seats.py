@@ -79,6 +79,7 @@ def seat_of(
         instrument_c=request.instrument_temperature_c,
         edition=request.edition,
         finish=request.finish,
+        material=request.material,
     )
     return replace(check_seat(measured), advice=advice)
 

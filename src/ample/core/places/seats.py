@@ -23,6 +23,7 @@ from ample.core.fits.rules import NotJudged, not_judged, not_judged_words
 from ample.core.parts import BearingSpec, ring_kind
 from ample.core.sheet import Sheet
 from ample.core.sizes import Instrument, parse_length
+from ample.core.sizes.materials import Material
 from ample.core.standards import limits
 
 SeatName = Literal["shaft", "housing"]
@@ -36,6 +37,7 @@ class SeatSide(Sheet):
 
     zone: str = Field(default="", max_length=6)
     instrument: str = Field(min_length=1, max_length=40)
+    material: Material = "steel"
     planes: list[list[str]] = Field(default_factory=list, max_length=6)
 
 
@@ -48,6 +50,9 @@ class SeatSheet(Sheet):
     split: bool = False
     warmer_inner_k: float = Field(default=10.0, ge=-20, le=100)
     temperature_c: float = Field(default=20.0, ge=-60, le=200)
+    instrument_temperature_c: float = Field(
+        default=20.0, ge=-60, le=200, description="the shop's unless it is said"
+    )
     shaft: SeatSide = Field(default_factory=lambda: SeatSide(instrument="micrometer"))
     housing: SeatSide = Field(default_factory=lambda: SeatSide(instrument="bore_gauge"))
 
@@ -155,6 +160,8 @@ def _side(side: SeatName, spec: BearingSpec, sheet: SeatSheet, facts: SeatFacts)
                 tolerance_class=spec.tolerance_class,
                 ring_kind=rings,
                 part_c=sheet.temperature_c,
+                instrument_c=sheet.instrument_temperature_c,
+                material=typed.material,
             )
             check = check_seat(measured)
     except AmpleError as error:

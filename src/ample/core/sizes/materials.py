@@ -48,6 +48,9 @@ def expansion_of(material: str) -> float:
     known = _materials()
     if material not in known:
         raise BadInput(
-            "no_such_material", f"Unknown material “{material[:20]}”.", "material", f"One of {', '.join(known)}."
+            "no_such_material",
+            f"Unknown material “{material[:20]}”.",
+            "material",
+            f"One of {', '.join(known)}.",
         )
     return known[material][1]
