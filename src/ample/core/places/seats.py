@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Literal
 
 from pydantic import BaseModel, Field
@@ -19,6 +19,7 @@ from ample.core.fits import (
     choose_zone,
     clearance_left,
 )
+from ample.core.fits.ranges import Range
 from ample.core.fits.rules import NotJudged, not_judged, not_judged_words
 from ample.core.parts import BearingSpec, ring_kind
 from ample.core.sheet import Sheet
@@ -196,11 +197,30 @@ def _read(text: str, field: str) -> float:
 def _clearance(
     spec: BearingSpec, sheet: SeatSheet, shaft: SeatJudgement, housing: SeatJudgement
 ) -> ClearanceAfterFitting | None:
-    on, within = (side.check.interference_um if side.check else None for side in (shaft, housing))
+    """A seat that is not measured counts as its zone, never as no interference at all."""
+    on, within = (_taken_as(side, judged) for side, judged in zip(SIDES, (shaft, housing), strict=True))
     try:
-        return clearance_left(spec, on, within, warmer_inner_k=sheet.warmer_inner_k)
+        found = clearance_left(spec, on, within, warmer_inner_k=sheet.warmer_inner_k)
     except BadInput:
         return None  # not bought with a radial clearance, or smaller than its table: nothing to show
+    as_zones = [
+        f"The {side} is not measured: taken as {judged.zones.chosen_zone}."
+        for side, judged in zip(SIDES, (shaft, housing), strict=True)
+        if judged.check is None
+    ]
+    return replace(found, words=" ".join((found.words, *as_zones)))
+
+
+def _taken_as(side: SeatName, judged: SeatJudgement) -> Range:
+    """The interference of a seat, µm: as measured, else that of its zone against the bearing's ring."""
+    if judged.check is not None:
+        return judged.check.interference_um
+    zone = judged.zones
+    if side == "shaft":
+        least, most = zone.zone_lower_um - zone.ring_upper_um, zone.zone_upper_um - zone.ring_lower_um
+    else:
+        least, most = zone.ring_lower_um - zone.zone_upper_um, zone.ring_upper_um - zone.zone_lower_um
+    return Range(least, (least + most) / 2, most)
 
 
 def check_seat_sheet(sheet: SeatSheet, facts: SeatFacts) -> None:
