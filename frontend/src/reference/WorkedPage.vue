@@ -116,7 +116,9 @@ h2 {
 }
 label {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   align-content: start;
+  min-width: 0;
   font-size: 13px;
   color: var(--faint);
 }
@@ -130,6 +132,7 @@ label {
 .entry select {
   flex: 1;
   min-width: 0;
+  width: 100%;
   border: 0;
   background: transparent;
   font-size: 24px;

@@ -141,6 +141,7 @@ const form = computed(() => {
 .zone {
   font-size: 13px;
   color: var(--faint);
+  white-space: nowrap;
 }
 .zone input {
   width: 58px;
@@ -163,7 +164,7 @@ const form = computed(() => {
 .tool {
   margin-left: auto;
   font-size: 13px;
-  max-width: 190px;
+  max-width: 168px;
 }
 .tool :deep(.p-select-label) {
   padding: 3px 8px;

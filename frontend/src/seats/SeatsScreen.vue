@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, ref } from 'vue'
 import VerdictMark from '@/drawing/VerdictMark.vue'
-import { useRoute, useRouter } from 'vue-router'
+import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { api, resultOf, withKey, type Refusal } from '@/api/client'
 import ZoneChart from '@/drawing/ZoneChart.vue'
 import ClashDialog from '@/entry/ClashDialog.vue'
@@ -48,7 +48,7 @@ function range(r: { min: number; max: number }): string {
     Math.round(um) < 0 ? `−${Math.abs(Math.round(um))}` : String(Math.round(um))
   return `${s(r.min)} … ${s(r.max)}`
 }
-/** Until a seat has been measured nothing is said of how it runs. */
+/** A seat has been measured; the other counts as its zone. */
 const measured = computed(() => Boolean(judged.value?.shaft?.check ?? judged.value?.housing?.check))
 const tight = computed(() => ['take_group', 'no_group'].includes(clearance.value?.advice ?? ''))
 
@@ -261,19 +261,21 @@ onMounted(async () => {
           <div>
             <span>initial</span><b class="fig">{{ range(clearance.before) }}</b>
           </div>
-          <div v-if="measured">
+          <div>
             <span>mounted</span><b class="fig">{{ range(clearance.mounted) }}</b>
           </div>
-          <div v-if="measured">
+          <div>
             <span>operating, inner +{{ held.warmer_inner_k }} K</span
             ><b class="fig">{{ range(clearance.running) }}</b>
           </div>
-          <p v-if="!measured" class="faint">Measure a seat to see the mounted and operating clearance.</p>
-          <p v-else :class="{ att: tight }">
+          <p :class="{ att: tight && measured }">
             {{ clearance.words }}
             <span v-if="why" class="faint"
               >If the balls are as warm as the inner ring: {{ range(clearance.running_warm_balls) }}.
-              {{ clearance.source }}</span
+              {{ clearance.source }}
+              <RouterLink :to="{ name: 'reference', params: { question: 'raceway_growth' } }"
+                >growth of a raceway</RouterLink
+              ></span
             >
           </p>
         </section>
