@@ -6,6 +6,7 @@ import math
 import re
 
 from ample.core.errors import BadInput
+from ample.core.handbook.fastening import stress_area, torque_for_preload
 from ample.core.standards.threads import COARSE_PITCH_MM
 
 NM_PER = {"N·m": 1.0, "ft-lb": 1.3558179483, "in-lb": 0.112984829}
@@ -66,13 +67,13 @@ def most_torque_nm(thread: str, strongest: bool = True) -> float | None:
     metric, unified = _metric(thread), _unified(thread)
     if metric is not None:
         diameter, pitch = metric
-        area, proof = math.pi / 4 * (diameter - 0.9382 * pitch) ** 2, PROOF_METRIC_MPA
+        area, proof = stress_area(diameter, pitch)["stress_area_mm2"], PROOF_METRIC_MPA
     elif unified is not None:
         diameter, pitch = unified
         area, proof = math.pi / 4 * (diameter - 0.9743 * pitch) ** 2, PROOF_UNIFIED_MPA
     else:
         return None
-    return NUT_FACTOR * diameter * proof[0 if strongest else 1] * area / 1000
+    return torque_for_preload(NUT_FACTOR, diameter, proof[0 if strongest else 1] * area)["torque_nm"]
 
 
 def _metric(thread: str) -> tuple[float, float] | None:

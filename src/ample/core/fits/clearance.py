@@ -6,10 +6,10 @@ from collections.abc import Callable
 from dataclasses import dataclass
 
 from ample.core.errors import BadInput
-from ample.core.fits.creep import SMOOTHING_MM
 from ample.core.fits.raceways import raceway_mm
 from ample.core.fits.ranges import Range
 from ample.core.fits.words import signed
+from ample.core.handbook.fitting import effective_interference, raceway_growth
 from ample.core.parts import BearingSpec, bearing_kinds, clearance_table
 from ample.core.standards import internal_clearance
 from ample.core.standards.rings import CLEARANCE_GROUPS
@@ -87,9 +87,11 @@ def clearance_after_fitting(
         )
     rolls = "roller" if kind in ROLLERS else "ball"
     inner, outer = raceway_mm(d, D, "inner", rolls), raceway_mm(d, D, "outer", rolls)
-    k, k0, h, h0 = d / inner, hollow_mm / d, outer / D, 1 / HOUSING_OVER_OUTSIDE
-    grows = k * (1 - k0**2) / (1 - k**2 * k0**2) * d / (d + SMOOTHING_MM[finish])
-    shrinks = h * (1 - h0**2) / (1 - h**2 * h0**2) * D / (D + SMOOTHING_MM[finish])
+    h, h0 = outer / D, 1 / HOUSING_OVER_OUTSIDE
+    grows = raceway_growth(d, inner, hollow_mm, effective_interference(d, 1.0, finish)["effective_um"])[
+        "growth_um"
+    ]
+    shrinks = h * (1 - h0**2) / (1 - h**2 * h0**2) * effective_interference(D, 1.0, finish)["effective_um"]
     midway = RING_PER_K * warmer_inner_k * (outer + inner) / 2 * 1000
     warm = RING_PER_K * warmer_inner_k * outer * 1000
     taken = _taken(shaft, grows, housing, shrinks)

@@ -2,18 +2,14 @@
 
 from __future__ import annotations
 
-import math
 from dataclasses import dataclass
 
 from scipy.special import ndtr
 
 from ample.core.fits.advice import LOAD_SHARES, Duty
+from ample.core.handbook.fitting import effective_interference, interference_lost
 from ample.core.parts.ratings import estimated_ratings
 
-# Formula of bearing handbooks: loss of interference under load, µm per √N at d and B in mm.
-LOOSENING = 0.08
-# Heights of the seat that pressing smooths away, in the correction i·d/(d + x).
-SMOOTHING_MM = {"ground": 2.0, "turned": 3.0}
 STEPS_OVER_THE_RING = 64
 
 
@@ -67,7 +63,8 @@ def creep_of(
     nominal_mm = d if part == "shaft" else D
     share = LOAD_SHARES[duty.load]
     load_n = share * estimated_ratings(d, D, B).dynamic_n
-    needed = LOOSENING * math.sqrt(nominal_mm * load_n / B) * (nominal_mm + SMOOTHING_MM[finish]) / nominal_mm
+    lost = interference_lost(nominal_mm, B, load_n, 0.0)["by_load_um"]
+    needed = lost / effective_interference(nominal_mm, 1.0, finish)["effective_um"]
     mean_um, u_um = seat_um
     low, high = ring_um
     total = 0.0

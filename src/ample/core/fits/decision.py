@@ -7,12 +7,13 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Literal
 
+from ample.core.handbook.measuring import GUARD as GUARD_2017
 from ample.core.sizes import Instrument, default_instrument
 from ample.core.sizes.instruments import Reach
 
 Decided = Literal["accept", "reject", "cannot_tell"]
 # Guard band in standard uncertainties: ISO 14253-1:2017 (95 %), and U (k = 2) of the edition of 2013.
-GUARD = {"2017": 1.65, "2013": 2.0}
+GUARD = {"2017": GUARD_2017, "2013": 2.0}
 # The instruments that could settle it, from the coarse to the fine, by what they reach.
 FINER: dict[str, tuple[str, ...]] = {
     "outside": ("pi_tape", "caliper", "micrometer"),

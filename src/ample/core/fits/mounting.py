@@ -9,6 +9,7 @@ from typing import Literal
 from ample.core.errors import BadInput
 from ample.core.fits.raceways import raceway_mm
 from ample.core.fits.ranges import Range
+from ample.core.handbook.fitting import heating_for_interference
 
 Ring = Literal["inner", "outer", "both"]
 Because = Literal["rings", "seal", "shield", "grease"]
@@ -120,9 +121,10 @@ def warming_for(
     limit, because = _limit(closure, greased)
     if interference_um is None or inside_mm is None:
         return Warming(None, limit, because, limit, None, 0.0)
-    needed = ambient_c + (max(interference_um.max, 0.0) / 1000 + inside_mm * EASE_SHARE) / (
-        ALPHA_PER_K * inside_mm
+    warmed = heating_for_interference(
+        inside_mm, max(interference_um.max, 0.0), 1000 * inside_mm * EASE_SHARE, ambient_c, ALPHA_PER_K
     )
+    needed = warmed["ring_temperature_c"]
     to = min(needed, limit)
     growth = ALPHA_PER_K * inside_mm * (to - ambient_c) * 1000
     least, most = interference_um.min, interference_um.max

@@ -8,10 +8,11 @@ from dataclasses import dataclass, field
 from ample.core.errors import BadInput
 from ample.core.fits import words
 from ample.core.fits.advice import Duty, ZoneAdvice
-from ample.core.fits.creep import SMOOTHING_MM, creep_of
+from ample.core.fits.creep import creep_of
 from ample.core.fits.decision import GUARD, better_instrument, decide, measured_with
 from ample.core.fits.form import Plane, SeatForm, form_of
 from ample.core.fits.ranges import Range
+from ample.core.handbook.fitting import SMOOTHING_MM
 from ample.core.sizes import Instrument, to_reference_temperature
 from ample.core.sizes.instruments import Reach
 from ample.core.sizes.materials import expansion_of

@@ -7,6 +7,7 @@ from collections.abc import Sequence
 from itertools import pairwise
 
 from ample.core.errors import BadInput
+from ample.core.parts.needles import full_row
 
 Answers = dict[str, float]
 _EXPONENT = {"ball": 3.0, "roller": 10 / 3}
@@ -386,9 +387,7 @@ def needles_full_complement(inside_mm: float, needle_mm: float, outside_mm: floa
     """
     if abs((outside_mm - inside_mm) / 2 - needle_mm) > 0.1 * needle_mm:
         raise BadInput("no_row", "Between pin and cup there is not the room of one needle.", "outside_mm")
-    pitch = inside_mm + needle_mm
-    count = math.floor(math.pi / math.asin(needle_mm / pitch) + 1e-9)
-    gap = count * (pitch * math.sin(math.pi / count) - needle_mm)
+    count, gap = full_row(inside_mm, needle_mm)
     return {"needles": count, "gap_mm": max(round(gap, 9), 0.0)}
 
 

@@ -21,6 +21,17 @@ class NeedleCount:
     words: str
 
 
+def full_row(inside_mm: float, needle_mm: float) -> tuple[int, float]:
+    """How many needles stand around a pin, and the gap that they leave together, mm.
+
+    >>> full_row(2.0, 2.0)[0]
+    6
+    """
+    pitch = inside_mm + needle_mm
+    count = math.floor(math.pi / math.asin(needle_mm / pitch) + 1e-9)
+    return count, count * (pitch * math.sin(math.pi / count) - needle_mm)
+
+
 def needle_count(
     inside_mm: float | None, needle_mm: float, outside_mm: float | None = None, counted: int | None = None
 ) -> NeedleCount:
@@ -67,10 +78,9 @@ def needle_count(
     pitch = inside + needle_mm
     if inside <= 0 or needle_mm >= pitch:
         raise BadInput("no_row", "No row of such needles fits.", "needle_mm")
-    count = math.floor(math.pi / math.asin(needle_mm / pitch) + 1e-9)
+    count, gap = full_row(inside, needle_mm)
     if count > MOST_NEEDLES:
         raise BadInput("too_many", f"More than {MOST_NEEDLES} needles: check the unit.", "needle_mm")
-    gap = count * (pitch * math.sin(math.pi / count) - needle_mm)
     missing = max(count - counted, 0) if counted is not None else 0
     return NeedleCount(
         count, round(gap, 3), missing, _alarm(count, missing, counted, gap, needle_mm), _words(count, gap)
