@@ -2,6 +2,7 @@
 
 from ample.core.contract.base import Answer, FamilyName, Millimetres, Name, Request, Unit
 from ample.core.contract.bench import BenchJudged, BenchSheet, FeatureReadings, RubberSeen, TypedReading
+from ample.core.contract.glands import GlandDuty, GlandGroove, GlandRequest, GlandRing
 from ample.core.contract.handbook import (
     CalculateAnswer,
     CalculateRequest,
@@ -123,6 +124,10 @@ __all__ = [
     "FitRequest",
     "FitUpRequest",
     "FittedClearanceRequest",
+    "GlandDuty",
+    "GlandGroove",
+    "GlandRequest",
+    "GlandRing",
     "HandbookAnswer",
     "HandbookRequest",
     "HandbookTopic",

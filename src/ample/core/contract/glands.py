@@ -1,0 +1,67 @@
+"""Models of an O-ring in its groove."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from pydantic import Field, model_validator
+
+from ample.core.contract.base import Millimetres, Name, Request
+from ample.core.parts.rubber import Medium
+
+
+class SizeRange(Request):
+    """From one size to another, mm."""
+
+    min: Millimetres
+    max: Millimetres
+
+    @model_validator(mode="after")
+    def _in_order(self) -> SizeRange:
+        if self.min > self.max:
+            raise ValueError("min is over max")
+        return self
+
+
+Size = Annotated[Millimetres | SizeRange, Field(union_mode="left_to_right")]
+
+
+class GlandRing(Request):
+    """An O-ring by its sizes, or by what it is called."""
+
+    designation: Name | None = None
+    inside_mm: Size | None = None
+    section_mm: Size | None = None
+    material: Name | None = None
+    hardness_shore_a: float | None = Field(default=None, ge=30, le=100)
+
+
+class GlandGroove(Request):
+    """A groove: its bottom on a shaft or in a bore, or the walls of a face; depth to the mating surface."""
+
+    kind: Literal["shaft", "bore", "face"]
+    groove_diameter_mm: Size | None = None
+    outside_mm: Size | None = None
+    inside_mm: Size | None = None
+    width_mm: Size
+    depth_mm: Size
+    gap_mm: Size | None = None
+
+
+class GlandDuty(Request):
+    """What the ring has to do."""
+
+    motion: Literal["static", "reciprocating", "rotary"] = "static"
+    pressure_from: Literal["inside", "outside"] = "inside"
+    pressure_bar: float | None = Field(default=None, ge=0, le=5000)
+    min_c: float | None = Field(default=None, ge=-200, le=500)
+    max_c: float | None = Field(default=None, ge=-200, le=500)
+    medium: Medium | None = None
+
+
+class GlandRequest(Request):
+    """An O-ring in a groove."""
+
+    ring: GlandRing
+    groove: GlandGroove
+    duty: GlandDuty = Field(default_factory=GlandDuty)

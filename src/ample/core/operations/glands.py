@@ -1,0 +1,56 @@
+"""An O-ring in its groove: operation of the register."""
+
+from __future__ import annotations
+
+from ample.core import contract
+from ample.core.contract.glands import SizeRange
+from ample.core.designation import decode
+from ample.core.errors import BadInput
+from ample.core.places.gland import Gland, Groove, Span, judge_gland, ring_span
+
+
+def gland(request: contract.GlandRequest) -> Gland:
+    """Judge an O-ring in a groove."""
+    asked = request.groove
+    face_wall = "inside_mm" if request.duty.pressure_from == "outside" else "outside_mm"
+    name = face_wall if asked.kind == "face" else "groove_diameter_mm"
+    wall = getattr(asked, name)
+    if wall is None:
+        raise BadInput("missing", "The wall that the ring stands against is missing.", f"groove.{name}")
+    groove = Groove(
+        asked.kind, _span(wall), _span(asked.depth_mm), _span(asked.width_mm),
+        _span(asked.gap_mm) if asked.gap_mm is not None else None,
+    )  # fmt: skip
+    inside, section = _ring(request.ring)
+    return judge_gland(inside, section, groove, request.duty.motion, request.duty.pressure_from)
+
+
+def _span(size: float | SizeRange) -> Span:
+    return Span.of(size.min, size.max) if isinstance(size, SizeRange) else Span(size, size, size)
+
+
+def _ring(asked: contract.GlandRing) -> tuple[Span, Span]:
+    """Inside and section; a plain number takes the tolerance of the standard."""
+    inside, section = asked.inside_mm, asked.section_mm
+    if asked.designation is not None and (inside is None or section is None):
+        readings = decode(asked.designation, family="o_ring")
+        if not readings:
+            raise BadInput(
+                "not_a_designation", f"“{asked.designation[:30]}” cannot be read.", "ring.designation"
+            )
+        sizes = readings[0].dimensions
+        inside, section = inside or sizes["inside_mm"], section or sizes["section_mm"]
+    for name, size in (("inside_mm", inside), ("section_mm", section)):
+        if size is None:
+            raise BadInput(
+                "missing", "A ring is given by its inside and section, or by its designation.", f"ring.{name}"
+            )
+    assert inside is not None
+    assert section is not None
+    by_standard = ring_span(_span(inside).nominal, _span(section).nominal)
+    given = (_span(inside), _span(section))
+    plain = (not isinstance(inside, SizeRange), not isinstance(section, SizeRange))
+    first, second = (
+        own if is_plain else one for own, one, is_plain in zip(by_standard, given, plain, strict=True)
+    )
+    return first, second
