@@ -244,6 +244,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/gland": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Judge an O-ring in its groove
+         * @description Judge an O-ring in its groove
+         */
+        post: operations["calc_gland_gland_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/handbook": {
         parameters: {
             query?: never;
@@ -418,6 +438,26 @@ export interface paths {
          * @description Contradictions, verdicts and counts of a line
          */
         post: operations["calc_line_check_line_check_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/lip-seal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Judge a lip seal on its shaft
+         * @description Judge a lip seal on its shaft
+         */
+        post: operations["calc_lip_seal_lip_seal_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -4605,6 +4645,150 @@ export interface components {
             words: string;
         };
         /**
+         * Gland
+         * @description An O-ring in its groove, per cent, with what is wrong and what would suit.
+         */
+        Gland: {
+            fill_percent: components["schemas"]["Span"];
+            /** Findings */
+            findings: components["schemas"]["GlandFinding"][];
+            gap_mm: components["schemas"]["Span"] | null;
+            squeeze_percent: components["schemas"]["Span"];
+            stretch_percent: components["schemas"]["Span"];
+            suggested_groove: components["schemas"]["SuggestedGroove"];
+            suggested_ring: components["schemas"]["SuggestedRing"] | null;
+        };
+        /**
+         * GlandDuty
+         * @description What the ring has to do.
+         */
+        GlandDuty: {
+            /**
+             * Max C
+             * @default null
+             */
+            max_c: number | null;
+            /**
+             * Medium
+             * @default null
+             */
+            medium: ("mineral_oil" | "water" | "glycol" | "brake_fluid" | "fuel" | "steam" | "refrigerant" | "refrigerant_with_pag_oil" | "phosphate_ester" | "industrial_phosphate_ester" | "alkali" | "acid") | null;
+            /**
+             * Min C
+             * @default null
+             */
+            min_c: number | null;
+            /**
+             * Motion
+             * @default static
+             * @enum {string}
+             */
+            motion: "static" | "reciprocating" | "rotary";
+            /**
+             * Pressure Bar
+             * @default null
+             */
+            pressure_bar: number | null;
+            /**
+             * Pressure From
+             * @default inside
+             * @enum {string}
+             */
+            pressure_from: "inside" | "outside";
+        };
+        /**
+         * GlandFinding
+         * @description What lies outside its aim, how bad it is, in words, and what to do.
+         */
+        GlandFinding: {
+            /** Code */
+            code: string;
+            /** Repair */
+            repair: string;
+            /**
+             * Severity
+             * @enum {string}
+             */
+            severity: "stop" | "warn" | "note";
+            /** Words */
+            words: string;
+        };
+        /**
+         * GlandGroove
+         * @description A groove: its bottom on a shaft or in a bore, or the walls of a face; depth to the mating surface.
+         */
+        GlandGroove: {
+            /** Depth Mm */
+            depth_mm: number | components["schemas"]["SizeRange"];
+            /**
+             * Gap Mm
+             * @default null
+             */
+            gap_mm: number | components["schemas"]["SizeRange"] | null;
+            /**
+             * Groove Diameter Mm
+             * @default null
+             */
+            groove_diameter_mm: number | components["schemas"]["SizeRange"] | null;
+            /**
+             * Inside Mm
+             * @default null
+             */
+            inside_mm: number | components["schemas"]["SizeRange"] | null;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "shaft" | "bore" | "face";
+            /**
+             * Outside Mm
+             * @default null
+             */
+            outside_mm: number | components["schemas"]["SizeRange"] | null;
+            /** Width Mm */
+            width_mm: number | components["schemas"]["SizeRange"];
+        };
+        /**
+         * GlandRequest
+         * @description An O-ring in a groove.
+         */
+        GlandRequest: {
+            duty?: components["schemas"]["GlandDuty"];
+            groove: components["schemas"]["GlandGroove"];
+            ring: components["schemas"]["GlandRing"];
+        };
+        /**
+         * GlandRing
+         * @description An O-ring by its sizes, or by what it is called.
+         */
+        GlandRing: {
+            /**
+             * Designation
+             * @default null
+             */
+            designation: string | null;
+            /**
+             * Hardness Shore A
+             * @default null
+             */
+            hardness_shore_a: number | null;
+            /**
+             * Inside Mm
+             * @default null
+             */
+            inside_mm: number | components["schemas"]["SizeRange"] | null;
+            /**
+             * Material
+             * @default null
+             */
+            material: string | null;
+            /**
+             * Section Mm
+             * @default null
+             */
+            section_mm: number | components["schemas"]["SizeRange"] | null;
+        };
+        /**
          * HandbookAnswer
          * @description Chapters and pages.
          */
@@ -5859,6 +6043,88 @@ export interface components {
             parts: components["schemas"]["OutlinePart"][];
             /** To Bench */
             to_bench: number;
+        };
+        /**
+         * LipSeal
+         * @description Speed under the lip, what is wrong, whether the seal suits, and what to do to the shaft, best first.
+         */
+        LipSeal: {
+            /** Findings */
+            findings: components["schemas"]["GlandFinding"][];
+            /** Repair */
+            repair: ("polish" | "move_lip" | "sleeve" | "regrind" | "replace_shaft")[];
+            /** Speed M S */
+            speed_m_s: number | null;
+            /** Suitable */
+            suitable: boolean;
+        };
+        /**
+         * LipSealRequest
+         * @description A rotary lip seal at its place; all but the shaft may be missing.
+         */
+        LipSealRequest: {
+            /**
+             * Bore Mm
+             * @default null
+             */
+            bore_mm: number | null;
+            /**
+             * Eccentricity Mm
+             * @default null
+             */
+            eccentricity_mm: number | null;
+            /**
+             * Hardness Hrc
+             * @default null
+             */
+            hardness_hrc: number | null;
+            /**
+             * Material
+             * @default null
+             */
+            material: string | null;
+            /**
+             * Medium
+             * @default null
+             */
+            medium: ("mineral_oil" | "water" | "glycol" | "brake_fluid" | "fuel" | "steam" | "refrigerant" | "refrigerant_with_pag_oil" | "phosphate_ester" | "industrial_phosphate_ester" | "alkali" | "acid") | null;
+            /**
+             * Pressure Bar
+             * @default null
+             */
+            pressure_bar: number | null;
+            /**
+             * Roughness Um
+             * @default null
+             */
+            roughness_um: number | null;
+            /**
+             * Rpm
+             * @default null
+             */
+            rpm: number | null;
+            /**
+             * Runout Mm
+             * @default null
+             */
+            runout_mm: number | null;
+            /** Shaft Mm */
+            shaft_mm: number;
+            /**
+             * Temperature C
+             * @default null
+             */
+            temperature_c: number | null;
+            /**
+             * Track Depth Mm
+             * @default null
+             */
+            track_depth_mm: number | null;
+            /**
+             * Width Mm
+             * @default null
+             */
+            width_mm: number | null;
         };
         /**
          * ListedItem
@@ -7505,8 +7771,12 @@ export interface components {
         RootModel_EndPlay_: components["schemas"]["EndPlay"];
         /** RootModel[FitUpPlan] */
         RootModel_FitUpPlan_: components["schemas"]["FitUpPlan"];
+        /** RootModel[Gland] */
+        RootModel_Gland_: components["schemas"]["Gland"];
         /** RootModel[Interchange] */
         RootModel_Interchange_: components["schemas"]["Interchange"];
+        /** RootModel[LipSeal] */
+        RootModel_LipSeal_: components["schemas"]["LipSeal"];
         /** RootModel[NeedleCount] */
         RootModel_NeedleCount_: components["schemas"]["NeedleCount"];
         /** RootModel[RubberAnswer] */
@@ -8310,6 +8580,16 @@ export interface components {
             unit: "mm" | "in";
         };
         /**
+         * SizeRange
+         * @description From one size to another, mm.
+         */
+        SizeRange: {
+            /** Max */
+            max: number;
+            /** Min */
+            min: number;
+        };
+        /**
          * Span
          * @description A piece of a marking: where it is, what it means, which attribute it sets and how surely.
          */
@@ -8466,6 +8746,34 @@ export interface components {
             tables: components["schemas"]["Table"][];
             /** Version */
             version: number;
+        };
+        /**
+         * SuggestedGroove
+         * @description A groove that suits the ring, mm: wall, depth to the mating surface, width.
+         */
+        SuggestedGroove: {
+            /** Depth Mm */
+            depth_mm: number;
+            /** Wall Mm */
+            wall_mm: number;
+            /** Width Mm */
+            width_mm: number;
+        };
+        /**
+         * SuggestedRing
+         * @description A listed ring that suits the groove, and what it gives there, per cent.
+         */
+        SuggestedRing: {
+            /** Designation */
+            designation: string;
+            /** Inside Mm */
+            inside_mm: number;
+            /** Section Mm */
+            section_mm: number;
+            /** Squeeze Percent */
+            squeeze_percent: number;
+            /** Stretch Percent */
+            stretch_percent: number;
         };
         /**
          * Table
@@ -10232,6 +10540,66 @@ export interface operations {
             };
         };
     };
+    calc_gland_gland_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GlandRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RootModel_Gland_"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
     calc_handbook_handbook_post: {
         parameters: {
             query?: never;
@@ -10732,6 +11100,66 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LineCheckAnswer"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    calc_lip_seal_lip_seal_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LipSealRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RootModel_LipSeal_"];
                 };
             };
             /** @description Nobody is signed in. */

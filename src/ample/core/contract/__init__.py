@@ -2,7 +2,7 @@
 
 from ample.core.contract.base import Answer, FamilyName, Millimetres, Name, Request, Unit
 from ample.core.contract.bench import BenchJudged, BenchSheet, FeatureReadings, RubberSeen, TypedReading
-from ample.core.contract.glands import GlandDuty, GlandGroove, GlandRequest, GlandRing
+from ample.core.contract.glands import GlandDuty, GlandGroove, GlandRequest, GlandRing, LipSealRequest
 from ample.core.contract.handbook import (
     CalculateAnswer,
     CalculateRequest,
@@ -149,6 +149,7 @@ __all__ = [
     "LimitsRequest",
     "LineCheckAnswer",
     "LineCheckRequest",
+    "LipSealRequest",
     "MarkingReading",
     "Millimetres",
     "Name",

@@ -65,3 +65,21 @@ class GlandRequest(Request):
     ring: GlandRing
     groove: GlandGroove
     duty: GlandDuty = Field(default_factory=GlandDuty)
+
+
+class LipSealRequest(Request):
+    """A rotary lip seal at its place; all but the shaft may be missing."""
+
+    shaft_mm: Millimetres
+    bore_mm: Millimetres | None = None
+    width_mm: Millimetres | None = None
+    rpm: float | None = Field(default=None, ge=0, le=200_000)
+    pressure_bar: float | None = Field(default=None, ge=0, le=1000)
+    temperature_c: float | None = Field(default=None, ge=-200, le=500)
+    medium: Medium | None = None
+    material: Name | None = None
+    track_depth_mm: float | None = Field(default=None, ge=0, le=50)
+    roughness_um: float | None = Field(default=None, ge=0, le=1000)
+    hardness_hrc: float | None = Field(default=None, ge=0, le=80)
+    runout_mm: float | None = Field(default=None, ge=0, le=50)
+    eccentricity_mm: float | None = Field(default=None, ge=0, le=50)

@@ -1,4 +1,4 @@
-"""An O-ring in its groove: operation of the register."""
+"""An O-ring in its groove, a lip seal on its shaft: operations of the register."""
 
 from __future__ import annotations
 
@@ -6,7 +6,9 @@ from ample.core import contract
 from ample.core.contract.glands import SizeRange
 from ample.core.designation import decode
 from ample.core.errors import BadInput
+from ample.core.parts.rubber import rubbers
 from ample.core.places.gland import Gland, Groove, Span, judge_gland, ring_span
+from ample.core.places.lip_seal import LipCase, LipSeal, judge_lip_seal
 
 
 def gland(request: contract.GlandRequest) -> Gland:
@@ -23,6 +25,26 @@ def gland(request: contract.GlandRequest) -> Gland:
     )  # fmt: skip
     inside, section = _ring(request.ring)
     return judge_gland(inside, section, groove, request.duty.motion, request.duty.pressure_from)
+
+
+def lip_seal(request: contract.LipSealRequest) -> LipSeal:
+    """Judge a lip seal on its shaft."""
+    if request.material is not None and request.material not in rubbers():
+        raise BadInput(
+            "no_such_rubber",
+            f"Unknown rubber “{request.material[:20]}”.",
+            "material",
+            f"One of {', '.join(rubbers())}.",
+        )
+    if request.bore_mm is not None and request.bore_mm <= request.shaft_mm:
+        raise BadInput("bad_sizes", "The housing bore must be larger than the shaft.", "bore_mm")
+    return judge_lip_seal(
+        LipCase(
+            request.shaft_mm, request.rpm, request.pressure_bar, request.temperature_c, request.medium or "",
+            request.material or "", request.track_depth_mm, request.roughness_um, request.hardness_hrc,
+            request.runout_mm, request.eccentricity_mm,
+        )
+    )  # fmt: skip
 
 
 def _span(size: float | SizeRange) -> Span:

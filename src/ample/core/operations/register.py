@@ -16,7 +16,7 @@ from ample.core.condition import Verdict
 from ample.core.condition.trend import Trend
 from ample.core.errors import BadInput
 from ample.core.operations import job, keeping
-from ample.core.operations.glands import gland
+from ample.core.operations.glands import gland, lip_seal
 from ample.core.operations.handbook import answer_question, handbook
 from ample.core.operations.identify import identify_part
 from ample.core.operations.interchange import judge_interchange
@@ -26,6 +26,7 @@ from ample.core.operations.parts import encode_part, needles, rubber
 from ample.core.operations.seats import advised_zones, fitted_clearance, seat
 from ample.core.operations.sizes import clearance_of_ring, fit_of_seat, length, limits_of_ring, limits_of_size
 from ample.core.places.gland import Gland
+from ample.core.places.lip_seal import LipSeal
 
 Model = TypeVar("Model", bound=BaseModel)
 
@@ -136,6 +137,7 @@ OPERATIONS: dict[str, Operation] = _register(
     ("handbook", "The pages of the handbook", contract.HandbookRequest, contract.HandbookAnswer, handbook),
     ("seat", "Judge a measured shaft or housing seat", contract.SeatRequest, contract.SeatCheck, seat),
     ("gland", "Judge an O-ring in its groove", contract.GlandRequest, Gland, gland),
+    ("lip-seal", "Judge a lip seal on its shaft", contract.LipSealRequest, LipSeal, lip_seal),
     ("zone-advice", "The zone a seat should have", contract.ZoneAdviceRequest, contract.ZoneChoice, advised_zones),
     ("fitted-clearance", "Clearance before fitting, after it and running", contract.FittedClearanceRequest, contract.ClearanceAfterFitting, fitted_clearance),
     ("causes", "Rank the likely causes of what was reported and seen", contract.CausesRequest, contract.CausesAnswer, job.causes),
