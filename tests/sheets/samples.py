@@ -6,9 +6,9 @@ from ample.core.assembly import LineSheet
 
 SEATS: dict[str, Any] = {
     "turning": "housing", "load": "heavy", "slides": False, "split": True, "warmer_inner_k": 15.0,
-    "temperature_c": 21.5,
-    "shaft": {"zone": "k5", "instrument": "micrometer 2", "planes": [["25,004", "25.006"], ["", "0.9844 in"]]},
-    "housing": {"zone": "", "instrument": "bore_gauge", "planes": [["52.01"]]},
+    "temperature_c": 21.5, "instrument_temperature_c": 19.5,
+    "shaft": {"zone": "k5", "instrument": "micrometer 2", "material": "stainless_austenitic", "planes": [["25,004", "25.006"], ["", "0.9844 in"]]},
+    "housing": {"zone": "", "instrument": "bore_gauge", "material": "aluminium", "planes": [["52.01"]]},
 }  # fmt: skip
 WATCH: dict[str, Any] = {"early": None, "limit": None}
 LOG: dict[str, Any] = {
@@ -45,7 +45,7 @@ PROOF: dict[str, Any] = {
 }  # fmt: skip
 TAKE_IN: dict[str, Any] = {
     "title": "Sump pump 3", "owner": "Marl Water", "symptom": "leaks = drips", "unit": "pump", "plate": "no. half worn",
-    "model": "SP 40", "build": "", "serial": "", "since": "last week", "lie_open_days": 3, "access": "costly",
+    "model": "SP 40", "build": "", "serial": "", "built_in": "far_east", "since": "last week", "lie_open_days": 3, "access": "costly",
     "units_alike": 2, "planned": "Warm the bearing in oil.", "note_next": "Breather painted over.", "signs": ["noise_rumble"],
     "energies": ["electricity"], "fluids": ["water"], "works": ["press"], "duties": ["fire"],
     "spares": [{"name": "=lip seal 25x40x7", "quantity": 2}], "checked": {"controls": "cleared"},
@@ -63,6 +63,7 @@ STRIP_DOWN: dict[str, Any] = LineSheet.model_validate({
 BENCH: dict[str, Any] = {
     "marking": "62?5", "family": "bearing", "condition": "worn", "kind": "", "answers": {}, "said": {}, "medium": "water",
     "temperature_c": 61.0, "needed": 4,
+    "rubber": {"hardness_shore_a": 71.5, "hardened": True, "colour": "black", "swelling": "some", "mass_air_g": 10.2, "mass_water_g": 4.75},
     "observations": [
         {"feature": "bore", "instrument": "caliper", "readings": [{"typed": "25,01", "unit": "mm"}, {"typed": "0.984", "unit": "in"}]},
         {"feature": "width", "instrument": "caliper", "readings": [{"typed": "15", "unit": "mm"}]},

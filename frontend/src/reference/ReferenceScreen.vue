@@ -37,10 +37,10 @@ function open(question: string | undefined): void {
 }
 function step(by: number): void {
   const at = listed.value.findIndex((each) => each.question === chosen.value)
-  open(listed.value[(at + by + listed.value.length) % listed.value.length]?.question)
+  void open(listed.value[(at + by + listed.value.length) % listed.value.length]?.question)
 }
 async function enter(): Promise<void> {
-  if (!listed.value.some((each) => each.question === chosen.value)) open(listed.value[0]?.question)
+  if (!listed.value.some((each) => each.question === chosen.value)) await open(listed.value[0]?.question)
   await nextTick()
   document.querySelector<HTMLElement>('.worked input, .worked select')?.focus()
 }
@@ -58,7 +58,7 @@ async function load(): Promise<void> {
   refusal.value = said.refusal
   if (!said.answer) return
   book.value = said.answer
-  if (!page.value) open(said.answer.pages[0]?.question)
+  if (!page.value) await open(said.answer.pages[0]?.question)
 }
 onMounted(async () => {
   await load()

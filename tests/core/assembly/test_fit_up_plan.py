@@ -14,6 +14,7 @@ from ample.core.assembly.fit_up.rules import RULES, fit_up_rules
 from ample.core.assembly.fit_up.steps import by_kind, steps_of
 from ample.core.assembly.fit_up.words import caution_words, texts
 from ample.core.errors import BadInput
+from ample.core.operations import ask
 from ample.core.tables import read_table
 
 CASES = read_table(Path(__file__).parents[2] / "published" / "fit_up_orders.csv").rows
@@ -265,3 +266,15 @@ def test_on_any_line_every_part_is_fitted_once_and_no_rule_that_was_kept_is_brok
             continue
         for before, after in RULES[code](shaft, steps):
             assert place[before] < place[after] or (code, before, after) in given_up, (code, before, after)
+
+
+def test_a_part_of_an_unknown_kind_is_refused_at_its_place():
+    """Found by senseless questions: it had been an unforeseen error."""
+    part = {"key": "ball", "line": "main", "kind": "ball_bearing"}
+    sheet = {
+        "lines": [{"key": "main", "name": "shaft"}],
+        "parts": [part, part | {"key": "odd1", "kind": "__"}],
+    }
+    with pytest.raises(BadInput) as refused:
+        ask("fit-up-plan", {"sheet": sheet})
+    assert refused.value.field == "sheet.parts[1].kind"

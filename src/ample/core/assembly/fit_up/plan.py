@@ -124,7 +124,7 @@ def fit_up_plan(
         Every part of the strip-down on exactly one step `fit`, with the steps that belong to it.
 
     Raises:
-        BadInput: At `requirements` when one names a part that is not on the sheet, or twice.
+        BadInput: At `requirements` when one names a part that is not on the sheet, or twice; at a part of an unknown kind.
 
     Source: common practice; topological sorting.
 
@@ -136,6 +136,10 @@ def fit_up_plan(
         ['fit.axle', 'fit.ball', 'fit.nut1', 'tighten.nut1']
     """
     known = _known(sheet, fitted)
+    for place, part in enumerate(sheet.parts):
+        if part.kind not in part_kinds():
+            words = f"Unknown kind of part “{part.kind[:30]}”."
+            raise BadInput("no_such_kind", words, f"sheet.parts[{place}].kind")
     have = frozenset(shop)
     steps: list[FitUpStep] = []
     conflicts: list[FitUpConflict] = []
