@@ -39,10 +39,15 @@ function step(by: number): void {
   const at = listed.value.findIndex((each) => each.question === chosen.value)
   void open(listed.value[(at + by + listed.value.length) % listed.value.length]?.question)
 }
-async function enter(): Promise<void> {
-  if (!listed.value.some((each) => each.question === chosen.value)) await open(listed.value[0]?.question)
-  await nextTick()
-  document.querySelector<HTMLElement>('.worked input, .worked select')?.focus()
+/** Whether the hand is led to the first field of the page that opens. */
+const lead = ref(false)
+function enter(): void {
+  if (listed.value.some((each) => each.question === chosen.value)) {
+    document.querySelector<HTMLElement>('.worked input, .worked select')?.focus()
+    return
+  }
+  lead.value = true
+  void open(listed.value[0]?.question)
 }
 watch(chosen, async () => {
   await nextTick()
@@ -102,7 +107,7 @@ onMounted(async () => {
       </div>
     </nav>
     <section class="sheet">
-      <WorkedPage v-if="page" :key="page.question" :page="page" />
+      <WorkedPage v-if="page" :key="page.question" :page="page" :lead="lead" @led="lead = false" />
     </section>
   </main>
 </template>

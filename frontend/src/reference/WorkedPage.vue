@@ -1,11 +1,22 @@
 <script setup lang="ts">
-import { computed, reactive, watch } from 'vue'
+import { computed, onMounted, reactive, ref, watch } from 'vue'
 import { api, resultOf, type Schemas } from '@/api/client'
 import { useLive } from '@/api/useLive'
 import { figure, given, unit, words, worked } from './figures'
 
 /** A question of the handbook, worked: its fields, the answer, the formula with its numbers in it, source and limits. */
-const props = defineProps<{ page: Schemas['Page'] }>()
+const props = defineProps<{
+  page: Schemas['Page']
+  /** The hand is to be led to the first field. */
+  lead: boolean
+}>()
+const emit = defineEmits<{ led: [] }>()
+const form = ref<HTMLFormElement | null>(null)
+onMounted(() => {
+  if (!props.lead) return
+  form.value?.querySelector<HTMLElement>('input, select')?.focus()
+  emit('led')
+})
 type Question = Schemas['CalculateRequest']
 const kept = `ample:reference:${props.page.question}`
 const typed = reactive<Record<string, string>>(JSON.parse(localStorage.getItem(kept) ?? '{}'))
@@ -45,7 +56,7 @@ const line = computed(() =>
 <template>
   <article class="worked" :aria-label="page.words">
     <h2>{{ page.words }}</h2>
-    <form class="fields" @submit.prevent>
+    <form ref="form" class="fields" @submit.prevent>
       <label v-for="field in page.fields" :key="field.name">
         <span>{{ field.words }}<i v-if="field.optional"> (or the other unit)</i></span>
         <span class="entry">
