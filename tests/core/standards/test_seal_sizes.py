@@ -42,7 +42,8 @@ def test_inside_tolerances_follow_the_formula_of_iso_3601_1():
 
 
 @pytest.mark.parametrize(
-    ("section_mm", "off_mm"), [(1.78, 0.08), (2.62, 0.09), (3.53, 0.10), (5.33, 0.13), (6.99, 0.15)]
+    ("section_mm", "off_mm"),
+    [(1.78, 0.08), (2.2, 0.08), (2.62, 0.09), (3.53, 0.10), (5.33, 0.13), (6.99, 0.15)],
 )
 def test_section_tolerances(section_mm, off_mm):
     """ISO 3601-1."""

@@ -10,7 +10,8 @@ from pathlib import Path
 from typing import Literal
 
 from ample.core.errors import BadInput
-from ample.core.standards.seals import ring_inside_tolerance_mm, sizes_of_family
+from ample.core.handbook.sealing import fill_after_swell, section_when_stretched
+from ample.core.standards.seals import ring_inside_tolerance_mm, ring_section_tolerance_mm, sizes_of_family
 from ample.core.tables import read_table
 
 GrooveKind = Literal["shaft", "bore", "face"]
@@ -18,11 +19,7 @@ Motion = Literal["static", "reciprocating", "rotary"]
 PressureFrom = Literal["inside", "outside"]
 # measured loss of section by stretch, per cent; straight between, and on
 MEASURED_LOSS = ((0.0, 0.0), (2.0, 1.7), (3.0, 2.5), (5.0, 3.4))
-# ± of ISO 3601-1 class B as the contract fixes it for a section without a tolerance of its own, mm
-SECTION_STEPS_MM = ((2.25, 0.08), (3.15, 0.09), (4.5, 0.10), (6.3, 0.13), (8.4, 0.15))
-OVER_ALL_STEPS = 0.02
 FULL_PERCENT = 100.0
-NEAR_SECTION = 0.02  # a ring of another list that may stand for the one given
 
 
 @dataclass(frozen=True)
@@ -99,10 +96,7 @@ def ring_span(inside_mm: float, section_mm: float) -> tuple[Span, Span]:
     >>> ring_span(37.69, 3.53)[1]
     Span(min=3.43, nominal=3.53, max=3.63)
     """
-    off = next(
-        (tolerance for top, tolerance in SECTION_STEPS_MM if section_mm <= top), OVER_ALL_STEPS * section_mm
-    )
-    inside_off = ring_inside_tolerance_mm(inside_mm)
+    off, inside_off = ring_section_tolerance_mm(section_mm), ring_inside_tolerance_mm(inside_mm)
     return (
         Span(inside_mm - inside_off, inside_mm, inside_mm + inside_off),
         Span(round(section_mm - off, 6), section_mm, round(section_mm + off, 6)),
@@ -143,7 +137,7 @@ def judge_gland(
     """
     aims = _aims(groove.kind, motion)
     stretch = _stretch(inside_mm, section_mm, groove, pressure_from)
-    squeeze = _squeeze(section_mm, groove, stretch)
+    squeeze = _squeeze(inside_mm, section_mm, groove, stretch)
     fill = Span(
         _fill(section_mm.min, groove.depth_mm.max, groove.width_mm.max),
         _fill(section_mm.nominal, groove.depth_mm.nominal, groove.width_mm.nominal),
@@ -157,9 +151,8 @@ def judge_gland(
 
 def _stretch(inside: Span, section: Span, groove: Groove, pressure_from: PressureFrom) -> Span:
     """Wall against ring, per cent: least wall and largest ring, nominal, the reverse."""
-    by_inside = groove.kind == "shaft" or (groove.kind == "face" and pressure_from == "outside")
     ring = [
-        i if by_inside else i + 2 * w
+        _touching(i, w, groove.kind, pressure_from)
         for i, w in (
             (inside.max, section.max),
             (inside.nominal, section.nominal),
@@ -170,21 +163,29 @@ def _stretch(inside: Span, section: Span, groove: Groove, pressure_from: Pressur
     return Span(*(100 * (wall - own) / own for wall, own in zip(walls, ring, strict=True)))
 
 
-def _squeeze(section: Span, groove: Groove, stretch: Span) -> Span:
-    def of(w: float, lost: float, depth: float) -> float:
-        left = w * (1 - lost)
+def _touching(inside_mm: float, section_mm: float, kind: GrooveKind, pressure_from: PressureFrom) -> float:
+    """The diameter of a ring that stands against the wall: its inside or its outside."""
+    by_inside = kind == "shaft" or (kind == "face" and pressure_from == "outside")
+    return inside_mm if by_inside else inside_mm + 2 * section_mm
+
+
+def _squeeze(inside: Span, section: Span, groove: Groove, stretch: Span) -> Span:
+    def of(left: float, depth: float) -> float:
         return 100 * (left - depth) / left
 
-    on_shaft = groove.kind == "shaft"
-    measured = _measured_loss(stretch.max) if on_shaft else 0.0
-    kept = [
-        1 - 1 / math.sqrt(1 + max(s, 0.0) / 100) if on_shaft else 0.0 for s in (stretch.nominal, stretch.min)
-    ]
+    by_stretch = groove.kind == "shaft"
+    measured = _measured_loss(stretch.max) if by_stretch else 0.0
     return Span(
-        of(section.min, measured, groove.depth_mm.max),
-        of(section.nominal, kept[0], groove.depth_mm.nominal),
-        of(section.max, kept[1], groove.depth_mm.min),
+        of(section.min * (1 - measured), groove.depth_mm.max),
+        of(_kept(inside.nominal, section.nominal, stretch.nominal, groove.kind), groove.depth_mm.nominal),
+        of(_kept(inside.max, section.max, stretch.min, groove.kind), groove.depth_mm.min),
     )
+
+
+def _kept(inside_mm: float, section_mm: float, stretch_percent: float, kind: GrooveKind) -> float:
+    """The section of a ring in its groove, mm: on a shaft its volume is kept, elsewhere it stays."""
+    stretch = max(stretch_percent, 0.0) / 100 if kind == "shaft" else 0.0
+    return section_when_stretched(section_mm, inside_mm, stretch)["section_mm"]
 
 
 def _measured_loss(stretch_percent: float) -> float:
@@ -198,7 +199,7 @@ def _measured_loss(stretch_percent: float) -> float:
 
 
 def _fill(section_mm: float, depth_mm: float, width_mm: float) -> float:
-    return 100 * math.pi / 4 * section_mm**2 / (depth_mm * width_mm)
+    return fill_after_swell(section_mm, depth_mm, width_mm, 0.0)["fill_percent"]
 
 
 @dataclass(frozen=True)
@@ -263,7 +264,7 @@ def _ring_for(groove: Groove, aims: _Aims, pressure_from: PressureFrom) -> Sugge
         stretch = _stretch(inside, section, groove, pressure_from)
         if not -aims.most_compression <= stretch.nominal <= aims.most_stretch:
             continue
-        squeeze = _squeeze(section, groove, stretch)
+        squeeze = _squeeze(inside, section, groove, stretch)
         fill = _fill(section.nominal, groove.depth_mm.nominal, groove.width_mm.nominal)
         if not aims.squeeze[0] <= squeeze.nominal <= aims.squeeze[1] or fill > aims.fill[1]:
             continue
@@ -281,17 +282,15 @@ def _ring_for(groove: Groove, aims: _Aims, pressure_from: PressureFrom) -> Sugge
     return best[1] if best else None
 
 
-_WANTED_STRETCH = {"shaft": 2.0, "bore": -1.0, "face": 0.0}
+_WANTED_STRETCH: dict[GrooveKind, float] = {"shaft": 2.0, "bore": -1.0, "face": 0.0}
 
 
 def _groove_for(
     inside_mm: float, section_mm: float, kind: GrooveKind, aims: _Aims, pressure_from: PressureFrom
 ) -> SuggestedGroove:
     """The groove that gives a ring what is aimed at."""
-    by_inside = kind == "shaft" or (kind == "face" and pressure_from == "outside")
-    own = inside_mm if by_inside else inside_mm + 2 * section_mm
-    wanted = _WANTED_STRETCH[kind] / 100
-    lost = 1 - 1 / math.sqrt(1 + max(wanted, 0.0)) if kind == "shaft" else 0.0
-    depth = section_mm * (1 - lost) * (1 - aims.squeeze[2] / 100)
+    wanted = _WANTED_STRETCH[kind]
+    own = _touching(inside_mm, section_mm, kind, pressure_from)
+    depth = _kept(inside_mm, section_mm, wanted, kind) * (1 - aims.squeeze[2] / 100)
     width = math.pi / 4 * section_mm**2 / (depth * aims.fill[2] / 100)
-    return SuggestedGroove(round(own * (1 + wanted), 2), round(depth, 2), round(width, 2))
+    return SuggestedGroove(round(own * (1 + wanted / 100), 2), round(depth, 2), round(width, 2))

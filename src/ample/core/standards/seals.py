@@ -57,6 +57,10 @@ def press_fit_um(cover: str, bore_mm: float) -> tuple[float, float]:
     return low, high
 
 
+# ± mm of an O-ring's inside: share · inside^power + least
+INSIDE_TOLERANCE = (0.009, 0.95, 0.11)
+
+
 def ring_inside_tolerance_mm(inside_mm: float) -> float:
     """Tolerance of an O-ring's inside diameter, ± mm.
 
@@ -77,7 +81,8 @@ def ring_inside_tolerance_mm(inside_mm: float) -> float:
         >>> round(ring_inside_tolerance_mm(37.69), 2)
         0.39
     """
-    return float(0.009 * inside_mm**0.95 + 0.11)
+    share, power, least = INSIDE_TOLERANCE
+    return float(share * inside_mm**power + least)
 
 
 def ring_section_tolerance_mm(section_mm: float) -> float:

@@ -13,7 +13,7 @@ from numpy.typing import NDArray
 from ample.core.parts.seals.described import rows
 from ample.core.sizes import INCH_MM
 from ample.core.standards.iso286 import limits
-from ample.core.standards.seals import dash_sizes, press_fit_um, ring_section_steps
+from ample.core.standards.seals import INSIDE_TOLERANCE, dash_sizes, press_fit_um, ring_section_steps
 
 Floats = NDArray[np.float64]
 Limit = tuple[Floats, Floats]
@@ -132,9 +132,9 @@ def _dash_place(a: RuleInput) -> tuple[NDArray[np.intp], NDArray[np.bool_]]:
 def _inside_off(a: RuleInput) -> Floats:
     """A dash size has the tolerance of its row (AS568), all others that of ISO 3601-1 class B."""
     place, dash = _dash_place(a)
-    return np.where(
-        dash, _dash_column()[1][place], 0.009 * np.asarray(a.sizes_mm["inside_mm"]) ** 0.95 + 0.11
-    )
+    share, power, least = INSIDE_TOLERANCE
+    by_standard = share * np.asarray(a.sizes_mm["inside_mm"]) ** power + least
+    return np.where(dash, _dash_column()[1][place], by_standard)
 
 
 _OVER_ALL_STEPS = 0.02
