@@ -4651,7 +4651,7 @@ export interface components {
         Gland: {
             fill_percent: components["schemas"]["Span"];
             /** Findings */
-            findings: components["schemas"]["GlandFinding"][];
+            findings: components["schemas"]["PlaceFinding"][];
             gap_mm: components["schemas"]["Span"] | null;
             squeeze_percent: components["schemas"]["Span"];
             stretch_percent: components["schemas"]["Span"];
@@ -4675,6 +4675,7 @@ export interface components {
             medium: ("mineral_oil" | "water" | "glycol" | "brake_fluid" | "fuel" | "steam" | "refrigerant" | "refrigerant_with_pag_oil" | "phosphate_ester" | "industrial_phosphate_ester" | "alkali" | "acid") | null;
             /**
              * Min C
+             * @description not judged: no limits of cold are held
              * @default null
              */
             min_c: number | null;
@@ -4686,6 +4687,7 @@ export interface components {
             motion: "static" | "reciprocating" | "rotary";
             /**
              * Pressure Bar
+             * @description not judged: the gap that a ring bears under pressure is not held
              * @default null
              */
             pressure_bar: number | null;
@@ -4695,23 +4697,6 @@ export interface components {
              * @enum {string}
              */
             pressure_from: "inside" | "outside";
-        };
-        /**
-         * GlandFinding
-         * @description What lies outside its aim, how bad it is, in words, and what to do.
-         */
-        GlandFinding: {
-            /** Code */
-            code: string;
-            /** Repair */
-            repair: string;
-            /**
-             * Severity
-             * @enum {string}
-             */
-            severity: "stop" | "warn" | "note";
-            /** Words */
-            words: string;
         };
         /**
          * GlandGroove
@@ -4769,6 +4754,7 @@ export interface components {
             designation: string | null;
             /**
              * Hardness Shore A
+             * @description not judged: the gap that a ring bears under pressure is not held
              * @default null
              */
             hardness_shore_a: number | null;
@@ -6050,7 +6036,7 @@ export interface components {
          */
         LipSeal: {
             /** Findings */
-            findings: components["schemas"]["GlandFinding"][];
+            findings: components["schemas"]["PlaceFinding"][];
             /** Repair */
             repair: ("polish" | "move_lip" | "sleeve" | "regrind" | "replace_shaft")[];
             /** Speed M S */
@@ -6122,6 +6108,7 @@ export interface components {
             track_depth_mm: number | null;
             /**
              * Width Mm
+             * @description not judged
              * @default null
              */
             width_mm: number | null;
@@ -7183,6 +7170,23 @@ export interface components {
             version: number;
             /** Width Px */
             width_px: number;
+        };
+        /**
+         * PlaceFinding
+         * @description What lies outside its aim, how bad it is, in words, and what to do.
+         */
+        PlaceFinding: {
+            /** Code */
+            code: string;
+            /** Repair */
+            repair: string;
+            /**
+             * Severity
+             * @enum {string}
+             */
+            severity: "stop" | "warn" | "note";
+            /** Words */
+            words: string;
         };
         /**
          * PlaceOfPart

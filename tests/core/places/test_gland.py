@@ -76,6 +76,23 @@ def test_a_ring_by_its_name_is_its_listed_size():
     assert named == pytest.approx(sized)
 
 
+@pytest.mark.parametrize(
+    ("rubber", "duty", "codes"),
+    [
+        ("NBR", {"medium": "brake_fluid"}, ["medium_bad"]),
+        ("EPDM", {"medium": "mineral_oil", "max_c": 150}, ["heat_high", "medium_bad"]),
+        ("FKM", {"medium": "mineral_oil", "max_c": 150}, []),
+    ],
+)
+def test_what_its_rubber_does_not_stand_stops_a_ring_that_fits(rubber, duty, codes):
+    """Common practice: NBR fails in brake fluid, EPDM in mineral oil and above 130 °C, FKM stands both."""
+    ring = {"inside_mm": 37.69, "section_mm": 3.53, "material": rubber}
+    groove = {"kind": "shaft", "groove_diameter_mm": 38.5, "width_mm": 4.8, "depth_mm": 2.8}
+    findings = ask("gland", {"ring": ring, "groove": groove, "duty": duty})["findings"]
+    assert [each["code"] for each in findings] == codes
+    assert {each["severity"] for each in findings} <= {"stop"}
+
+
 def test_a_ring_that_does_not_touch_is_stopped():
     groove = {"kind": "shaft", "groove_diameter_mm": 20.2, "width_mm": 3.3, "depth_mm": 2.6}
     [finding] = ask("gland", {"ring": {"inside_mm": 20, "section_mm": 2.5}, "groove": groove})["findings"]
@@ -89,6 +106,7 @@ def test_a_ring_that_does_not_touch_is_stopped():
         ({"groove": {"kind": "face", "width_mm": 4, "depth_mm": 2}}, "groove.outside_mm"),
         ({"ring": {"inside_mm": 20}}, "ring.section_mm"),
         ({"ring": {"designation": "marmalade"}}, "ring.designation"),
+        ({"ring": {"inside_mm": 20, "section_mm": 2.5, "material": "jelly"}}, "ring.material"),
         (
             {
                 "groove": {"kind": "face", "outside_mm": 45, "width_mm": 4, "depth_mm": 2},

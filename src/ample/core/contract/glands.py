@@ -10,6 +10,9 @@ from ample.core.contract.base import Millimetres, Name, Request
 from ample.core.parts.rubber import Medium
 
 
+GAP_NOT_JUDGED = "not judged: the gap that a ring bears under pressure is not held"
+
+
 class SizeRange(Request):
     """From one size to another, mm."""
 
@@ -33,7 +36,7 @@ class GlandRing(Request):
     inside_mm: Size | None = None
     section_mm: Size | None = None
     material: Name | None = None
-    hardness_shore_a: float | None = Field(default=None, ge=30, le=100)
+    hardness_shore_a: float | None = Field(default=None, ge=30, le=100, description=GAP_NOT_JUDGED)
 
 
 class GlandGroove(Request):
@@ -53,8 +56,10 @@ class GlandDuty(Request):
 
     motion: Literal["static", "reciprocating", "rotary"] = "static"
     pressure_from: Literal["inside", "outside"] = "inside"
-    pressure_bar: float | None = Field(default=None, ge=0, le=5000)
-    min_c: float | None = Field(default=None, ge=-200, le=500)
+    pressure_bar: float | None = Field(default=None, ge=0, le=5000, description=GAP_NOT_JUDGED)
+    min_c: float | None = Field(
+        default=None, ge=-200, le=500, description="not judged: no limits of cold are held"
+    )
     max_c: float | None = Field(default=None, ge=-200, le=500)
     medium: Medium | None = None
 
@@ -72,7 +77,7 @@ class LipSealRequest(Request):
 
     shaft_mm: Millimetres
     bore_mm: Millimetres | None = None
-    width_mm: Millimetres | None = None
+    width_mm: Millimetres | None = Field(default=None, description="not judged")
     rpm: float | None = Field(default=None, ge=0, le=200_000)
     pressure_bar: float | None = Field(default=None, ge=0, le=1000)
     temperature_c: float | None = Field(default=None, ge=-200, le=500)

@@ -23,19 +23,17 @@ def gland(request: contract.GlandRequest) -> Gland:
         asked.kind, _span(wall), _span(asked.depth_mm), _span(asked.width_mm),
         _span(asked.gap_mm) if asked.gap_mm is not None else None,
     )  # fmt: skip
+    _known_rubber(request.ring.material, "ring.material")
     inside, section = _ring(request.ring)
-    return judge_gland(inside, section, groove, request.duty.motion, request.duty.pressure_from)
+    duty = request.duty
+    return judge_gland(
+        inside, section, groove, duty.motion, duty.pressure_from, request.ring.material or "", duty.medium or "", duty.max_c
+    )  # fmt: skip
 
 
 def lip_seal(request: contract.LipSealRequest) -> LipSeal:
     """Judge a lip seal on its shaft."""
-    if request.material is not None and request.material not in rubbers():
-        raise BadInput(
-            "no_such_rubber",
-            f"Unknown rubber “{request.material[:20]}”.",
-            "material",
-            f"One of {', '.join(rubbers())}.",
-        )
+    _known_rubber(request.material, "material")
     if request.bore_mm is not None and request.bore_mm <= request.shaft_mm:
         raise BadInput("bad_sizes", "The housing bore must be larger than the shaft.", "bore_mm")
     return judge_lip_seal(
@@ -45,6 +43,13 @@ def lip_seal(request: contract.LipSealRequest) -> LipSeal:
             request.runout_mm, request.eccentricity_mm,
         )
     )  # fmt: skip
+
+
+def _known_rubber(material: str | None, field: str) -> None:
+    if material is not None and material not in rubbers():
+        raise BadInput(
+            "no_such_rubber", f"Unknown rubber “{material[:20]}”.", field, f"One of {', '.join(rubbers())}."
+        )
 
 
 def _span(size: float | SizeRange) -> Span:

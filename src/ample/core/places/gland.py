@@ -11,6 +11,7 @@ from typing import Literal
 
 from ample.core.errors import BadInput
 from ample.core.handbook.sealing import fill_after_swell, section_when_stretched
+from ample.core.places.finding import PlaceFinding, rubber_findings
 from ample.core.standards.seals import ring_inside_tolerance_mm, ring_section_tolerance_mm, sizes_of_family
 from ample.core.tables import read_table
 
@@ -48,16 +49,6 @@ class Groove:
 
 
 @dataclass(frozen=True)
-class GlandFinding:
-    """What lies outside its aim, how bad it is, in words, and what to do."""
-
-    code: str
-    severity: Literal["stop", "warn", "note"]
-    words: str
-    repair: str
-
-
-@dataclass(frozen=True)
 class SuggestedRing:
     """A listed ring that suits the groove, and what it gives there, per cent."""
 
@@ -85,7 +76,7 @@ class Gland:
     stretch_percent: Span
     fill_percent: Span
     gap_mm: Span | None
-    findings: tuple[GlandFinding, ...]
+    findings: tuple[PlaceFinding, ...]
     suggested_ring: SuggestedRing | None
     suggested_groove: SuggestedGroove
 
@@ -105,7 +96,7 @@ def ring_span(inside_mm: float, section_mm: float) -> tuple[Span, Span]:
 
 def judge_gland(
     inside_mm: Span, section_mm: Span, groove: Groove, motion: Motion = "static",
-    pressure_from: PressureFrom = "inside",
+    pressure_from: PressureFrom = "inside", material: str = "", medium: str = "", most_c: float | None = None,
 ) -> Gland:  # fmt: skip
     """Judge an O-ring in a groove, dry and at 20 °C.
 
@@ -120,6 +111,9 @@ def judge_gland(
         groove: The groove; depth from its bottom to the mating surface.
         motion: `static`, `reciprocating` or `rotary`.
         pressure_from: Of a face: `inside` or `outside`.
+        material: Rubber of the ring; empty: not known.
+        medium: What it stands in; empty: not known.
+        most_c: The warmest that it runs, °C.
 
     Returns:
         Squeeze, stretch and fill at least, nominal and most, per cent; what lies outside its aim; a listed ring that suits
@@ -145,6 +139,7 @@ def judge_gland(
     )
     findings = _findings(squeeze, stretch, fill, aims)
     better = _ring_for(groove, aims, pressure_from) if findings else None
+    findings += rubber_findings("The ring", material, medium, most_c)
     suits = _groove_for(inside_mm.nominal, section_mm.nominal, groove.kind, aims, pressure_from)
     return Gland(squeeze, stretch, fill, groove.gap_mm, findings, better, suits)
 
@@ -229,12 +224,12 @@ def _aims(kind: GrooveKind, motion: Motion) -> _Aims:
     return _table()[place, motion]
 
 
-def _findings(squeeze: Span, stretch: Span, fill: Span, aims: _Aims) -> tuple[GlandFinding, ...]:
-    found: list[GlandFinding] = []
+def _findings(squeeze: Span, stretch: Span, fill: Span, aims: _Aims) -> tuple[PlaceFinding, ...]:
+    found: list[PlaceFinding] = []
     low, high, _ = aims.squeeze
 
     def add(code: str, stops: bool, words: str, repair: str) -> None:
-        found.append(GlandFinding(code, "stop" if stops else "warn", words, repair))
+        found.append(PlaceFinding(code, "stop" if stops else "warn", words, repair))
 
     if squeeze.nominal < low:
         add("squeeze_low", squeeze.min <= 0, f"Squeeze {squeeze.nominal:.0f} %, at the least {squeeze.min:.0f} %: it needs {low:.0f} to {high:.0f} %.",

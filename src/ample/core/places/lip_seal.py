@@ -8,8 +8,7 @@ from pathlib import Path
 from typing import Literal
 
 from ample.core.handbook.sealing import lip_speed
-from ample.core.parts.rubber import FAILS, medium_words, rubbers
-from ample.core.places.gland import GlandFinding
+from ample.core.places.finding import PlaceFinding, rubber_findings
 from ample.core.tables import read_table
 
 Repair = Literal["polish", "move_lip", "sleeve", "regrind", "replace_shaft"]
@@ -25,7 +24,7 @@ class LipSeal:
     """Speed under the lip, what is wrong, whether the seal suits, and what to do to the shaft, best first."""
 
     speed_m_s: float | None
-    findings: tuple[GlandFinding, ...]
+    findings: tuple[PlaceFinding, ...]
     suitable: bool
     repair: tuple[Repair, ...]
 
@@ -91,27 +90,23 @@ def judge_lip_seal(case: LipCase) -> LipSeal:
     )  # fmt: skip
 
 
-_Found = list[tuple[GlandFinding, tuple[Repair, ...]]]
+_Found = list[tuple[PlaceFinding, tuple[Repair, ...]]]
 
 
 def _of_rubber(case: LipCase, speed: float | None) -> _Found:
     found: _Found = []
-    rubber = rubbers().get(case.material)
     by_rubber = dict(lip_limits()["speed"])
     most = by_rubber.get(case.material, by_rubber["other"])
     if speed is not None and speed > most:
         named = case.material or "the usual rubber"
-        found.append((GlandFinding("speed_high", "stop", f"{speed:.1f} m/s under the lip: {named} bears {most:g}.", "Another rubber, or a smaller track."), ()))  # fmt: skip
-    if rubber and case.temperature_c is not None:
-        lip = case.temperature_c + min(WARMER_K_PER_M_S * (speed or 0.0), MOST_WARMER_K)
-        if lip > rubber.heat_c:
-            found.append((GlandFinding("heat_high", "stop", f"The lip runs at about {lip:.0f} °C: {case.material} bears {rubber.heat_c:g}.", "Another rubber."), ()))  # fmt: skip
-    if rubber and case.medium and rubber.stands[case.medium] < FAILS:
-        found.append((GlandFinding("medium_bad", "stop", f"{case.material} does not withstand {medium_words(case.medium)}.", "Another rubber."), ()))  # fmt: skip
+        found.append((PlaceFinding("speed_high", "stop", f"{speed:.1f} m/s under the lip: {named} bears {most:g}.", "Another rubber, or a smaller track."), ()))  # fmt: skip
+    warmer = min(WARMER_K_PER_M_S * (speed or 0.0), MOST_WARMER_K)
+    lip = None if case.temperature_c is None else case.temperature_c + warmer
+    found += [(each, ()) for each in rubber_findings("The lip", case.material, case.medium, lip)]
     if case.pressure_bar is not None:
         allowed = _up_to("pressure", speed or 0.0)
         if case.pressure_bar > allowed:
-            found.append((GlandFinding("pressure_high", "stop", f"{case.pressure_bar:g} bar: a plain lip bears {allowed:g} at this speed.", "A pressure seal, or a vent."), ()))  # fmt: skip
+            found.append((PlaceFinding("pressure_high", "stop", f"{case.pressure_bar:g} bar: a plain lip bears {allowed:g} at this speed.", "A pressure seal, or a vent."), ()))  # fmt: skip
     return found
 
 
@@ -120,17 +115,17 @@ def _of_shaft(case: LipCase, speed: float | None) -> _Found:
     depth, finish, hard = case.track_depth_mm, case.roughness_um, case.hardness_hrc
     if depth is not None and depth > NO_TRACK_MM:
         if depth <= POLISHED_MM:
-            found.append((GlandFinding("track_groove", "warn", f"The old lip has worn {depth:g} mm: not felt with a nail.", "Polish it round, without lead."), ("polish",)))  # fmt: skip
+            found.append((PlaceFinding("track_groove", "warn", f"The old lip has worn {depth:g} mm: not felt with a nail.", "Polish it round, without lead."), ("polish",)))  # fmt: skip
         else:
             ways: tuple[Repair, ...] = ("move_lip", "sleeve", "regrind") if depth <= THIN_SLEEVE_MM else ("move_lip", "regrind", "replace_shaft")  # fmt: skip
-            found.append((GlandFinding("track_groove", "stop", f"The old lip has worn {depth:g} mm: a new one would leak there.", "Move the lip to fresh track, or sleeve or regrind the shaft."), ways))  # fmt: skip
+            found.append((PlaceFinding("track_groove", "stop", f"The old lip has worn {depth:g} mm: a new one would leak there.", "Move the lip to fresh track, or sleeve or regrind the shaft."), ways))  # fmt: skip
     if finish is not None and finish > ROUGHEST_UM:
-        found.append((GlandFinding("too_rough", "warn", f"Ra {finish:g} µm wears the lip: {SMOOTHEST_UM:g} to {ROUGHEST_UM:g} is asked for.", "Polish it round, without lead."), ("polish",)))  # fmt: skip
+        found.append((PlaceFinding("too_rough", "warn", f"Ra {finish:g} µm wears the lip: {SMOOTHEST_UM:g} to {ROUGHEST_UM:g} is asked for.", "Polish it round, without lead."), ("polish",)))  # fmt: skip
     if finish is not None and finish < SMOOTHEST_UM:
-        found.append((GlandFinding("too_smooth", "warn", f"Ra {finish:g} µm holds no oil under the lip: {SMOOTHEST_UM:g} to {ROUGHEST_UM:g} is asked for.", "Dress it round with fine cloth."), ("polish",)))  # fmt: skip
+        found.append((PlaceFinding("too_smooth", "warn", f"Ra {finish:g} µm holds no oil under the lip: {SMOOTHEST_UM:g} to {ROUGHEST_UM:g} is asked for.", "Dress it round with fine cloth."), ("polish",)))  # fmt: skip
     least = HARDER_HRC if (speed or 0.0) > FAST_M_S else HARD_HRC
     if hard is not None and hard < least:
-        found.append((GlandFinding("too_soft", "warn", f"{hard:g} HRC: at least {least:g} is asked for at this speed.", "A hard sleeve, or a harder shaft."), ("sleeve", "replace_shaft")))  # fmt: skip
+        found.append((PlaceFinding("too_soft", "warn", f"{hard:g} HRC: at least {least:g} is asked for at this speed.", "A hard sleeve, or a harder shaft."), ("sleeve", "replace_shaft")))  # fmt: skip
     return found
 
 
@@ -139,9 +134,9 @@ def _of_running(case: LipCase) -> _Found:
     if case.runout_mm is not None:
         allowed = _up_to("runout", case.rpm or 0.0)
         if case.runout_mm > allowed:
-            found.append((GlandFinding("runout_high", "warn", f"The shaft runs out by {case.runout_mm:g} mm: {allowed:g} at this speed.", "Straighten it, or true its seat."), ()))  # fmt: skip
+            found.append((PlaceFinding("runout_high", "warn", f"The shaft runs out by {case.runout_mm:g} mm: {allowed:g} at this speed.", "Straighten it, or true its seat."), ()))  # fmt: skip
     if case.eccentricity_mm is not None:
         allowed = _up_to("eccentricity", case.shaft_mm)
         if case.eccentricity_mm > allowed:
-            found.append((GlandFinding("eccentricity_high", "warn", f"Shaft and housing are {case.eccentricity_mm:g} mm out of centre: {allowed:g} for this shaft.", "Bring the housing into line."), ()))  # fmt: skip
+            found.append((PlaceFinding("eccentricity_high", "warn", f"Shaft and housing are {case.eccentricity_mm:g} mm out of centre: {allowed:g} for this shaft.", "Bring the housing into line."), ()))  # fmt: skip
     return found
