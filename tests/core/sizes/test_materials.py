@@ -5,7 +5,7 @@ from typing import get_args
 import pytest
 
 from ample.core.errors import BadInput
-from ample.core.sizes.materials import Material, expansion_of, material_words
+from ample.core.sizes.materials import Material, expansion_of
 
 
 @pytest.mark.parametrize(
@@ -20,7 +20,7 @@ def test_expansion_is_that_of_the_trade_page(material, least, most):
 
 
 def test_every_material_can_be_said():
-    assert set(get_args(Material)) == set(material_words())
+    assert all(expansion_of(material) > 0 for material in get_args(Material))
 
 
 def test_an_unknown_material_is_refused():

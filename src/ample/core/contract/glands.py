@@ -9,7 +9,6 @@ from pydantic import Field, model_validator
 from ample.core.contract.base import Millimetres, Name, Request
 from ample.core.parts.rubber import Medium
 
-
 GAP_NOT_JUDGED = "not judged: the gap that a ring bears under pressure is not held"
 
 

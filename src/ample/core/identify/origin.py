@@ -53,7 +53,7 @@ def list_shares(
             "origin",
             f"One of {', '.join(known)}.",
         )
-    alphas: Mapping[str, float] = known[origin].weights
+    alphas: Mapping[str, float] = known[origin]
     if origin == UNKNOWN and usual and sum(usual.values()) > 0:
         alphas = {name: _WEIGHT * share / sum(usual.values()) for name, share in usual.items()}
     weights = {name: alpha + confirmed.count(name) for name, alpha in alphas.items()}

@@ -15,14 +15,9 @@ Material = Literal[
 
 
 @lru_cache
-def _materials() -> dict[str, tuple[str, float]]:
+def _expansions() -> dict[str, float]:
     rows = read_table(Path(__file__).with_name("materials.csv")).rows
-    return {row["material"]: (row["words"], float(row["expansion_per_k"])) for row in rows}
-
-
-def material_words() -> dict[str, str]:
-    """Every material with what it is called."""
-    return {name: words for name, (words, _) in _materials().items()}
+    return {row["material"]: float(row["expansion_per_k"]) for row in rows}
 
 
 def expansion_of(material: str) -> float:
@@ -45,7 +40,7 @@ def expansion_of(material: str) -> float:
         >>> expansion_of("aluminium")
         2.3e-05
     """
-    known = _materials()
+    known = _expansions()
     if material not in known:
         raise BadInput(
             "no_such_material",
@@ -53,4 +48,4 @@ def expansion_of(material: str) -> float:
             "material",
             f"One of {', '.join(known)}.",
         )
-    return known[material][1]
+    return known[material]

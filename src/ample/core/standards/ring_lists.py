@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from collections.abc import Iterable
-from dataclasses import dataclass
 from functools import lru_cache
 from pathlib import Path
 
@@ -13,21 +12,11 @@ UNKNOWN = "unknown"
 RING_LISTS = ("dash", "common", "older_metric", "far_east", "older_iso")
 
 
-@dataclass(frozen=True)
-class Origin:
-    """Where a machine can have been built: its words, and what each list weighs before anything is confirmed."""
-
-    words: str
-    weights: dict[str, float]
-
-
 @lru_cache
-def ring_origins() -> dict[str, Origin]:
-    """Every origin by its name."""
+def ring_origins() -> dict[str, dict[str, float]]:
+    """By where a machine can have been built, what each list weighs before anything is confirmed."""
     rows = read_table(Path(__file__).with_name("seal_lists") / "ring_origins.csv").rows
-    return {
-        row["origin"]: Origin(row["words"], {name: float(row[name]) for name in RING_LISTS}) for row in rows
-    }
+    return {row["origin"]: {name: float(row[name]) for name in RING_LISTS} for row in rows}
 
 
 def ring_list(listed: str) -> str:
@@ -51,6 +40,6 @@ def list_factors(met: Iterable[tuple[str, float]]) -> dict[str, float]:
     for name, share in met:
         if name:
             held[name] += share
-    weights = ring_origins()[UNKNOWN].weights
+    weights = ring_origins()[UNKNOWN]
     scale = sum(held.values()) / sum(weights.values())
     return {name: weights[name] * scale / share for name, share in held.items() if share > 0}
