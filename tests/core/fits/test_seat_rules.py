@@ -1,65 +1,118 @@
-"""Which seats are judged: by the rules of radial ball bearings, and no others."""
+"""By which rules a seat is judged: every kind of bearing by its own."""
 
 import pytest
 
-from ample.core.fits import MeasuredSeat, Range, check_seat, clearance_after_fitting
-from ample.core.fits.rules import judged_kinds, not_judged, not_judged_words
-from ample.core.parts import BearingSpec, bearing_kinds, ring_kind
-from ample.core.sizes import default_instrument
+from ample.core.errors import BadInput
+from ample.core.fits import Duty, zone_advice
+from ample.core.fits.judging.rules import SeatRule, has_seat, no_seat_words, seat_rule, stands_against
+from ample.core.operations import ask
+from ample.core.parts import BearingSpec, bearing_kinds
+
+ROTATING = Duty("shaft")
 
 
-def test_every_kind_that_is_judged_is_a_radial_ball_bearing():
-    for kind in judged_kinds():
-        assert bearing_kinds()[kind].group == "ball"
-        assert ring_kind(kind) == "radial"
+def spec_of(kind, bore_shape="cylindrical"):
+    return BearingSpec("x", "x", 20, 47, 14, kind=kind, bore_shape=bore_shape)
 
 
-@pytest.mark.parametrize(
-    ("kind", "bore_shape", "why"),
-    [
-        ("deep_groove", "cylindrical", None),
-        ("self_aligning", "cylindrical", None),
-        ("self_aligning", "taper_1_12", "taper_bore"),
-        ("taper", "cylindrical", "no_rules"),
-        ("inch_taper", "cylindrical", "no_rules"),
-        ("spherical_roller", "cylindrical", "no_rules"),
-        ("drawn_cup", "cylindrical", "no_rules"),
-        ("thrust_ball", "cylindrical", "no_rules"),
-        ("insert", "cylindrical", "no_rules"),
-        ("thin_section", "cylindrical", "no_rules"),
-    ],
-)
-def test_other_kinds_are_not_judged_as_if_they_were_one(kind, bore_shape, why):
-    spec = BearingSpec("x", "x", 20, 47, 14, kind=kind, bore_shape=bore_shape)
-    assert not_judged(spec) == why
-    if why:
-        assert not_judged_words(spec).endswith("The readings are kept.")
-
-
-# J7 of a 40 mm bore runs from -11 to +14 µm (ISO 286-2); a caliper's doubt is wider than that.
-@pytest.mark.parametrize(
-    ("readings_um", "words"),
-    [
-        ((1, 4, 7), "they are in the zone but within the measurement uncertainty of a limit"),
-        ((10, 14, 18), "they are within the measurement uncertainty of a limit, on both sides"),
-        ((15, 16, 17), "they are outside the zone but within the measurement uncertainty of a limit"),
-    ],
-)
-def test_where_undecided_readings_lie_is_said_as_it_is(readings_um, words):
-    """All of +1 to +7 lie in J7, and it said that they straddle a limit."""
-    readings = [[40 + um / 1000, 40 + um / 1000] for um in readings_um]
-    found = check_seat(MeasuredSeat("housing", (17, 40, 12), readings, default_instrument("caliper"), "J7"))
-    assert found.decision == "cannot_tell"
-    assert words in found.reason
+@pytest.mark.parametrize("kind", bearing_kinds())
+def test_every_kind_has_a_seat_somewhere_and_a_zone_for_it(kind):
+    spec = spec_of(kind)
+    sides = [side for side in ("shaft", "housing") if has_seat(spec, side)]
+    assert sides
+    for side in sides:
+        for turning in ("shaft", "housing", "shaking"):
+            for load in ("light", "normal", "heavy"):
+                duty = Duty(turning, load)
+                rule = seat_rule(spec, side, duty)
+                assert zone_advice(side, 20 if side == "shaft" else 47, duty, rule.zones).zone
 
 
 @pytest.mark.parametrize(
-    ("group", "shaft", "advice"),
+    ("kind", "side", "rule"),
     [
-        ("3", Range(0, 2, 4), "ok"),
-        ("N", Range(3, 10.3, 17), "take_group"),
-        ("2", Range(60, 80, 90), "no_group"),
+        ("deep_groove", "shaft", "pressed_ring"),
+        ("deep_groove", "housing", "standing_ring"),
+        ("spherical_roller", "shaft", "pressed_ring"),
+        ("inch_taper", "shaft", "pressed_ring"),
+        ("drawn_cup", "shaft", "raceway"),
+        ("drawn_cup", "housing", "drawn_cup_bore"),
+        ("thrust_ball", "housing", "thrust_housing_washer"),
+        ("insert", "shaft", "slip_fit"),
+        ("track_roller_yoke", "shaft", "standing_ring"),
+        ("track_roller_stud", "housing", "stud_bore"),
     ],
 )
-def test_what_to_do_about_the_clearance_is_a_code(group, shaft, advice):
-    assert clearance_after_fitting((25, 52, 15), group, shaft, None).advice == advice
+def test_a_seat_is_judged_by_the_rule_of_its_kind(kind, side, rule):
+    assert seat_rule(spec_of(kind), side, ROTATING).rule == rule
+
+
+def test_which_ring_is_pressed_depends_on_what_turns():
+    assert seat_rule(spec_of("deep_groove"), "housing", Duty("housing")).rule == "pressed_ring"
+    assert seat_rule(spec_of("deep_groove"), "shaft", Duty("housing")).rule == "standing_ring"
+    assert seat_rule(spec_of("deep_groove"), "housing", Duty("shaking")).rule == "pressed_ring"
+
+
+def test_a_taper_bore_has_its_own_rule():
+    assert seat_rule(spec_of("spherical_roller", "taper_1_12"), "shaft", ROTATING).rule == "taper_bore"
+    assert seat_rule(spec_of("spherical_roller", "taper_1_12"), "housing", ROTATING).rule == "standing_ring"
+
+
+def test_a_side_without_a_seat_is_refused_in_words():
+    with pytest.raises(BadInput) as refused:
+        seat_rule(spec_of("track_roller_yoke"), "housing", ROTATING)
+    assert refused.value.field == "part"
+    assert no_seat_words(spec_of("inch_cup"), "shaft").endswith("there is nothing to check.")
+
+
+@pytest.mark.parametrize("ring", ["insert", "under_cup"])
+def test_inside_sizes_grow_and_lie_over_nominal(ring):
+    """Common lists: an insert of 25 mm 0 to +18; a cup over 20 mm +20 to +41 when pressed in."""
+    sizes = [12, 17, 20, 25, 40, 60]
+    held = [stands_against(SeatRule("", ring, ""), "shaft", size) for size in sizes]
+    assert all(each.lower_um >= 0 and each.upper_um > each.lower_um for each in held)
+    assert [each.upper_um for each in held] == sorted(each.upper_um for each in held)
+    assert held[3].upper_um == {"insert": 18, "under_cup": 41}[ring]
+
+
+@pytest.mark.parametrize(
+    ("family", "load", "size", "zone"),
+    [("roller", "normal", 30, "k6"), ("roller", "normal", 60, "m6"), ("roller", "normal", 120, "n6"),
+     ("roller", "normal", 160, "p6"), ("roller", "heavy", 100, "n6"), ("roller", "heavy", 160, "p6"),
+     ("inch_taper", "normal", 34.925, "+25/+38")],
+)  # fmt: skip
+def test_zones_of_rollers_and_inch_tapers(family, load, size, zone):
+    """Handbook selection tables for roller bearings, inner ring rotating (common to handbooks)."""
+    assert zone_advice("shaft", size, Duty(load=load), family).zone == zone
+
+
+def test_a_drawing_gives_its_own_deviations():
+    answer = ask(
+        "seat", {"part": "shaft", "designation": "6205", "readings_mm": [[25.0065]], "zone": "+2/+11"}
+    )
+    assert (answer["zone_lower_um"], answer["zone_upper_um"]) == (2, 11)
+    with pytest.raises(BadInput):
+        ask("seat", {"part": "shaft", "designation": "6205", "readings_mm": [[25.0065]], "zone": "+2/+2"})
+
+
+def test_an_inch_taper_without_a_class_is_of_the_ordinary_one():
+    answer = ask("seat", {"part": "shaft", "designation": "LM48548/LM48510", "readings_mm": [[34.956]]})
+    assert (answer["ring_lower_um"], answer["ring_upper_um"]) == (0, 13)
+
+
+def test_the_load_is_a_share_of_the_kinds_own_rating():
+    """Needed interference of a roller bearing over that of a ball bearing of the same size: √(64.4/35.1) = 1.35."""
+    ball, roller = (
+        ask(
+            "seat",
+            {
+                "part": "shaft",
+                "designation": name,
+                "readings_mm": [[50.01]],
+                "zone": "k6",
+                "warmer_inner_k": 0,
+            },
+        )
+        for name in ("6210", "NU210")
+    )
+    assert roller["needed_um"] / ball["needed_um"] == pytest.approx(1.35, abs=0.1)

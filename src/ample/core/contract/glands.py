@@ -8,8 +8,7 @@ from pydantic import Field, model_validator
 
 from ample.core.contract.base import Millimetres, Name, Request
 from ample.core.parts.rubber import Medium
-
-GAP_NOT_JUDGED = "not judged: the gap that a ring bears under pressure is not held"
+from ample.core.places.lip_seal import WayIn
 
 
 class SizeRange(Request):
@@ -35,7 +34,9 @@ class GlandRing(Request):
     inside_mm: Size | None = None
     section_mm: Size | None = None
     material: Name | None = None
-    hardness_shore_a: float | None = Field(default=None, ge=30, le=100, description=GAP_NOT_JUDGED)
+    hardness_shore_a: float | None = Field(
+        default=None, ge=30, le=100, description="70 while it is not known"
+    )
 
 
 class GlandGroove(Request):
@@ -54,13 +55,14 @@ class GlandDuty(Request):
     """What the ring has to do."""
 
     motion: Literal["static", "reciprocating", "rotary"] = "static"
-    pressure_from: Literal["inside", "outside"] = "inside"
-    pressure_bar: float | None = Field(default=None, ge=0, le=5000, description=GAP_NOT_JUDGED)
-    min_c: float | None = Field(
-        default=None, ge=-200, le=500, description="not judged: no limits of cold are held"
-    )
+    pressure_from: Literal["inside", "outside", "both"] = "inside"
+    pressure_bar: float | None = Field(default=None, ge=0, le=5000)
+    min_c: float | None = Field(default=None, ge=-200, le=500)
     max_c: float | None = Field(default=None, ge=-200, le=500)
     medium: Medium | None = None
+    swell_percent: float = Field(
+        default=0.0, ge=-30, le=300, description="of the ring's volume in its medium"
+    )
 
 
 class GlandRequest(Request):
@@ -76,14 +78,25 @@ class LipSealRequest(Request):
 
     shaft_mm: Millimetres
     bore_mm: Millimetres | None = None
-    width_mm: Millimetres | None = Field(default=None, description="not judged")
+    width_mm: Millimetres | None = None
     rpm: float | None = Field(default=None, ge=0, le=200_000)
     pressure_bar: float | None = Field(default=None, ge=0, le=1000)
     temperature_c: float | None = Field(default=None, ge=-200, le=500)
     medium: Medium | None = None
     material: Name | None = None
-    track_depth_mm: float | None = Field(default=None, ge=0, le=50)
+    track_depth_mm: float | Annotated[str, Field(max_length=24)] | None = Field(
+        default=None, description="mm, or text with its unit such as “10 thou”"
+    )
     roughness_um: float | None = Field(default=None, ge=0, le=1000)
     hardness_hrc: float | None = Field(default=None, ge=0, le=80)
     runout_mm: float | None = Field(default=None, ge=0, le=50)
     eccentricity_mm: float | None = Field(default=None, ge=0, le=50)
+    measured_shaft_mm: Millimetres | None = None
+    housing_bore_mm: Millimetres | None = Field(default=None, description="as measured")
+    housing_depth_mm: Millimetres | None = None
+    cover: Literal["rubber", "metal"] = "rubber"
+    way_in: list[WayIn] = Field(
+        default_factory=list, max_length=12, description="what the lip passes, in order"
+    )
+    lead: bool = False
+    dry: bool = False

@@ -7,6 +7,7 @@ from typing import Literal
 from pydantic import Field
 
 from ample.core.contract.base import Millimetres, Name, Request
+from ample.core.fits.judging.repair import Sign
 from ample.core.fits.ranges import Range
 from ample.core.sizes.materials import Material
 
@@ -18,6 +19,9 @@ class DutyRequest(Request):
     load: Literal["light", "normal", "heavy"] = "normal"
     slides: bool = False
     split: bool = False
+    radial_n: float | None = Field(
+        default=None, ge=0, le=100_000_000, description="in place of a share of the rating"
+    )
 
 
 class InstrumentRequest(Request):
@@ -25,6 +29,26 @@ class InstrumentRequest(Request):
 
     kind: Name
     expanded_uncertainty_mm: float = Field(gt=0, le=5)
+
+
+class StandardRequest(Request):
+    """The setting standard that an instrument was zeroed on: expanded uncertainty (k = 2), µm."""
+
+    expanded_uncertainty_um: float = Field(ge=0, le=100)
+
+
+class RingRequest(Request):
+    """A ring's own bore or outside as it was measured, with its expanded uncertainty (k = 2), µm."""
+
+    mean_mm: Millimetres
+    expanded_uncertainty_um: float = Field(gt=0, le=1000)
+
+
+class CompoundRequest(Request):
+    """A retaining compound in hand: the most it bridges on the diameter, µm, and the heat it stands, °C."""
+
+    gap_um: float = Field(gt=0, le=5000)
+    max_c: float = Field(ge=0, le=500)
 
 
 class SeatRequest(Request):
@@ -35,7 +59,9 @@ class SeatRequest(Request):
     d_mm: Millimetres | None = None
     D_mm: Millimetres | None = None
     B_mm: Millimetres | None = None
-    tolerance_class: Name = Field(default="Normal", alias="class")
+    tolerance_class: Name | None = Field(
+        default=None, alias="class", description="the ordinary one when left out"
+    )
     readings_mm: list[list[Millimetres]] = Field(max_length=6)
     instrument: Name | InstrumentRequest = "micrometer"
     temperature_c: float = Field(default=20.0, ge=-60, le=200)
@@ -47,6 +73,22 @@ class SeatRequest(Request):
     duty: DutyRequest | None = None
     edition: Literal["2013", "2017"] = "2017"
     finish: Literal["ground", "turned"] = "ground"
+    zeroed_on: StandardRequest | None = None
+    ring: RingRequest | None = None
+    other_readings_mm: list[list[Millimetres]] | None = Field(
+        default=None, max_length=6, description="of the other seat; its advised zone when left out"
+    )
+    group: Name | None = Field(default=None, description="clearance group; the bearing's own when left out")
+    warmer_inner_k: float = Field(default=10.0, ge=-20, le=100)
+    hollow_mm: float = Field(default=0.0, ge=0, le=500)
+    running_c: float | None = Field(default=None, ge=-60, le=300, description="how warm the part runs")
+    hardness_hrc: float | None = Field(default=None, ge=0, le=80, description="of a raceway")
+    roughness_um: float | None = Field(default=None, ge=0, le=1000, description="Ra of a raceway")
+    signs: list[Sign] = Field(default_factory=list, max_length=8)
+    compound: CompoundRequest | None = None
+    sleeve_bore_mm: Millimetres | None = Field(
+        default=None, description="the shaft under the sleeve of a taper bore"
+    )
 
 
 class ZoneAdviceRequest(Request):
@@ -56,17 +98,22 @@ class ZoneAdviceRequest(Request):
     size_mm: Millimetres
     duty: DutyRequest = Field(default_factory=DutyRequest)
     zone: Name | None = None
-    tolerance_class: Name = Field(default="Normal", alias="class")
+    tolerance_class: Name | None = Field(default=None, alias="class")
+    designation: Name | None = Field(
+        default=None, description="whose kind decides; else a deep groove ball bearing"
+    )
+    material: Material = "steel"
 
 
 class FittedClearanceRequest(Request):
-    """A bearing with the interference of its seats, where they are measured."""
+    """A bearing with the interference of its seats; one that is not measured counts as its advised zone."""
 
     designation: Name | None = None
     d_mm: Millimetres | None = None
     D_mm: Millimetres | None = None
     B_mm: Millimetres | None = None
-    group: Name = "N"
+    group: Name | None = None
+    duty: DutyRequest = Field(default_factory=DutyRequest)
     shaft: Range | None = None
     housing: Range | None = None
     warmer_inner_k: float = Field(default=10.0, ge=-20, le=100)

@@ -1,24 +1,34 @@
 """Fits, measured seats, zones to choose, and the clearance that is left."""
 
-from ample.core.fits.advice import Duty, ZoneAdvice, ZoneChoice, choose_zone, zone_advice
-from ample.core.fits.clearance import ClearanceAfterFitting, clearance_after_fitting, clearance_left
+from ample.core.fits.advice import ZoneAdvice, ZoneChoice, choose_zone, zone_advice, zone_limits
+from ample.core.fits.clearance import ClearanceAfterFitting, Interference, clearance_left, zone_interference
+from ample.core.fits.duty import Duty
 from ample.core.fits.fit import Fit, fit
+from ample.core.fits.judging.chances import Spread
+from ample.core.fits.judging.repair import Compound
 from ample.core.fits.ranges import Range
-from ample.core.fits.seat import MeasuredSeat, SeatCheck, check_seat
+from ample.core.fits.seat import MeasuredSeat, Running, SeatCheck, SeenOfSeat, check_seat, seat_interference
 
 __all__ = [
     "ClearanceAfterFitting",
+    "Compound",
     "Duty",
     "Fit",
+    "Interference",
     "MeasuredSeat",
     "Range",
+    "Running",
     "SeatCheck",
+    "SeenOfSeat",
+    "Spread",
     "ZoneAdvice",
     "ZoneChoice",
     "check_seat",
     "choose_zone",
-    "clearance_after_fitting",
     "clearance_left",
     "fit",
+    "seat_interference",
     "zone_advice",
+    "zone_interference",
+    "zone_limits",
 ]

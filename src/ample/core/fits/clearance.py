@@ -1,30 +1,56 @@
-"""Radial clearance before fitting, after it, and running warm."""
+"""Radial clearance before fitting, after it, and running warm: extremes, and what 90 of 100 bearings have."""
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass
+from operator import attrgetter
+
+import numpy as np
 
 from ample.core.errors import BadInput
-from ample.core.fits.raceways import raceway_mm
+from ample.core.fits.advice import zone_advice, zone_limits
+from ample.core.fits.duty import Duty
+from ample.core.fits.judging.by_fit import FREE
+from ample.core.fits.judging.chances import (
+    LEAST_UM,
+    QUANTILES,
+    RING_PER_K,
+    Floats,
+    Internals,
+    Spread,
+    interferences,
+    leaves,
+    left_um,
+    taken_um,
+)
+from ample.core.fits.judging.rules import (
+    TAPER_BORE,
+    class_of_rings,
+    has_seat,
+    seat_rule,
+    seat_size_mm,
+    stands_against,
+)
 from ample.core.fits.ranges import Range
 from ample.core.fits.words import signed
-from ample.core.handbook.fitting import effective_interference, raceway_growth
 from ample.core.parts import BearingSpec, bearing_kinds, clearance_table
+from ample.core.sizes.figures import percent
 from ample.core.standards import internal_clearance
 from ample.core.standards.rings import CLEARANCE_GROUPS
 
-RING_PER_K = 11.5e-6
 NOT_RADIAL = ("four_point", "double_row_angular")
 ROLLERS = ("cylindrical", "spherical")
-HOUSING_OVER_OUTSIDE = 1.5
-LEAST_RUNNING_UM = 3.0
+LOOSE_UM = -1000.0
 
 
 @dataclass(frozen=True)
 class ClearanceAfterFitting:
-    """Clearance as bought, once fitted, and running; the group that suits, and what to do: `ok`, `take_group`,
-    `wider_is_safer` or `no_group`.
+    """Clearance as bought, once fitted, and running; the group that suits, and what to do: `ok`, `take_group` or
+    `no_group`.
+
+    `before`, `mounted`, `running` and `running_warm_balls` go from the worst to the best case; `mounted_usual` and
+    `running_usual` are the 5 %, 50 % and 95 % points. `enough` is the chance of each group to leave at least `least_um`.
     """
 
     group: str
@@ -32,185 +58,259 @@ class ClearanceAfterFitting:
     mounted: Range
     running: Range
     running_warm_balls: Range
+    mounted_usual: Range
+    running_usual: Range
+    least_um: float
+    enough: Mapping[str, float]
     suits: str | None
     advice: str
     words: str
     source: str
 
 
-def clearance_after_fitting(
-    bearing_mm: tuple[float, float, float],
-    group: str,
-    shaft: Range | None,
-    housing: Range | None,
-    warmer_inner_k: float = 10.0,
-    hollow_mm: float = 0.0,
-    finish: str = "ground",
-    kind: str = "deep_groove",
-) -> ClearanceAfterFitting:
-    """The radial clearance that fitting and running heat leave.
+@dataclass(frozen=True, eq=False)
+class Interference:
+    """The interference of a seat, µm: from the worst to the best case, and equally likely values."""
 
-    Formula: inner raceway grows by i·k·(1 − k0²)/(1 − k²·k0²), k = d/F, F = (4d + D)/5, k0 = d0/d;
-    outer shrinks by i·h·(1 − h0²)/(1 − h²·h0²), h = E/D, E = (4D + d)/5 (rollers (3d + D)/4, (3D + d)/4), h0 = D/D0 with D0 = 1.5·D
-    assumed; i is the effective interference i·d/(d+2) where tight, else 0. Running:
-    −α·ΔT·(E + F)/2 with balls midway, −α·ΔT·E with balls as warm as the inner ring.
+    range: Range
+    values: Floats
+
+    @classmethod
+    def of(cls, given: Range) -> Interference:
+        """A range with half of the chance on each side of its likely value."""
+        at = (np.arange(QUANTILES) + 0.5) / QUANTILES
+        return cls(given, np.asarray(np.interp(at, (0.0, 0.5, 1.0), (given.min, given.likely, given.max))))
+
+
+NO_RING = Interference.of(Range(LOOSE_UM, LOOSE_UM, LOOSE_UM))
+
+
+def kind_of_clearance(spec: BearingSpec) -> str:
+    """The table of radial clearance on straight seats that holds for a bearing; empty where there is none.
 
     Args:
-        bearing_mm: Bore, outside and width, mm.
-        group: Clearance group `2`, `N`, `3`, `4` or `5`.
-        shaft: Range on the shaft, µm; None when not measured (no change assumed).
-        housing: Range in the housing, µm; None when not measured.
-        warmer_inner_k: How much warmer the inner ring runs than the outer, K, −20 to 100.
-        hollow_mm: Bore of a hollow shaft, mm; 0 for a solid one.
-        finish: `ground` or `turned` seats.
-        kind: Whose clearance table holds: `deep_groove`, `self_aligning`, `cylindrical`, `spherical` (radial).
+        spec: The bearing.
 
     Returns:
-        The three ranges, µm, and the narrowest group likely to run with 3 µm or more (common practice).
+        A kind of `internal_clearance`.
 
     Raises:
-        BadInput: When the group or a size is outside its table.
+        KeyError: When the kind does not exist.
 
-    Source: ISO 5753-1:2009; thick-walled rings on one material (Lamé) as in bearing handbooks.
+    Source: ISO 5753-1.
 
     Example:
-        >>> tight = Range(3, 10.3, 17)
-        >>> clearance_after_fitting((25, 52, 15), "N", tight, None).mounted.likely
-        4.7
+        >>> kind_of_clearance(BearingSpec("6205", "62", 25, 52, 15))
+        'deep_groove'
     """
-    d, D, _ = bearing_mm
-    if not -20 <= warmer_inner_k <= 100:
-        raise BadInput("temperature_out_of_range", "−20 to 100 K.", "warmer_inner_k")
-    if not 0 <= hollow_mm < d:
-        raise BadInput(
-            "bad_hollow", "The bore of a hollow shaft must be smaller than the shaft.", "hollow_mm"
-        )
-    rolls = "roller" if kind in ROLLERS else "ball"
-    inner, outer = raceway_mm(d, D, "inner", rolls), raceway_mm(d, D, "outer", rolls)
-    h, h0 = outer / D, 1 / HOUSING_OVER_OUTSIDE
-    grows = raceway_growth(d, inner, hollow_mm, effective_interference(d, 1.0, finish)["effective_um"])[
-        "growth_um"
-    ]
-    shrinks = h * (1 - h0**2) / (1 - h**2 * h0**2) * effective_interference(D, 1.0, finish)["effective_um"]
-    midway = RING_PER_K * warmer_inner_k * (outer + inner) / 2 * 1000
-    warm = RING_PER_K * warmer_inner_k * outer * 1000
-    taken = _taken(shaft, grows, housing, shrinks)
+    table = clearance_table(spec)
+    return "" if not table or table.endswith("_taper_bore") or table in NOT_RADIAL else table
 
-    def after(group_name: str, heat_um: float) -> Range:
-        before = internal_clearance(kind, d, group_name)
-        middle = (before.min_um + before.max_um) / 2
-        return _range(
-            before.min_um - taken.max - heat_um,
-            middle - taken.likely - heat_um,
-            before.max_um - taken.min - heat_um,
-        )
 
-    bought = internal_clearance(kind, d, group)
-    before = _range(bought.min_um, (bought.min_um + bought.max_um) / 2, bought.max_um)
-    suits = _suiting(after, midway)
-    return ClearanceAfterFitting(
-        group, before, after(group, 0.0), after(group, midway), after(group, warm), suits,
-        _advice(after(group, midway), suits),
-        _words(group, after(group, midway), suits, after(suits, midway) if suits else None),
-        bought.source,
-    )  # fmt: skip
+def rolls_of(table: str) -> str:
+    """Whether balls or rollers roll in the bearings of a table of clearance.
+
+    Args:
+        table: A kind of `internal_clearance`.
+
+    Returns:
+        `ball` or `roller`.
+
+    Raises:
+        Nothing.
+
+    Example:
+        >>> rolls_of("spherical")
+        'roller'
+    """
+    return "roller" if table in ROLLERS else "ball"
+
+
+def clearance_groups(spec: BearingSpec) -> dict[str, tuple[float, float]]:
+    """Radial clearance of a bearing by group, µm; empty where it is not bought with one.
+
+    Args:
+        spec: The bearing.
+
+    Returns:
+        Least and most by group, narrowest first.
+
+    Raises:
+        KeyError: When the kind does not exist.
+
+    Source: ISO 5753-1.
+
+    Example:
+        >>> clearance_groups(BearingSpec("6205", "62", 25, 52, 15))["N"]
+        (5.0, 20.0)
+    """
+    table = kind_of_clearance(spec)
+    found: dict[str, tuple[float, float]] = {}
+    for group in CLEARANCE_GROUPS if table else ():
+        try:
+            held = internal_clearance(table, spec.d_mm, group)
+        except BadInput:
+            continue
+        found[group] = (held.min_um, held.max_um)
+    return found
+
+
+def zone_interference(
+    spec: BearingSpec, part: str, duty: Duty, zone: str | None = None, material: str = "steel"
+) -> Interference:
+    """The interference of a seat that is not measured: that of its zone against what stands in or on it.
+
+    Formula: shaft: ei − upper limit of the bore … es − lower limit; housing: lower limit of the outside − ES … upper − EI.
+
+    Args:
+        spec: The bearing.
+        part: `shaft` or `housing`.
+        duty: The load case.
+        zone: The zone; as advised when None.
+        material: What the part is of.
+
+    Returns:
+        The interference, µm; far loose where the bearing has no ring there.
+
+    Raises:
+        BadInput: When the zone does not exist.
+
+    Source: zones.csv; ISO 286-1; ISO 492.
+
+    Example:
+        >>> zone_interference(BearingSpec("6205", "62", 25, 52, 15), "shaft", Duty()).range
+        Range(min=2.0, likely=11.5, max=21.0)
+    """
+    if not has_seat(spec, part):
+        return NO_RING
+    rule = seat_rule(spec, part, duty)
+    if rule.rule == TAPER_BORE:
+        return NO_RING
+    size = seat_size_mm(spec, part, rule)
+    against = stands_against(rule, part, size, class_of_rings(spec))
+    if against is None:
+        return NO_RING
+    wanted = zone_limits(size, zone or zone_advice(part, size, duty, rule.zones, material).zone)
+    if part == "shaft":
+        least, most = wanted.lower_um - against.upper_um, wanted.upper_um - against.lower_um
+    else:
+        least, most = against.lower_um - wanted.upper_um, against.upper_um - wanted.lower_um
+    seat, ring = (Spread.between(each.lower_um, each.upper_um) for each in (wanted, against))
+    return Interference(Range(least, (least + most) / 2, most), interferences(seat, ring, part))
 
 
 def clearance_left(
     spec: BearingSpec,
-    shaft: Range | None,
-    housing: Range | None,
+    shaft: Interference,
+    housing: Interference,
     group: str | None = None,
     warmer_inner_k: float = 10.0,
     hollow_mm: float = 0.0,
+    finish: str = "ground",
 ) -> ClearanceAfterFitting:
     """The radial clearance that fitting and running heat leave a bearing that is known.
 
+    Formula: inner raceway grows by i·k·(1 − k0²)/(1 − k²·k0²), k = d/F, F = (4d + D)/5, k0 = d0/d; outer shrinks by
+    i·h·(1 − h0²)/(1 − h²·h0²), h = E/D, E = (4D + d)/5 (rollers (3d + D)/4, (3D + d)/4), h0 = D/D0 with D0 = 1.5·D
+    assumed; i is the effective interference i·d/(d+2) where tight, else 0. Running: −α·ΔT·(E + F)/2 with the elements
+    midway, −α·ΔT·E with elements as warm as the inner ring. A group suits that leaves −3 µm (balls) or 0 (rollers) in 90
+    of 100 bearings.
+
     Args:
         spec: The bearing.
-        shaft: Range on the shaft, µm; None when not measured.
-        housing: Range in the housing, µm; None when not measured.
+        shaft: Interference on the shaft, µm.
+        housing: Interference in the housing, µm.
         group: Clearance group; the bearing's own when None.
         warmer_inner_k: How much warmer the inner ring runs than the outer, K, −20 to 100.
         hollow_mm: Bore of a hollow shaft, mm; 0 for a solid one.
+        finish: `ground` or `turned` seats.
 
     Returns:
-        The three ranges, µm, and the group that suits, as `clearance_after_fitting`.
+        The ranges, µm, and the narrowest group that suits.
 
     Raises:
         BadInput: When the bearing is not bought with a radial clearance on a straight seat, or its size or group lies
             outside its table.
 
-    Source: as `clearance_after_fitting`; which table holds by kind: bearing_kinds.csv.
+    Source: ISO 5753-1:2009; thick-walled rings on one material (Lamé) as in bearing handbooks.
 
     Example:
         >>> spec = BearingSpec("6205", "62", 25, 52, 15)
-        >>> clearance_left(spec, Range(3, 10.3, 17), None).mounted.likely
+        >>> clearance_left(spec, Interference.of(Range(3, 10.3, 17)), NO_RING).mounted.likely
         4.7
     """
-    table = clearance_table(spec)
-    if not table or table.endswith("_taper_bore") or table in NOT_RADIAL:
+    table = kind_of_clearance(spec)
+    if not table:
         raise BadInput(
             "no_radial_clearance",
             f"A {bearing_kinds()[spec.kind].words} has no radial clearance group for a cylindrical seat.",
             "designation",
             "Its setting or axial clearance is checked when fitted.",
         )
-    sizes = (spec.d_mm, spec.D_mm, spec.B_mm)
-    return clearance_after_fitting(
-        sizes, group or spec.clearance, shaft, housing, warmer_inner_k, hollow_mm, kind=table
-    )
+    if not -20 <= warmer_inner_k <= 100:
+        raise BadInput("temperature_out_of_range", "−20 to 100 K.", "warmer_inner_k")
+    if not 0 <= hollow_mm < spec.d_mm:
+        raise BadInput(
+            "bad_hollow", "The bore of a hollow shaft must be smaller than the shaft.", "hollow_mm"
+        )
+    own = group or spec.clearance
+    rolls = rolls_of(table)
+    bought = internal_clearance(table, spec.d_mm, own)
+    inside = Internals(spec.d_mm, spec.D_mm, rolls, finish, hollow_mm)
+    limits = (bought.min_um, bought.max_um)
+    midway = inside.heat_um(warmer_inner_k)
+    warm = RING_PER_K * warmer_inner_k * inside.raceways_mm[1] * 1000
+    likely = {heat: taken_um(inside, shaft.values, housing.values, heat) for heat in (0.0, warmer_inner_k)}
+    enough = {
+        name: round(leaves(likely[warmer_inner_k], held, LEAST_UM[rolls]), 4)
+        for name, held in clearance_groups(spec).items()
+    }
+    suits = next((name for name, chance in enough.items() if chance >= FREE), None)
+    mounted_usual, running_usual = (Range(*left_um(likely[heat], limits)) for heat in (0.0, warmer_inner_k))
+    advice = "ok" if enough[own] >= FREE else "no_group" if suits is None else "take_group"
+    return ClearanceAfterFitting(
+        own, _extremes(limits, inside, shaft, housing, None), _extremes(limits, inside, shaft, housing, 0.0),
+        _extremes(limits, inside, shaft, housing, midway), _extremes(limits, inside, shaft, housing, warm),
+        mounted_usual, running_usual, LEAST_UM[rolls], enough, suits, advice,
+        _words(own, running_usual, suits, enough), bought.source,
+    )  # fmt: skip
 
 
-def _taken(shaft: Range | None, grows: float, housing: Range | None, shrinks: float) -> Range:
-    """Clearance taken by fitting, least, likely, most, µm; a loose ring takes none."""
-    parts = [
-        (max(getattr(i, name), 0.0) * factor if i else 0.0)
-        for name in ("min", "likely", "max")
-        for i, factor in ((shaft, grows), (housing, shrinks))
-    ]
-    return Range(parts[0] + parts[1], parts[2] + parts[3], parts[4] + parts[5])
+_LEAST, _LIKELY, _MOST = attrgetter("min"), attrgetter("likely"), attrgetter("max")
+
+
+def _extremes(
+    limits: tuple[float, float],
+    inside: Internals,
+    shaft: Interference,
+    housing: Interference,
+    heat_um: float | None,
+) -> Range:
+    """Worst, likely and best clearance; as bought when the heat is None."""
+    low, high = limits
+    if heat_um is None:
+        return _range(low, (low + high) / 2, high)
+    on, within = inside.takes
+
+    def taken(case: Callable[[Range], float]) -> float:
+        return on * max(case(shaft.range), 0.0) + within * max(case(housing.range), 0.0) + heat_um
+
+    return _range(low - taken(_MOST), (low + high) / 2 - taken(_LIKELY), high - taken(_LEAST))
 
 
 def _range(low: float, likely: float, high: float) -> Range:
     return Range(round(low, 1), round(likely, 1), round(high, 1))
 
 
-def _suiting(after: Callable[[str, float], Range], heat_um: float) -> str | None:
-    """The narrowest group whose likely running clearance is enough."""
-    for group in CLEARANCE_GROUPS:
-        try:
-            if after(group, heat_um).likely >= LEAST_RUNNING_UM:
-                return group
-        except BadInput:
-            continue
-    return None
-
-
 def _name(group: str) -> str:
     return "normal clearance" if group == "N" else f"C{group}"
 
 
-def _advice(running: Range, suits: str | None) -> str:
-    if running.likely >= LEAST_RUNNING_UM and running.min > -5:
-        return "ok"
+def _words(group: str, running: Range, suits: str | None, enough: Mapping[str, float]) -> str:
+    usual = f"With {_name(group)}, 9 of 10 run with {signed(round(running.min))} to {signed(round(running.max))} µm"
+    if enough[group] >= FREE:
+        return f"{usual}."
+    short = f"{usual}; {percent(1 - enough[group])} run without clearance"
     if suits is None:
-        return "no_group"
-    return "take_group" if running.likely < LEAST_RUNNING_UM else "wider_is_safer"
-
-
-def _words(group: str, running: Range, suits: str | None, suited: Range | None) -> str:
-    advice = _advice(running, suits)
-    if advice == "ok":
-        return f"With {_name(group)} it is likely to run with {signed(round(running.likely))} µm."
-    if suits is None or suited is None:
-        return "No clearance group leaves clearance: the seat is too tight."
-    if advice == "take_group":
-        return (
-            f"With {_name(group)} it is likely to run with {signed(round(running.likely))} µm; {_name(suits)} "
-            f"at {signed(round(suited.likely))} µm: take {_name(suits)} here."
-        )
-    return (
-        f"With {_name(group)} it is likely to run with {signed(round(running.likely))} µm, at the tightest "
-        f"{signed(round(running.min))}: a larger group is safer where it runs warm."
-    )
+        return f"{short}. No clearance group leaves enough: the seat is too tight."
+    return f"{short}. Take {_name(suits)}."

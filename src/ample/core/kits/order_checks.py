@@ -19,11 +19,11 @@ ALSO = ("clearance", "strip_down", "build", "stock")  # asked where there is som
 
 @dataclass(frozen=True)
 class SeatFact:
-    """What is known of a seat: the decision, its reason, and the chance that its ring creeps."""
+    """What is known of a seat: the decision (`no_seat`, `not_judged` where there is none), its reason, the chance of creep."""
 
     decision: str
     reason: str
-    creep_probability: float
+    creep_probability: float | None
 
 
 @dataclass(frozen=True)
@@ -186,13 +186,15 @@ def _interchange(facts: OrderFacts) -> OrderCheckResult:
 def _seat(side: str, seat: SeatFact | None) -> OrderCheckResult:
     if seat is None:
         return OrderCheckResult(side, "not_looked_at", f"The {side} has not been measured.")
+    if seat.decision == "no_seat":
+        return OrderCheckResult(side, "holds", seat.reason)
     if seat.decision == "not_judged":
         return OrderCheckResult(side, "not_proven", f"Not checked. {seat.reason}")
     if seat.decision == "reject":
         return OrderCheckResult(side, "does_not_hold", seat.reason)
     if seat.decision != "accept":
         return OrderCheckResult(side, "not_proven", seat.reason)
-    if seat.creep_probability > 1 - PROVEN_CHANCE:
+    if seat.creep_probability is not None and seat.creep_probability > 1 - PROVEN_CHANCE:
         words = f"In its zone, but there is a {percent(seat.creep_probability)} chance of ring creep at this load."
         return OrderCheckResult(side, "not_proven", words)
     return OrderCheckResult(side, "holds", seat.reason)

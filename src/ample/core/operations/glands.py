@@ -7,8 +7,9 @@ from ample.core.contract.glands import SizeRange
 from ample.core.designation import decode
 from ample.core.errors import BadInput
 from ample.core.parts.rubber import rubbers
-from ample.core.places.gland import Gland, Groove, Span, judge_gland, ring_span
+from ample.core.places.gland import Gland, GlandDuty, Groove, Rubbery, Span, judge_gland, ring_span
 from ample.core.places.lip_seal import LipCase, LipSeal, judge_lip_seal
+from ample.core.sizes import parse_length
 
 
 def gland(request: contract.GlandRequest) -> Gland:
@@ -27,7 +28,14 @@ def gland(request: contract.GlandRequest) -> Gland:
     inside, section = _ring(request.ring)
     duty = request.duty
     return judge_gland(
-        inside, section, groove, duty.motion, duty.pressure_from, request.ring.material or "", duty.medium or "", duty.max_c
+        inside,
+        section,
+        groove,
+        GlandDuty(
+            duty.motion, duty.pressure_from, duty.pressure_bar, duty.min_c, duty.max_c, duty.medium or "",
+            duty.swell_percent,
+        ),
+        Rubbery(request.ring.material or "", request.ring.hardness_shore_a),
     )  # fmt: skip
 
 
@@ -39,10 +47,24 @@ def lip_seal(request: contract.LipSealRequest) -> LipSeal:
     return judge_lip_seal(
         LipCase(
             request.shaft_mm, request.rpm, request.pressure_bar, request.temperature_c, request.medium or "",
-            request.material or "", request.track_depth_mm, request.roughness_um, request.hardness_hrc,
-            request.runout_mm, request.eccentricity_mm,
+            request.material or "", _depth_mm(request.track_depth_mm), request.roughness_um, request.hardness_hrc,
+            request.runout_mm, request.eccentricity_mm, request.bore_mm, request.width_mm, request.measured_shaft_mm,
+            request.housing_bore_mm, request.housing_depth_mm, request.cover, tuple(request.way_in), request.lead,
+            request.dry,
         )
     )  # fmt: skip
+
+
+def _depth_mm(given: float | str | None) -> float | None:
+    """The depth of a track in any unit."""
+    if isinstance(given, str):
+        try:
+            given = parse_length(given).mm
+        except BadInput as error:
+            raise BadInput(error.code, error.message, "track_depth_mm", error.hint) from error
+    if given is not None and not 0 <= given <= 50:
+        raise BadInput("out_of_range", "A track is 0 to 50 mm deep.", "track_depth_mm")
+    return given
 
 
 def _known_rubber(material: str | None, field: str) -> None:

@@ -67,11 +67,12 @@ class Rubber:
     hardness_shore_a: tuple[float, float]
     colours: dict[str, float]
     heat_c: float
+    cold_c: float
     stands: dict[str, float]
 
 
 OTHER = Rubber(
-    "other", "none of these", 0.006, (0.85, 2.8), (20.0, 100.0), dict.fromkeys(COLOURS, 1 / len(COLOURS)), 150.0,
+    "other", "none of these", 0.006, (0.85, 2.8), (20.0, 100.0), dict.fromkeys(COLOURS, 1 / len(COLOURS)), 150.0, -20.0,
     dict.fromkeys(MEDIA, 0.5),
 )  # fmt: skip
 
@@ -158,7 +159,7 @@ def rubbers() -> dict[str, Rubber]:
         found[row["rubber"]] = Rubber(
             row["rubber"], row["words"], float(row["share"]),
             (float(row["density_low"]), float(row["density_high"])),
-            (float(row["hardness_low"]), float(row["hardness_high"])), colours, float(row["heat_c"]),
+            (float(row["hardness_low"]), float(row["hardness_high"])), colours, float(row["heat_c"]), float(row["cold_c"]),
             {name: float(row[name]) for name in (*MEDIA, "ozone")},
         )  # fmt: skip
     return found

@@ -1,9 +1,12 @@
 """What a part sits in, runs on or seals against, judged by the rules of its kind."""
 
 from ample.core.places.seats import (
+    SIDES,
+    Absent,
     FittedBearing,
     SeatFacts,
     SeatJudgement,
+    SeatName,
     SeatSheet,
     SeatSide,
     SeatsJudged,
@@ -12,9 +15,12 @@ from ample.core.places.seats import (
 )
 
 __all__ = [
+    "SIDES",
+    "Absent",
     "FittedBearing",
     "SeatFacts",
     "SeatJudgement",
+    "SeatName",
     "SeatSheet",
     "SeatSide",
     "SeatsJudged",

@@ -18,8 +18,10 @@ class PlaceFinding:
     repair: str
 
 
-def rubber_findings(named: str, material: str, medium: str, at_c: float | None) -> tuple[PlaceFinding, ...]:
-    """What a known rubber does not stand where it runs: its heat, its medium; nothing for one that is not known."""
+def rubber_findings(
+    named: str, material: str, medium: str, at_c: float | None, least_c: float | None = None
+) -> tuple[PlaceFinding, ...]:
+    """What a known rubber does not stand where it runs: its heat, its cold, its medium; nothing for one that is not known."""
     rubber = rubbers().get(material)
     if rubber is None:
         return ()
@@ -27,6 +29,10 @@ def rubber_findings(named: str, material: str, medium: str, at_c: float | None) 
     if at_c is not None and at_c > rubber.heat_c:
         found.append(
             ("heat_high", f"{named} runs at about {at_c:.0f} °C: {material} bears {rubber.heat_c:g}.")
+        )
+    if least_c is not None and least_c < rubber.cold_c:
+        found.append(
+            ("cold_low", f"{named} stands at {least_c:.0f} °C: {material} goes hard below {rubber.cold_c:g}.")
         )
     if medium and rubber.stands[medium] < FAILS:
         found.append(("medium_bad", f"{material} does not withstand {medium_words(medium)}."))

@@ -12,15 +12,18 @@ from typing import Literal
 from ample.core.errors import BadInput
 from ample.core.handbook.sealing import fill_after_swell, section_when_stretched
 from ample.core.places.finding import PlaceFinding, rubber_findings
+from ample.core.places.gap import Backup, gap_allowed_mm
 from ample.core.standards.seals import ring_inside_tolerance_mm, ring_section_tolerance_mm, sizes_of_family
 from ample.core.tables import read_table
 
 GrooveKind = Literal["shaft", "bore", "face"]
 Motion = Literal["static", "reciprocating", "rotary"]
-PressureFrom = Literal["inside", "outside"]
+PressureFrom = Literal["inside", "outside", "both"]
 # measured loss of section by stretch, per cent; straight between, and on
 MEASURED_LOSS = ((0.0, 0.0), (2.0, 1.7), (3.0, 2.5), (5.0, 3.4))
 FULL_PERCENT = 100.0
+RUBBER_PER_K = 1.6e-4  # linear expansion of rubber (handbooks, from memory)
+USUAL_HARDNESS = 70.0
 
 
 @dataclass(frozen=True)
@@ -46,6 +49,36 @@ class Groove:
     depth_mm: Span
     width_mm: Span
     gap_mm: Span | None = None
+
+
+@dataclass(frozen=True)
+class GlandDuty:
+    """What a ring has to do and bear: motion, pressure and where it comes from, coldest and warmest, medium, swell."""
+
+    motion: Motion = "static"
+    pressure_from: PressureFrom = "inside"
+    pressure_bar: float | None = None
+    min_c: float | None = None
+    max_c: float | None = None
+    medium: str = ""
+    swell_percent: float = 0.0
+
+
+@dataclass(frozen=True)
+class Rubbery:
+    """What the ring is of: its rubber, empty while it is not known, and its hardness."""
+
+    material: str = ""
+    hardness_shore_a: float | None = None
+
+
+@dataclass(frozen=True)
+class AtItsEnds:
+    """The ring where it is coldest and driest, and where it is warmest and swollen: least squeeze and most fill, per cent."""
+
+    cold_squeeze_percent: float
+    hot_squeeze_percent: float
+    hot_fill_percent: float
 
 
 @dataclass(frozen=True)
@@ -76,6 +109,8 @@ class Gland:
     stretch_percent: Span
     fill_percent: Span
     gap_mm: Span | None
+    at_its_ends: AtItsEnds
+    backup: Backup | None
     findings: tuple[PlaceFinding, ...]
     suggested_ring: SuggestedRing | None
     suggested_groove: SuggestedGroove
@@ -95,25 +130,27 @@ def ring_span(inside_mm: float, section_mm: float) -> tuple[Span, Span]:
 
 
 def judge_gland(
-    inside_mm: Span, section_mm: Span, groove: Groove, motion: Motion = "static",
-    pressure_from: PressureFrom = "inside", material: str = "", medium: str = "", most_c: float | None = None,
-) -> Gland:  # fmt: skip
+    inside_mm: Span,
+    section_mm: Span,
+    groove: Groove,
+    duty: GlandDuty = GlandDuty(),
+    rubber: Rubbery = Rubbery(),
+) -> Gland:
     """Judge an O-ring in a groove, dry and at 20 °C.
 
     Formula: stretch = (wall - ring)/ring, the ring's inside on a shaft, its outside in a bore; in a face the outer wall and
     the outside, with pressure from outside the inner wall and the inside. squeeze = (w' - depth)/w', w' = w·(1 - r); r = 0
     but on a shaft stretched by s: 1 - 1/√(1 + s), for the least squeeze as measured (1.7, 2.5, 3.4 % at 2, 3, 5 %).
-    fill = (π/4·w²)/(width·depth).
+    fill = (π/4·w²)/(width·depth). Cold and hot: the section by 1.6e-4/K from 20 °C, hot with the swell by volume. Gap: the most
+    that the ring bears at its pressure and hardness (`gap_allowed_mm`); over it a backup ring on the side away from the
+    pressure, on both when it changes.
 
     Args:
         inside_mm: Inside of the ring, least, nominal, most.
         section_mm: Its section.
         groove: The groove; depth from its bottom to the mating surface.
-        motion: `static`, `reciprocating` or `rotary`.
-        pressure_from: Of a face: `inside` or `outside`.
-        material: Rubber of the ring; empty: not known.
-        medium: What it stands in; empty: not known.
-        most_c: The warmest that it runs, °C.
+        duty: Motion, pressure, heat, cold, medium, swell by volume.
+        rubber: Material and hardness; 70 Shore A while it is not known.
 
     Returns:
         Squeeze, stretch and fill at least, nominal and most, per cent; what lies outside its aim; a listed ring that suits
@@ -129,8 +166,15 @@ def judge_gland(
         >>> round(judge_gland(*ring_span(37.69, 3.53), groove).squeeze_percent.nominal, 1)
         19.8
     """
-    aims = _aims(groove.kind, motion)
-    stretch = _stretch(inside_mm, section_mm, groove, pressure_from)
+    aims = _aims(groove.kind, duty.motion)
+    if groove.kind == "face" and duty.pressure_from == "both":
+        raise BadInput(
+            "no_such_side",
+            "A ring in a face lies against one wall.",
+            "duty.pressure_from",
+            "inside or outside",
+        )
+    stretch = _stretch(inside_mm, section_mm, groove, duty.pressure_from)
     squeeze = _squeeze(inside_mm, section_mm, groove, stretch)
     fill = Span(
         _fill(section_mm.min, groove.depth_mm.max, groove.width_mm.max),
@@ -138,10 +182,62 @@ def judge_gland(
         _fill(section_mm.max, groove.depth_mm.min, groove.width_mm.min),
     )
     findings = _findings(squeeze, stretch, fill, aims)
-    better = _ring_for(groove, aims, pressure_from) if findings else None
-    findings += rubber_findings("The ring", material, medium, most_c)
-    suits = _groove_for(inside_mm.nominal, section_mm.nominal, groove.kind, aims, pressure_from)
-    return Gland(squeeze, stretch, fill, groove.gap_mm, findings, better, suits)
+    better = _ring_for(groove, aims, duty.pressure_from) if findings else None
+    ends = _at_its_ends(squeeze, fill, duty)
+    backup = _backup(section_mm.nominal, groove, duty, rubber)
+    findings += (
+        *_of_running(ends, squeeze, fill, groove, duty, rubber, backup),
+        *rubber_findings("The ring", rubber.material, duty.medium, duty.max_c, duty.min_c),
+    )
+    suits = _groove_for(inside_mm.nominal, section_mm.nominal, groove.kind, aims, duty.pressure_from)
+    return Gland(squeeze, stretch, fill, groove.gap_mm, ends, backup, findings, better, suits)
+
+
+def _at_its_ends(squeeze: Span, fill: Span, duty: GlandDuty) -> AtItsEnds:
+    """Least squeeze cold, most squeeze and fill hot and swollen, per cent."""
+
+    def squeezed(percent: float, grows: float) -> float:
+        return 100 * (1 - (1 - percent / 100) / grows)
+
+    cold = 1 + RUBBER_PER_K * min((duty.min_c if duty.min_c is not None else 20.0) - 20.0, 0.0)
+    hot = 1 + RUBBER_PER_K * max((duty.max_c if duty.max_c is not None else 20.0) - 20.0, 0.0)
+    volume = hot**3 * (1 + duty.swell_percent / 100)
+    return AtItsEnds(
+        round(squeezed(squeeze.min, cold), 2),
+        round(squeezed(squeeze.max, volume ** (1 / 3)), 2),
+        round(fill.max * volume, 2),
+    )
+
+
+def _backup(section_mm: float, groove: Groove, duty: GlandDuty, rubber: Rubbery) -> Backup | None:
+    if groove.gap_mm is None or duty.pressure_bar is None:
+        return None
+    allowed = gap_allowed_mm(section_mm, rubber.hardness_shore_a or USUAL_HARDNESS, duty.pressure_bar)
+    if groove.gap_mm.max <= allowed:
+        return None
+    return Backup(2 if duty.pressure_from == "both" else 1, allowed)
+
+
+def _of_running(
+    ends: AtItsEnds,
+    squeeze: Span,
+    fill: Span,
+    groove: Groove,
+    duty: GlandDuty,
+    rubber: Rubbery,
+    backup: Backup | None,
+) -> tuple[PlaceFinding, ...]:
+    """What heat, cold, swell and pressure do."""
+    found = []
+    if backup is not None and groove.gap_mm is not None:
+        hardness = rubber.hardness_shore_a or USUAL_HARDNESS
+        where = "on both sides" if backup.sides == 2 else "on the side away from the pressure"
+        found.append(PlaceFinding("gap_high", "stop", f"The gap is {groove.gap_mm.max:g} mm: {hardness:g} Shore A withstands {backup.allowed_gap_mm:g} mm at {duty.pressure_bar:g} bar.", f"A backup ring {where}, a harder ring, or a smaller gap."))  # fmt: skip
+    if ends.hot_fill_percent >= FULL_PERCENT > fill.max:
+        found.append(PlaceFinding("fill_when_hot", "stop", f"Hot and swollen the ring needs {ends.hot_fill_percent:.0f} % of the groove: it bursts out or breaks the parts.", "A wider groove, a thinner ring, or a rubber that swells less."))  # fmt: skip
+    if duty.min_c is not None and ends.cold_squeeze_percent <= 0 < squeeze.min:
+        found.append(PlaceFinding("squeeze_when_cold", "stop", "Cold, the ring no longer touches: it leaks on starting.", "More squeeze, or a rubber for cold."))  # fmt: skip
+    return tuple(found)
 
 
 def _stretch(inside: Span, section: Span, groove: Groove, pressure_from: PressureFrom) -> Span:

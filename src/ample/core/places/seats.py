@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass, replace
 from typing import Literal
 
@@ -11,35 +11,62 @@ from pydantic import BaseModel, Field
 from ample.core.errors import AmpleError, BadInput
 from ample.core.fits import (
     ClearanceAfterFitting,
+    Compound,
     Duty,
+    Interference,
     MeasuredSeat,
+    Running,
     SeatCheck,
+    SeenOfSeat,
+    Spread,
     ZoneChoice,
     check_seat,
     choose_zone,
     clearance_left,
+    seat_interference,
+    zone_interference,
+    zone_limits,
 )
-from ample.core.fits.ranges import Range
-from ample.core.fits.rules import NotJudged, not_judged, not_judged_words
-from ample.core.parts import BearingSpec, ring_kind
+from ample.core.fits.clearance import NO_RING
+from ample.core.fits.judging.drive_up import DriveUp, drive_up_of
+from ample.core.fits.judging.repair import Sign
+from ample.core.fits.judging.rules import (
+    TAPER_BORE,
+    class_of_rings,
+    has_seat,
+    no_seat_words,
+    seat_rule,
+    seat_size_mm,
+)
+from ample.core.parts import BearingSpec
 from ample.core.sheet import Sheet
 from ample.core.sizes import Instrument, parse_length
 from ample.core.sizes.materials import Material
-from ample.core.standards import limits
 
 SeatName = Literal["shaft", "housing"]
 SIDES: tuple[SeatName, ...] = ("shaft", "housing")
 MOST_DIRECTIONS = 8
+RING_READ_U_UM = 1.0  # standard uncertainty of a ring's own size, read against a setting standard
+TAPERED = (
+    "The bore is tapered: it is driven up. Enter the size of the shaft under its sleeve to check that seat."
+)
 SIZE_WHILE_UNKNOWN_MM = 25.0  # a zone is known or not whatever the size
 
 
 class SeatSide(Sheet):
     """One seat as it was typed: zone asked for (empty: as advised), instrument, planes of readings."""
 
-    zone: str = Field(default="", max_length=6)
+    zone: str = Field(default="", max_length=16)
     instrument: str = Field(min_length=1, max_length=40)
     material: Material = "steel"
     planes: list[list[str]] = Field(default_factory=list, max_length=6)
+    standard_um: float | None = Field(
+        default=None, ge=0, le=100, description="U (k = 2) of the setting standard it was zeroed on"
+    )
+    ring: str = Field(default="", max_length=24, description="the ring's own size as measured")
+    hardness_hrc: float | None = Field(default=None, ge=0, le=80)
+    roughness_um: float | None = Field(default=None, ge=0, le=1000)
+    signs: list[Sign] = Field(default_factory=list, max_length=8)
 
 
 class SeatSheet(Sheet):
@@ -49,7 +76,15 @@ class SeatSheet(Sheet):
     load: Literal["light", "normal", "heavy"] = "normal"
     slides: bool = False
     split: bool = False
+    radial_n: float | None = Field(default=None, ge=0, le=100_000_000)
     warmer_inner_k: float = Field(default=10.0, ge=-20, le=100)
+    running_c: float | None = Field(default=None, ge=-60, le=300, description="how warm the parts run")
+    hollow_mm: float = Field(default=0.0, ge=0, le=500, description="hole through the shaft")
+    sleeve_bore: str = Field(
+        default="", max_length=24, description="the shaft under the sleeve of a taper bore"
+    )
+    compound_um: float | None = Field(default=None, gt=0, le=5000)
+    compound_c: float | None = Field(default=None, ge=0, le=500)
     temperature_c: float = Field(default=20.0, ge=-60, le=200)
     instrument_temperature_c: float = Field(
         default=20.0, ge=-60, le=200, description="the shop's unless it is said"
@@ -96,14 +131,25 @@ class SeatJudgement:
 
 
 @dataclass(frozen=True)
+class Absent:
+    """Why there is nothing to judge on a side: the bearing has no seat there, or it is driven up on a taper."""
+
+    code: Literal["no_seat", "taper_bore"]
+    words: str
+
+
+@dataclass(frozen=True)
 class SeatsJudged:
-    """Both seats judged with the clearance that they leave; or why a bearing of this kind is not judged."""
+    """Both seats judged by the rules of the bearing's kind, with the clearance that they leave.
+
+    `absent` says by side why there is nothing to judge there; `drive_up` is that of a taper bore.
+    """
 
     shaft: SeatJudgement | None
     housing: SeatJudgement | None
     clearance: ClearanceAfterFitting | None
-    not_judged: NotJudged | None = None
-    words: str = ""
+    absent: Mapping[SeatName, Absent]
+    drive_up: DriveUp | None = None
 
 
 def judge_seats(sheet: SeatSheet, facts: SeatFacts) -> SeatsJudged | None:
@@ -114,7 +160,7 @@ def judge_seats(sheet: SeatSheet, facts: SeatFacts) -> SeatsJudged | None:
         facts: The bearing that is to be fitted, and the instruments by name.
 
     Returns:
-        The judgement of both sides; why there is none for a bearing without rules; None while no bearing is known.
+        The judgement of both sides; None while no bearing is known.
 
     Raises:
         NotKnown: When an instrument of the sheet does not exist.
@@ -128,51 +174,126 @@ def judge_seats(sheet: SeatSheet, facts: SeatFacts) -> SeatsJudged | None:
     """
     if facts.fitted is None:
         return None
-    spec = facts.fitted.spec
-    why = not_judged(spec)
-    if why is not None:
-        return SeatsJudged(None, None, None, why, not_judged_words(spec))
-    shaft, housing = (_side(side, spec, sheet, facts) for side in SIDES)
-    return SeatsJudged(shaft, housing, _clearance(spec, sheet, shaft, housing))
+    return _Sheet(sheet, facts.fitted.spec, facts).judged()
 
 
-def _side(side: SeatName, spec: BearingSpec, sheet: SeatSheet, facts: SeatFacts) -> SeatJudgement:
-    typed = sheet.side(side)
-    duty = Duty(sheet.turning, sheet.load, sheet.slides, sheet.split)
-    rings = ring_kind(spec.kind)
-    size = spec.d_mm if side == "shaft" else spec.D_mm
-    fault: AmpleError | None = None
-    try:
-        zones = choose_zone(side, size, duty, typed.zone or None, spec.tolerance_class, rings)
-    except BadInput as error:
-        fault = error
-        zones = choose_zone(side, size, duty, None, spec.tolerance_class, rings)
-    check = None
-    try:
+class _Sheet:
+    """A sheet of seats with the bearing that it is judged for."""
+
+    def __init__(self, sheet: SeatSheet, spec: BearingSpec, facts: SeatFacts):
+        self.sheet, self.spec, self.facts = sheet, spec, facts
+        self.duty = Duty(sheet.turning, sheet.load, sheet.slides, sheet.split, sheet.radial_n)
+        self.taper = spec.bore_shape != "cylindrical"
+
+    def judged(self) -> SeatsJudged:
+        """Both sides; each is judged with what is measured of the other."""
+        absent = {side: why for side in SIDES if (why := self._absent(side))}
+        found: dict[SeatName, SeatJudgement | None] = dict.fromkeys(SIDES)
+        taken: dict[SeatName, Interference] = {}
+        for side in SIDES:
+            if side not in absent:
+                taken[side] = self._interference(side)
+        for side in SIDES:
+            if side not in absent:
+                found[side] = self._side(side, taken.get("housing" if side == "shaft" else "shaft"))
+        drive_up = drive_up_of(self.spec, self.spec.clearance) if self.taper else None
+        return SeatsJudged(found["shaft"], found["housing"], self._clearance(found, taken), absent, drive_up)
+
+    def _absent(self, side: SeatName) -> Absent | None:
+        if not has_seat(self.spec, side):
+            return Absent("no_seat", no_seat_words(self.spec, side))
+        if side == "shaft" and self.taper and not self._sleeve():
+            return Absent("taper_bore", TAPERED)
+        return None
+
+    def _sleeve(self) -> float | None:
+        text = self.sheet.sleeve_bore.strip()
+        return _read(text, "sleeve_bore") if text and self.taper else None
+
+    def _measured(self, side: SeatName, other: Interference | None = None) -> MeasuredSeat | None:
+        """The seat as it was measured; None while nothing is read."""
+        sheet, typed = self.sheet, self.sheet.side(side)
         readings = _readings(typed)
-        if readings and fault is None:
-            measured = MeasuredSeat(
-                part=side,
-                bearing_mm=(spec.d_mm, spec.D_mm, spec.B_mm),
-                readings_mm=readings,
-                instrument=facts.instrument_of(typed.instrument),
-                zone=typed.zone or zones.zone,
-                duty=duty,
-                tolerance_class=spec.tolerance_class,
-                ring_kind=rings,
-                part_c=sheet.temperature_c,
-                instrument_c=sheet.instrument_temperature_c,
-                material=typed.material,
+        if not readings:
+            return None
+        size = seat_size_mm(self.spec, side, seat_rule(self.spec, side, self.duty))
+        ring = typed.ring.strip()
+        own = Spread((_read(ring, "ring") - size) * 1000, RING_READ_U_UM) if ring else None
+        compound = Compound("", sheet.compound_um, sheet.compound_c or 150.0) if sheet.compound_um else None
+        return MeasuredSeat(
+            part=side,
+            bearing=self.spec,
+            readings_mm=readings,
+            instrument=self.facts.instrument_of(typed.instrument),
+            zone=typed.zone or None,
+            duty=self.duty,
+            part_c=sheet.temperature_c,
+            instrument_c=sheet.instrument_temperature_c,
+            material=typed.material,
+            standard_um=typed.standard_um,
+            ring=own,
+            other=other,
+            running=Running(sheet.warmer_inner_k, sheet.running_c, sheet.hollow_mm, None),
+            seen=SeenOfSeat(typed.hardness_hrc, typed.roughness_um, tuple(typed.signs), compound),
+            sleeve_bore_mm=self._sleeve(),
+        )
+
+    def _interference(self, side: SeatName) -> Interference:
+        """As measured, else that of the zone: never no interference at all."""
+        typed = self.sheet.side(side)
+        try:
+            measured = self._measured(side)
+            found = seat_interference(measured) if measured else None
+            if found is not None:
+                return found
+            return zone_interference(self.spec, side, self.duty, typed.zone or None, typed.material)
+        except BadInput:
+            return zone_interference(self.spec, side, self.duty, None, typed.material)
+
+    def _side(self, side: SeatName, other: Interference | None) -> SeatJudgement:
+        typed = self.sheet.side(side)
+        rule = seat_rule(self.spec, side, self.duty)
+        size = (self._sleeve() if rule.rule == TAPER_BORE else None) or seat_size_mm(self.spec, side, rule)
+        cls = class_of_rings(self.spec)
+        fault: AmpleError | None = None
+        try:
+            zones = choose_zone(rule, side, size, self.duty, typed.zone or None, cls, typed.material)
+        except BadInput as error:
+            fault = error
+            zones = choose_zone(rule, side, size, self.duty, None, cls, typed.material)
+        check = None
+        try:
+            measured = self._measured(side, other)
+            if measured and fault is None:
+                check = check_seat(measured)
+        except AmpleError as error:
+            fault = error
+        return SeatJudgement(
+            check=check,
+            zones=zones,
+            fault=fault.message if fault else None,
+            fault_field=f"{side}.{fault.field}" if fault else None,
+        )
+
+    def _clearance(
+        self, found: Mapping[SeatName, SeatJudgement | None], taken: Mapping[SeatName, Interference]
+    ) -> ClearanceAfterFitting | None:
+        try:
+            left = clearance_left(
+                self.spec,
+                taken.get("shaft", NO_RING),
+                taken.get("housing", NO_RING),
+                warmer_inner_k=self.sheet.warmer_inner_k,
+                hollow_mm=self.sheet.hollow_mm,
             )
-            check = check_seat(measured)
-    except AmpleError as error:
-        fault = error
-    return SeatJudgement(
-        check=check,
-        zones=zones,
-        fault=fault.message if fault else None,
-        fault_field=f"{side}.{fault.field}" if fault else None,
-    )
+        except BadInput:
+            return None  # not bought with a radial clearance, or smaller than its table: nothing to show
+        as_zones = [
+            f"The {side} is not measured: taken as {judged.zones.chosen_zone}."
+            for side in SIDES
+            if (judged := found[side]) is not None and judged.check is None
+        ]
+        return replace(left, words=" ".join((left.words, *as_zones)))
 
 
 def _readings(side: SeatSide) -> list[list[float]]:
@@ -194,35 +315,6 @@ def _read(text: str, field: str) -> float:
         raise BadInput(error.code, error.message, field, error.hint) from error
 
 
-def _clearance(
-    spec: BearingSpec, sheet: SeatSheet, shaft: SeatJudgement, housing: SeatJudgement
-) -> ClearanceAfterFitting | None:
-    """A seat that is not measured counts as its zone, never as no interference at all."""
-    on, within = (_taken_as(side, judged) for side, judged in zip(SIDES, (shaft, housing), strict=True))
-    try:
-        found = clearance_left(spec, on, within, warmer_inner_k=sheet.warmer_inner_k)
-    except BadInput:
-        return None  # not bought with a radial clearance, or smaller than its table: nothing to show
-    as_zones = [
-        f"The {side} is not measured: taken as {judged.zones.chosen_zone}."
-        for side, judged in zip(SIDES, (shaft, housing), strict=True)
-        if judged.check is None
-    ]
-    return replace(found, words=" ".join((found.words, *as_zones)))
-
-
-def _taken_as(side: SeatName, judged: SeatJudgement) -> Range:
-    """The interference of a seat, µm: as measured, else that of its zone against the bearing's ring."""
-    if judged.check is not None:
-        return judged.check.interference_um
-    zone = judged.zones
-    if side == "shaft":
-        least, most = zone.zone_lower_um - zone.ring_upper_um, zone.zone_upper_um - zone.ring_lower_um
-    else:
-        least, most = zone.ring_lower_um - zone.zone_upper_um, zone.ring_upper_um - zone.zone_lower_um
-    return Range(least, (least + most) / 2, most)
-
-
 def check_seat_sheet(sheet: SeatSheet, facts: SeatFacts) -> None:
     """Refuse a sheet with a reading that cannot be read, or a zone that does not exist.
 
@@ -237,6 +329,8 @@ def check_seat_sheet(sheet: SeatSheet, facts: SeatFacts) -> None:
         >>> from ample.core.sizes import default_instrument
         >>> check_seat_sheet(SeatSheet(), SeatFacts(None, default_instrument))
     """
+    if sheet.sleeve_bore.strip():
+        _read(sheet.sleeve_bore, "sheet.sleeve_bore")
     for side in SIDES:
         typed = sheet.side(side)
         if typed.zone:
@@ -244,9 +338,11 @@ def check_seat_sheet(sheet: SeatSheet, facts: SeatFacts) -> None:
             if facts.fitted:
                 size = facts.fitted.d_mm if side == "shaft" else facts.fitted.D_mm
             try:
-                limits(size, typed.zone)
+                zone_limits(size, typed.zone)
             except BadInput as error:
                 raise BadInput(error.code, error.message, f"sheet.{side}.zone", error.hint) from error
+        if typed.ring.strip():
+            _read(typed.ring, f"sheet.{side}.ring")
         for plane, row in enumerate(typed.planes):
             field = f"sheet.{side}.planes[{plane}]"
             if len(row) > MOST_DIRECTIONS:

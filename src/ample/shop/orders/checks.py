@@ -12,7 +12,7 @@ from ample.core.interchange import meets
 from ample.core.kits import LineFacts, OnTheShelf, OrderFacts, SeatFact
 from ample.core.parts import BearingSpec
 from ample.core.parts.requirement import Requirement, facts_of
-from ample.core.places import SeatFacts, SeatJudgement, SeatSheet, SeatsJudged, judge_seats
+from ample.core.places import SIDES, SeatFacts, SeatName, SeatSheet, SeatsJudged, judge_seats
 from ample.core.sizes import Instrument
 from ample.sheets import queries as sheets
 from ample.sheets.checks import OrderCheck, order_checks
@@ -100,10 +100,10 @@ def _facts(
     judged = meets(wanted, spec) if replaced and comparable and wanted and spec else None
     shaft = housing = None
     advice = ""
-    if isinstance(spec, BearingSpec) and sheet is not None:
-        seats = judge_seats(sheet, SeatFacts(as_fitted(spec, "", True), instrument_of))
+    if isinstance(spec, BearingSpec):
+        seats = judge_seats(sheet or SeatSheet(), SeatFacts(as_fitted(spec, "", True), instrument_of))
         if seats is not None:
-            shaft, housing = (_seat_fact(side, seats) for side in (seats.shaft, seats.housing))
+            shaft, housing = (_seat_fact(side, seats) for side in SIDES)
             advice = _clearance_advice(spec, seats)
     ordering = row["line_id"] and row["order_state"] == "open"
     return OrderFacts(
@@ -180,10 +180,12 @@ def _bound_to(row: dict[str, Any], facts: OrderFacts, sheet: SeatSheet | None) -
     }
 
 
-def _seat_fact(side: SeatJudgement | None, judged: SeatsJudged) -> SeatFact | None:
-    if side is None:
-        return SeatFact("not_judged", judged.words, 0.0)
-    check = side.check
+def _seat_fact(side: SeatName, judged: SeatsJudged) -> SeatFact | None:
+    absent = judged.absent.get(side)
+    if absent is not None:
+        return SeatFact("no_seat" if absent.code == "no_seat" else "not_judged", absent.words, None)
+    found = judged.shaft if side == "shaft" else judged.housing
+    check = found.check if found else None
     return SeatFact(check.decision, check.reason, check.creep_probability) if check else None
 
 

@@ -1,0 +1,1 @@
+"""How a seat is judged: rules by kind, uncertainty, chances, decision, next steps, repair."""
