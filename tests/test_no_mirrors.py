@@ -27,6 +27,7 @@ REVIEWED = {
     ("CautionsRequest", "Situation"): "a request: with what is planned in words",
     ("RubberRequest", "Clues"): "a request: its numbers are limited at their field",
     ("LipSealRequest", "LipCase"): "a request: its numbers are limited at their field",
+    ("GlandDuty", "RingDuty"): "a request: its numbers are limited at their field",
     ("NewDialect", "DialectRecord"): "a request: with the version that was seen",
     ("SetRight", "Change"): "a request: with the version that was seen",
     ("NewBuild", "Build"): "a request: only known pictures",

@@ -330,7 +330,7 @@ def test_two_calipers_that_send_at_once_lose_no_reading(database):
         ("22206", "barrel", {"bore": "30.0", "outside": "62.0", "width": "20.0"}),
     ],
 )
-def test_the_seats_of_a_kind_without_rules_are_not_judged(a_part, as_role, marking, kind, sizes):
+def test_a_seat_is_judged_by_the_rules_of_its_kind(a_part, as_role, marking, kind, sizes):
     """A taper got the ring limits and the clearance of a deep groove ball bearing: “take C4”."""
     client = as_role("owner")
     _, part = a_part(marking)
@@ -346,10 +346,15 @@ def test_the_seats_of_a_kind_without_rules_are_not_judged(a_part, as_role, marki
     seats_sheet = SEATS | {"shaft": SEATS["shaft"] | {"planes": [["30.010", "30.011"]]}}
     kept = client.put(f"/api/parts/{part}/seats", {"version": 0, "sheet": seats_sheet}).get_json()
     judged = kept["judged"]
-    assert (judged["not_judged"], judged["shaft"], judged["clearance"]) == ("no_rules", None, None)
-    assert "No seat rules for this kind" in judged["words"]
+    check = judged["shaft"]["check"]
+    assert check["rule"] == "pressed_ring"
+    assert check["ring_lower_um"] == (-12 if kind == "taper" else -10)
+    assert (judged["clearance"] is None) is (kind == "taper")
     number = kept["job"]["number"]
     state = client.get(f"/api/jobs/{number}").get_json()["parts"][0]
     shaft = next(light for light in state["lights"] if light["light"] == "shaft")
-    assert shaft["state"] == "not_proven"
-    assert shaft["words"].startswith("Not checked.")
+    assert (
+        shaft["state"]
+        == {"accept": "holds", "cannot_tell": "not_proven", "reject": "does_not_hold"}[check["decision"]]
+    )
+    assert shaft["words"] == check["reason"]

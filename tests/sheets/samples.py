@@ -6,9 +6,17 @@ from ample.core.assembly import LineSheet
 
 SEATS: dict[str, Any] = {
     "turning": "housing", "load": "heavy", "slides": False, "split": True, "warmer_inner_k": 15.0,
-    "temperature_c": 21.5, "instrument_temperature_c": 19.5,
-    "shaft": {"zone": "k5", "instrument": "micrometer 2", "material": "stainless_austenitic", "planes": [["25,004", "25.006"], ["", "0.9844 in"]]},
-    "housing": {"zone": "", "instrument": "bore_gauge", "material": "aluminium", "planes": [["52.01"]]},
+    "temperature_c": 21.5, "instrument_temperature_c": 19.5, "radial_n": 1800.0, "running_c": 65.0, "hollow_mm": 8.0,
+    "sleeve_bore": "", "compound_um": 50.0, "compound_c": 150.0,
+    "shaft": {
+        "zone": "k5", "instrument": "micrometer 2", "material": "stainless_austenitic",
+        "planes": [["25,004", "25.006"], ["", "0.9844 in"]], "standard_um": 1.6, "ring": "24.996", "hardness_hrc": None,
+        "roughness_um": None, "signs": ["polished", "fretted"],
+    },
+    "housing": {
+        "zone": "-5/+20", "instrument": "bore_gauge", "material": "aluminium", "planes": [["52.01"]], "standard_um": None,
+        "ring": "", "hardness_hrc": 60.0, "roughness_um": 0.2, "signs": [],
+    },
 }  # fmt: skip
 WATCH: dict[str, Any] = {"early": None, "limit": None}
 LOG: dict[str, Any] = {

@@ -2473,6 +2473,19 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
+         * Absent
+         * @description Why there is nothing to judge on a side: the bearing has no seat there, or it is driven up on a taper.
+         */
+        Absent: {
+            /**
+             * Code
+             * @enum {string}
+             */
+            code: "no_seat" | "taper_bore";
+            /** Words */
+            words: string;
+        };
+        /**
          * Acknowledged
          * @description A caution that a person has acknowledged.
          */
@@ -2547,6 +2560,18 @@ export interface components {
             answer: string;
             /** Question */
             question: string;
+        };
+        /**
+         * AtItsEnds
+         * @description The ring where it is coldest and driest, and where it is warmest and swollen: least squeeze and most fill, per cent.
+         */
+        AtItsEnds: {
+            /** Cold Squeeze Percent */
+            cold_squeeze_percent: number;
+            /** Hot Fill Percent */
+            hot_fill_percent: number;
+            /** Hot Squeeze Percent */
+            hot_squeeze_percent: number;
         };
         /**
          * Attribute
@@ -3259,17 +3284,28 @@ export interface components {
         };
         /**
          * ClearanceAfterFitting
-         * @description Clearance as bought, once fitted, and running; the group that suits, and what to do: `ok`, `take_group`,
-         *     `wider_is_safer` or `no_group`.
+         * @description Clearance as bought, once fitted, and running; the group that suits, and what to do: `ok`, `take_group` or
+         *     `no_group`.
+         *
+         *     `before`, `mounted`, `running` and `running_warm_balls` go from the worst to the best case; `mounted_usual` and
+         *     `running_usual` are the 5 %, 50 % and 95 % points. `enough` is the chance of each group to leave at least `least_um`.
          */
         ClearanceAfterFitting: {
             /** Advice */
             advice: string;
             before: components["schemas"]["Range"];
+            /** Enough */
+            enough: {
+                [key: string]: number;
+            };
             /** Group */
             group: string;
+            /** Least Um */
+            least_um: number;
             mounted: components["schemas"]["Range"];
+            mounted_usual: components["schemas"]["Range"];
             running: components["schemas"]["Range"];
+            running_usual: components["schemas"]["Range"];
             running_warm_balls: components["schemas"]["Range"];
             /** Source */
             source: string;
@@ -3289,6 +3325,16 @@ export interface components {
             change_percent: number | null;
             /** Key */
             key: string;
+        };
+        /**
+         * CompoundRequest
+         * @description A retaining compound in hand: the most it bridges on the diameter, µm, and the heat it stands, °C.
+         */
+        CompoundRequest: {
+            /** Gap Um */
+            gap_um: number;
+            /** Max C */
+            max_c: number;
         };
         /**
          * ConfirmRequest
@@ -3634,6 +3680,18 @@ export interface components {
             dialects: components["schemas"]["DialectRecord"][];
         };
         /**
+         * DriveUp
+         * @description Reduction of radial clearance and axial drive-up; clearance before and after, at least.
+         */
+        DriveUp: {
+            axial_mm: components["schemas"]["Range"];
+            before_um: components["schemas"]["Range"];
+            left_um: components["schemas"]["Range"];
+            reduction_um: components["schemas"]["Range"];
+            /** Taper One In */
+            taper_one_in: number;
+        };
+        /**
          * Driver
          * @description A tube that bears on the ring being pressed and nothing else; mm, None where a size is not known.
          */
@@ -3729,6 +3787,12 @@ export interface components {
              * @enum {string}
              */
             load: "light" | "normal" | "heavy";
+            /**
+             * Radial N
+             * @description in place of a share of the rating
+             * @default null
+             */
+            radial_n: number | null;
             /**
              * Slides
              * @default false
@@ -4482,7 +4546,7 @@ export interface components {
         };
         /**
          * FittedClearanceRequest
-         * @description A bearing with the interference of its seats, where they are measured.
+         * @description A bearing with the interference of its seats; one that is not measured counts as its advised zone.
          */
         FittedClearanceRequest: {
             /**
@@ -4505,11 +4569,12 @@ export interface components {
              * @default null
              */
             designation: string | null;
+            duty?: components["schemas"]["DutyRequest"];
             /**
              * Group
-             * @default N
+             * @default null
              */
-            group: string;
+            group: string | null;
             /**
              * Hollow Mm
              * @default 0
@@ -4621,6 +4686,29 @@ export interface components {
             plan_on: components["schemas"]["DateBand"];
         };
         /**
+         * FormTold
+         * @description Which form a seat has, as far as its readings tell it from their scatter; on the radius, µm.
+         */
+        FormTold: {
+            /** Bow Um */
+            bow_um: number;
+            /** Form Um */
+            form_um: number;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "straight" | "taper" | "barrel" | "waist" | "oval";
+            /** Oval Um */
+            oval_um: number;
+            /** Taper Um */
+            taper_um: number;
+            /** U Um */
+            u_um: number;
+            /** Unseen */
+            unseen: string[];
+        };
+        /**
          * FoundCause
          * @description A cause with its weight among all (0 to 1) and the signs that speak for and against it.
          */
@@ -4649,6 +4737,8 @@ export interface components {
          * @description An O-ring in its groove, per cent, with what is wrong and what would suit.
          */
         Gland: {
+            at_its_ends: components["schemas"]["AtItsEnds"];
+            backup: components["schemas"]["Backup"] | null;
             fill_percent: components["schemas"]["Span"];
             /** Findings */
             findings: components["schemas"]["PlaceFinding"][];
@@ -4675,7 +4765,6 @@ export interface components {
             medium: ("mineral_oil" | "water" | "glycol" | "brake_fluid" | "fuel" | "steam" | "refrigerant" | "refrigerant_with_pag_oil" | "phosphate_ester" | "industrial_phosphate_ester" | "alkali" | "acid") | null;
             /**
              * Min C
-             * @description not judged: no limits of cold are held
              * @default null
              */
             min_c: number | null;
@@ -4687,7 +4776,6 @@ export interface components {
             motion: "static" | "reciprocating" | "rotary";
             /**
              * Pressure Bar
-             * @description not judged: the gap that a ring bears under pressure is not held
              * @default null
              */
             pressure_bar: number | null;
@@ -4696,7 +4784,13 @@ export interface components {
              * @default inside
              * @enum {string}
              */
-            pressure_from: "inside" | "outside";
+            pressure_from: "inside" | "outside" | "both";
+            /**
+             * Swell Percent
+             * @description of the ring's volume in its medium
+             * @default 0
+             */
+            swell_percent: number;
         };
         /**
          * GlandGroove
@@ -4754,7 +4848,7 @@ export interface components {
             designation: string | null;
             /**
              * Hardness Shore A
-             * @description not judged: the gap that a ring bears under pressure is not held
+             * @description 70 while it is not known
              * @default null
              */
             hardness_shore_a: number | null;
@@ -6032,17 +6126,23 @@ export interface components {
         };
         /**
          * LipSeal
-         * @description Speed under the lip, what is wrong, whether the seal suits, and what to do to the shaft, best first.
+         * @description Speed under the lip, what is wrong, whether the seal suits, what to do to the shaft (best first), with sizes.
          */
         LipSeal: {
             /** Findings */
             findings: components["schemas"]["PlaceFinding"][];
+            /** Lip C */
+            lip_c: number | null;
+            press_fit: components["schemas"]["PressFit"] | null;
             /** Repair */
             repair: ("polish" | "move_lip" | "sleeve" | "regrind" | "replace_shaft")[];
+            sizes: components["schemas"]["RepairSizes"];
             /** Speed M S */
             speed_m_s: number | null;
             /** Suitable */
             suitable: boolean;
+            /** Way In */
+            way_in: components["schemas"]["OnTheWay"][];
         };
         /**
          * LipSealRequest
@@ -6055,6 +6155,17 @@ export interface components {
              */
             bore_mm: number | null;
             /**
+             * Cover
+             * @default rubber
+             * @enum {string}
+             */
+            cover: "rubber" | "metal";
+            /**
+             * Dry
+             * @default false
+             */
+            dry: boolean;
+            /**
              * Eccentricity Mm
              * @default null
              */
@@ -6065,10 +6176,31 @@ export interface components {
              */
             hardness_hrc: number | null;
             /**
+             * Housing Bore Mm
+             * @description as measured
+             * @default null
+             */
+            housing_bore_mm: number | null;
+            /**
+             * Housing Depth Mm
+             * @default null
+             */
+            housing_depth_mm: number | null;
+            /**
+             * Lead
+             * @default false
+             */
+            lead: boolean;
+            /**
              * Material
              * @default null
              */
             material: string | null;
+            /**
+             * Measured Shaft Mm
+             * @default null
+             */
+            measured_shaft_mm: number | null;
             /**
              * Medium
              * @default null
@@ -6103,12 +6235,17 @@ export interface components {
             temperature_c: number | null;
             /**
              * Track Depth Mm
+             * @description mm, or text with its unit such as “10 thou”
              * @default null
              */
-            track_depth_mm: number | null;
+            track_depth_mm: number | string | null;
+            /**
+             * Way In
+             * @description what the lip passes, in order
+             */
+            way_in?: ("chamfer" | "shoulder" | "no_chamfer" | "keyway" | "spline" | "thread" | "ring_groove" | "cross_hole" | "burr")[];
             /**
              * Width Mm
-             * @description not judged
              * @default null
              */
             width_mm: number | null;
@@ -6614,6 +6751,41 @@ export interface components {
             words: string;
         };
         /**
+         * NextStep
+         * @description A further step, the expanded uncertainty it leaves, and what it decides if it reads the same.
+         *
+         *     `ring_from_um` and `ring_to_um` are the sizes of the ring, about nominal, with which the seat is good.
+         */
+        NextStep: {
+            /**
+             * Decides
+             * @enum {string}
+             */
+            decides: "accept" | "reject" | "cannot_tell";
+            /** Expanded Um */
+            expanded_um: number;
+            /**
+             * Instrument
+             * @default
+             */
+            instrument: string;
+            /**
+             * Ring From Um
+             * @default null
+             */
+            ring_from_um: number | null;
+            /**
+             * Ring To Um
+             * @default null
+             */
+            ring_to_um: number | null;
+            /**
+             * Step
+             * @enum {string}
+             */
+            step: "zero_on_standard" | "measure_ring" | "more_readings" | "finer_instrument";
+        };
+        /**
          * Note
          * @description A code with its words.
          */
@@ -6693,6 +6865,21 @@ export interface components {
             key: string;
             /** What */
             what: string;
+        };
+        /**
+         * OnTheWay
+         * @description What the lip passes on its way in, whether it can hurt it, and what to do.
+         */
+        OnTheWay: {
+            /**
+             * Feature
+             * @enum {string}
+             */
+            feature: "chamfer" | "shoulder" | "no_chamfer" | "keyway" | "spline" | "thread" | "ring_groove" | "cross_hole" | "burr";
+            /** Harms */
+            harms: boolean;
+            /** Protect */
+            protect: string;
         };
         /**
          * OpenPoint
@@ -7315,6 +7502,18 @@ export interface components {
             value: number;
         };
         /**
+         * PressFit
+         * @description How tight the seal's outside is in the bore as measured, mm, and what a bore at H8 leaves at least.
+         */
+        PressFit: {
+            /** Least At H8 Mm */
+            least_at_h8_mm: number;
+            /** Least Mm */
+            least_mm: number;
+            /** Most Mm */
+            most_mm: number;
+        };
+        /**
          * PriceList
          * @description A price list as CSV: maker, marking, and as far as known supplier, price, lead_days, stock, place.
          */
@@ -7612,6 +7811,64 @@ export interface components {
             why: string;
         };
         /**
+         * RepairSizes
+         * @description Sizes to work to, mm: how far to move the lip, narrower listed seals, the sleeve, the size to grind to with its seal.
+         */
+        RepairSizes: {
+            /**
+             * Grind To Mm
+             * @default null
+             */
+            grind_to_mm: number | null;
+            /**
+             * Move Mm
+             * @default null
+             */
+            move_mm: number | null;
+            /**
+             * Narrower
+             * @default []
+             */
+            narrower: string[];
+            /**
+             * Seal Then
+             * @default
+             */
+            seal_then: string;
+            /**
+             * Sleeve Outside Mm
+             * @default null
+             */
+            sleeve_outside_mm: number | null;
+        };
+        /**
+         * RepairWay
+         * @description A way back: whether it suits, why not, and the sizes to work to, mm.
+         */
+        RepairWay: {
+            /**
+             * Because
+             * @enum {string}
+             */
+            because: "" | "gap_over" | "heat_over" | "load_turns" | "load_heavy" | "never" | "section_thin";
+            /**
+             * Compound
+             * @default
+             */
+            compound: string;
+            /** Sizes Mm */
+            sizes_mm?: {
+                [key: string]: number;
+            };
+            /** Suits */
+            suits: boolean;
+            /**
+             * Way
+             * @enum {string}
+             */
+            way: "ring_to_suit" | "compound" | "sleeve" | "build_up" | "grind" | "replace" | "shim_or_tape";
+        };
+        /**
          * Requirement
          * @description All that a replacement has to meet; see the module.
          */
@@ -7741,6 +7998,16 @@ export interface components {
              * @enum {string}
              */
             known_from: "" | "job" | "unit";
+        };
+        /**
+         * RingRequest
+         * @description A ring's own bore or outside as it was measured, with its expanded uncertainty (k = 2), µm.
+         */
+        RingRequest: {
+            /** Expanded Uncertainty Um */
+            expanded_uncertainty_um: number;
+            /** Mean Mm */
+            mean_mm: number;
         };
         /**
          * RoleRight
@@ -8042,32 +8309,72 @@ export interface components {
         };
         /**
          * SeatCheck
-         * @description What a measured seat is worth: form, decision, interference, creep and what to do.
+         * @description What a measured seat is worth: form, chances, decision, interference, next steps and repair.
+         *
+         *     `decision` is by what the fit will do, `conformity` by ISO 14253-1 beside it. `holds_probability`,
+         *     `creep_probability` and `clearance_probability` are None where that is not asked of the kind or load case.
          */
         SeatCheck: {
-            /** @default null */
-            advice: components["schemas"]["ZoneAdvice"] | null;
+            advice: components["schemas"]["ZoneAdvice"];
+            /** Because */
+            because: string;
             /** Better Instrument */
             better_instrument: string | null;
+            /** Clearance By Group */
+            clearance_by_group: {
+                [key: string]: number;
+            };
+            /** Clearance Probability */
+            clearance_probability: number | null;
+            /** Conformance Probability */
+            conformance_probability: number;
+            /**
+             * Conformity
+             * @enum {string}
+             */
+            conformity: "accept" | "reject" | "cannot_tell";
             /** Creep Probability */
-            creep_probability: number;
+            creep_probability: number | null;
             /** Creep Reason */
             creep_reason: string;
             /** Cylindricity Limit Um */
             cylindricity_limit_um: number;
             /** Cylindricity Um */
             cylindricity_um: number;
-            /** Decision */
-            decision: string;
+            /**
+             * Decision
+             * @enum {string}
+             */
+            decision: "accept" | "reject" | "cannot_tell";
+            drive_up: components["schemas"]["DriveUp"] | null;
             /** Expanded Uncertainty Um */
             expanded_uncertainty_um: number;
+            /** Findings */
+            findings: components["schemas"]["PlaceFinding"][];
+            /**
+             * Fitness
+             * @enum {string}
+             */
+            fitness: "good" | "only_zeroed" | "unfit";
             /** Form */
             form: string;
+            /** Form Kind */
+            form_kind: string;
+            form_told: components["schemas"]["FormTold"];
             /** Guard Um */
             guard_um: number;
-            interference_um: components["schemas"]["Range"];
+            /**
+             * Happened
+             * @enum {string}
+             */
+            happened: "spun" | "fretting" | "spun_hot" | "undersize" | "oversize" | "not_spun" | "";
+            /** Holds Probability */
+            holds_probability: number | null;
+            interference_um: components["schemas"]["Range"] | null;
             /** Mean Mm */
             mean_mm: number;
+            /** Needed Um */
+            needed_um: number | null;
             /** Nominal Mm */
             nominal_mm: number;
             /** Notes */
@@ -8080,16 +8387,34 @@ export interface components {
             planes: components["schemas"]["Plane"][];
             /** Reason */
             reason: string;
+            /** Repair Ways */
+            repair_ways: components["schemas"]["RepairWay"][];
             /** Repairs */
             repairs: string[];
             /** Ring Lower Um */
-            ring_lower_um: number;
+            ring_lower_um: number | null;
             /** Ring Upper Um */
-            ring_upper_um: number;
+            ring_upper_um: number | null;
+            /** Risks */
+            risks: string[];
+            /** Rule */
+            rule: string;
             /** Sources */
             sources: string[];
+            /** Standard Uncertainty Um */
+            standard_uncertainty_um: number;
+            /** Step Words */
+            step_words: string[];
+            /** Steps */
+            steps: components["schemas"]["NextStep"][];
+            /** Suits Group */
+            suits_group: string | null;
             /** Taper Um */
             taper_um: number;
+            /** Uncertainty Parts Um */
+            uncertainty_parts_um: {
+                [key: string]: number;
+            };
             /** Zone */
             zone: string;
             /** Zone Lower Um */
@@ -8126,9 +8451,12 @@ export interface components {
             D_mm: number | null;
             /**
              * Class
-             * @default Normal
+             * @description the ordinary one when left out
+             * @default null
              */
-            class: string;
+            class: string | null;
+            /** @default null */
+            compound: components["schemas"]["CompoundRequest"] | null;
             /**
              * D Mm
              * @default null
@@ -8154,6 +8482,23 @@ export interface components {
              */
             finish: "ground" | "turned";
             /**
+             * Group
+             * @description clearance group; the bearing's own when left out
+             * @default null
+             */
+            group: string | null;
+            /**
+             * Hardness Hrc
+             * @description of a raceway
+             * @default null
+             */
+            hardness_hrc: number | null;
+            /**
+             * Hollow Mm
+             * @default 0
+             */
+            hollow_mm: number;
+            /**
              * Instrument
              * @default micrometer
              */
@@ -8171,17 +8516,52 @@ export interface components {
              */
             material: "steel" | "stainless_martensitic" | "stainless_austenitic" | "grey_iron" | "aluminium" | "bronze";
             /**
+             * Other Readings Mm
+             * @description of the other seat; its advised zone when left out
+             * @default null
+             */
+            other_readings_mm: number[][] | null;
+            /**
              * Part
              * @enum {string}
              */
             part: "shaft" | "housing";
             /** Readings Mm */
             readings_mm: number[][];
+            /** @default null */
+            ring: components["schemas"]["RingRequest"] | null;
+            /**
+             * Roughness Um
+             * @description Ra of a raceway
+             * @default null
+             */
+            roughness_um: number | null;
+            /**
+             * Running C
+             * @description how warm the part runs
+             * @default null
+             */
+            running_c: number | null;
+            /** Signs */
+            signs?: ("polished" | "scored" | "blued" | "fretted" | "ring_polished")[];
+            /**
+             * Sleeve Bore Mm
+             * @description the shaft under the sleeve of a taper bore
+             * @default null
+             */
+            sleeve_bore_mm: number | null;
             /**
              * Temperature C
              * @default 20
              */
             temperature_c: number;
+            /**
+             * Warmer Inner K
+             * @default 10
+             */
+            warmer_inner_k: number;
+            /** @default null */
+            zeroed_on: components["schemas"]["StandardRequest"] | null;
             /**
              * Zone
              * @default null
@@ -8193,6 +8573,22 @@ export interface components {
          * @description What is kept of both seats and the load case.
          */
         SeatSheet: {
+            /**
+             * Compound C
+             * @default null
+             */
+            compound_c: number | null;
+            /**
+             * Compound Um
+             * @default null
+             */
+            compound_um: number | null;
+            /**
+             * Hollow Mm
+             * @description hole through the shaft
+             * @default 0
+             */
+            hollow_mm: number;
             housing?: components["schemas"]["SeatSide"];
             /**
              * Instrument Temperature C
@@ -8206,7 +8602,24 @@ export interface components {
              * @enum {string}
              */
             load: "light" | "normal" | "heavy";
+            /**
+             * Radial N
+             * @default null
+             */
+            radial_n: number | null;
+            /**
+             * Running C
+             * @description how warm the parts run
+             * @default null
+             */
+            running_c: number | null;
             shaft?: components["schemas"]["SeatSide"];
+            /**
+             * Sleeve Bore
+             * @description the shaft under the sleeve of a taper bore
+             * @default
+             */
+            sleeve_bore: string;
             /**
              * Slides
              * @default false
@@ -8239,6 +8652,11 @@ export interface components {
          * @description One seat as it was typed: zone asked for (empty: as advised), instrument, planes of readings.
          */
         SeatSide: {
+            /**
+             * Hardness Hrc
+             * @default null
+             */
+            hardness_hrc: number | null;
             /** Instrument */
             instrument: string;
             /**
@@ -8250,6 +8668,25 @@ export interface components {
             /** Planes */
             planes?: string[][];
             /**
+             * Ring
+             * @description the ring's own size as measured
+             * @default
+             */
+            ring: string;
+            /**
+             * Roughness Um
+             * @default null
+             */
+            roughness_um: number | null;
+            /** Signs */
+            signs?: ("polished" | "scored" | "blued" | "fretted" | "ring_polished")[];
+            /**
+             * Standard Um
+             * @description U (k = 2) of the setting standard it was zeroed on
+             * @default null
+             */
+            standard_um: number | null;
+            /**
              * Zone
              * @default
              */
@@ -8257,22 +8694,20 @@ export interface components {
         };
         /**
          * SeatsJudged
-         * @description Both seats judged with the clearance that they leave; or why a bearing of this kind is not judged.
+         * @description Both seats judged by the rules of the bearing's kind, with the clearance that they leave.
+         *
+         *     `absent` says by side why there is nothing to judge there; `drive_up` is that of a taper bore.
          */
         SeatsJudged: {
+            /** Absent */
+            absent: {
+                [key: string]: components["schemas"]["Absent"];
+            };
             clearance: components["schemas"]["ClearanceAfterFitting"] | null;
+            /** @default null */
+            drive_up: components["schemas"]["DriveUp"] | null;
             housing: components["schemas"]["SeatJudgement"] | null;
-            /**
-             * Not Judged
-             * @default null
-             */
-            not_judged: ("no_rules" | "taper_bore") | null;
             shaft: components["schemas"]["SeatJudgement"] | null;
-            /**
-             * Words
-             * @default
-             */
-            words: string;
         };
         /**
          * SeatsJudgedAnswer
@@ -8686,6 +9121,14 @@ export interface components {
              * @default null
              */
             snap_ring: string | null;
+        };
+        /**
+         * StandardRequest
+         * @description The setting standard that an instrument was zeroed on: expanded uncertainty (k = 2), µm.
+         */
+        StandardRequest: {
+            /** Expanded Uncertainty Um */
+            expanded_uncertainty_um: number;
         };
         /**
          * StepFace
@@ -9728,10 +10171,22 @@ export interface components {
         ZoneAdviceRequest: {
             /**
              * Class
-             * @default Normal
+             * @default null
              */
-            class: string;
+            class: string | null;
+            /**
+             * Designation
+             * @description whose kind decides; else a deep groove ball bearing
+             * @default null
+             */
+            designation: string | null;
             duty?: components["schemas"]["DutyRequest"];
+            /**
+             * Material
+             * @default steel
+             * @enum {string}
+             */
+            material: "steel" | "stainless_martensitic" | "stainless_austenitic" | "grey_iron" | "aluminium" | "bronze";
             /**
              * Part
              * @enum {string}
@@ -9747,7 +10202,7 @@ export interface components {
         };
         /**
          * ZoneChoice
-         * @description The advice with the limits of the zone that is chosen and of the bearing's ring, µm about nominal.
+         * @description The advice with the rule, the limits of the zone that is chosen and of what stands against it, µm about nominal.
          */
         ZoneChoice: {
             /** Chosen Zone */
@@ -9759,9 +10214,11 @@ export interface components {
             /** Reason */
             reason: string;
             /** Ring Lower Um */
-            ring_lower_um: number;
+            ring_lower_um: number | null;
             /** Ring Upper Um */
-            ring_upper_um: number;
+            ring_upper_um: number | null;
+            /** Rule */
+            rule: string;
             /** Schools */
             schools: string;
             /** Source */

@@ -21,32 +21,45 @@ const zone = computed(() =>
     ? { name: check.value.zone, low: check.value.zone_lower_um, high: check.value.zone_upper_um }
     : { name: zones.value.chosen_zone, low: zones.value.zone_lower_um, high: zones.value.zone_upper_um },
 )
-const band = computed(() => ({ low: zones.value.ring_lower_um, high: zones.value.ring_upper_um }))
+/** What stands against the seat; nothing for a sleeve, a cage, a drawn cup. */
+const band = computed(() => {
+  const { ring_lower_um: low, ring_upper_um: high } = zones.value
+  return low == null || high == null ? null : { low, high }
+})
+/** Where the planes stand, each a share of what the zone and the mean leave. */
+const place = computed(() => {
+  const from = LEFT + inner.value * 0.61
+  return { from, step: (inner.value * 0.29) / Math.max(check.value?.planes.length ?? 1, 1) }
+})
 const points = computed(() => {
   const planes = check.value?.planes ?? []
-  const from = LEFT + inner.value * 0.63
-  const step = (inner.value * 0.37) / Math.max(planes.length, 1)
+  const { from, step } = place.value
   return planes.flatMap((plane, p) =>
     plane.readings_um.map((um, i) => ({
       um,
-      x: from + step * (p + 0.5) + (i - (plane.readings_um.length - 1) / 2) * 17,
+      x: from + step * (p + 0.5) + (i - (plane.readings_um.length - 1) / 2) * 13,
     })),
   )
 })
 const letters = computed(() => {
-  const planes = check.value?.planes ?? []
-  const from = LEFT + inner.value * 0.63
-  const step = (inner.value * 0.37) / Math.max(planes.length, 1)
-  return planes.map((_, p) => ({ x: from + step * (p + 0.5), text: 'ABCDEF'[p] }))
+  const { from, step } = place.value
+  return (check.value?.planes ?? []).map((plane, p) => ({
+    x: from + step * (p + 0.5),
+    um: plane.mean_um,
+    text: 'ABCDEF'[p],
+  }))
 })
+/** The seat along its length, as its planes have it: taper, barrel and waist show here. */
+const profile = computed(() => letters.value.map(({ x, um }) => `${x},${y(um)}`).join(' '))
+const mean = computed(() => (check.value ? (check.value.mean_mm - check.value.nominal_mm) * 1000 : null))
 const inner = computed(() => props.width - LEFT - 16)
+const meanX = computed(() => LEFT + inner.value * 0.955)
 const expanded = computed(() => check.value?.expanded_uncertainty_um ?? 0)
 const bounds = computed(() => {
   const all = [
     zone.value.low,
     zone.value.high,
-    band.value.low,
-    band.value.high,
+    ...(band.value ? [band.value.low, band.value.high] : []),
     ...points.value.map((point) => point.um),
   ]
   return { low: Math.min(...all), high: Math.max(...all) }
@@ -71,7 +84,7 @@ function signed(um: number): string {
 }
 const words = computed(
   () =>
-    `${props.title} seat, nominal ${props.nominal} mm: zone ${zone.value.name} from ${signed(zone.value.low)} to ${signed(zone.value.high)} micrometres, ${props.ring} from ${signed(band.value.low)} to ${signed(band.value.high)}, ${points.value.length} readings`,
+    `${props.title} seat, nominal ${props.nominal} mm: zone ${zone.value.name} from ${signed(zone.value.low)} to ${signed(zone.value.high)} micrometres, ${band.value ? `${props.ring} from ${signed(band.value.low)} to ${signed(band.value.high)}, ` : ''}${points.value.length} readings`,
 )
 </script>
 
@@ -95,13 +108,16 @@ const words = computed(
     </g>
     <line v-if="!ticks.includes(0)" :x1="LEFT" :x2="width - 16" :y1="y(0)" :y2="y(0)" class="zero" />
     <rect
+      v-if="band"
       :x="LEFT + inner * 0.04"
       :width="inner * 0.26"
       :y="y(band.high)"
       :height="(band.high - band.low) * scale"
       class="band"
     />
-    <text :x="LEFT + inner * 0.17" :y="y(band.low) + 17" text-anchor="middle" class="label">{{ ring }}</text>
+    <text v-if="band" :x="LEFT + inner * 0.17" :y="y(band.low) + 17" text-anchor="middle" class="label">
+      {{ ring }}
+    </text>
     <rect
       :x="LEFT + inner * 0.35"
       :width="inner * 0.24"
@@ -115,10 +131,17 @@ const words = computed(
     <clipPath :id="`field-${title}`">
       <rect x="0" :y="TOP - 4" :width="width" :height="height - TOP - BOTTOM + 8" />
     </clipPath>
-    <g v-for="(point, i) in points" :key="i" class="point" :clip-path="`url(#field-${title})`">
-      <line :x1="point.x" :x2="point.x" :y1="y(point.um + expanded)" :y2="y(point.um - expanded)" />
-      <circle :cx="point.x" :cy="y(point.um)" r="5.5" />
+    <g :clip-path="`url(#field-${title})`">
+      <polyline v-if="letters.length > 1" :points="profile" class="profile" />
+      <circle v-for="(point, i) in points" :key="i" :cx="point.x" :cy="y(point.um)" r="4" class="point" />
+      <g v-if="mean !== null" class="mean">
+        <line :x1="meanX" :x2="meanX" :y1="y(mean + expanded)" :y2="y(mean - expanded)" />
+        <line :x1="meanX - 7" :x2="meanX + 7" :y1="y(mean + expanded)" :y2="y(mean + expanded)" />
+        <line :x1="meanX - 7" :x2="meanX + 7" :y1="y(mean - expanded)" :y2="y(mean - expanded)" />
+        <path :d="`M${meanX} ${y(mean) - 8}l8 8-8 8-8-8z`" />
+      </g>
     </g>
+    <text v-if="mean !== null" :x="meanX" :y="height - 8" text-anchor="middle" class="tick">mean</text>
     <text
       v-for="letter in letters"
       :key="letter.text"
@@ -178,13 +201,21 @@ svg {
 .band {
   fill: var(--ink);
 }
-.point circle {
+.point {
   fill: var(--sheet);
-  stroke: var(--attention);
-  stroke-width: 3;
+  stroke: var(--ink);
+  stroke-width: 1.6;
 }
-.point line {
+.profile {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 1.4;
+}
+.mean line {
   stroke: var(--attention);
   stroke-width: 2;
+}
+.mean path {
+  fill: var(--attention);
 }
 </style>

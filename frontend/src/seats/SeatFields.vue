@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import Select from 'primevue/select'
 import { computed } from 'vue'
+import FigureInput from '@/entry/FigureInput.vue'
 import type { Schemas } from '@/api/client'
 import { useJob } from '@/job/useJob'
 
@@ -61,8 +62,12 @@ function onKey(event: KeyboardEvent): void {
 const form = computed(() => {
   const check = props.judgement?.check
   if (!check) return ''
-  return `out of round ${check.out_of_round_um.toFixed(1)}, taper ${check.taper_um.toFixed(1)}, form ${check.cylindricity_um.toFixed(1)} of ${check.cylindricity_limit_um} µm`
+  return `${check.form}; out of round ${check.out_of_round_um.toFixed(1)}, taper ${check.taper_um.toFixed(1)} µm`
 })
+const raceway = computed(() => props.judgement?.zones.rule === 'raceway')
+/** A ring that is pressed on, or stands, has a size of its own to measure. */
+const ring = computed(() => ['pressed_ring', 'standing_ring'].includes(props.judgement?.zones.rule ?? ''))
+const ringFault = computed(() => props.judgement?.fault_field?.endsWith('.ring') ?? false)
 </script>
 
 <template>
@@ -74,7 +79,7 @@ const form = computed(() => {
         <input
           v-model="seat.zone"
           class="fig"
-          maxlength="6"
+          maxlength="16"
           :name="`${side}-zone`"
           :placeholder="judgement?.zones.zone"
           autocomplete="off"
@@ -120,6 +125,50 @@ const form = computed(() => {
         </tr>
       </tbody>
     </table>
+    <div class="more">
+      <label
+        >set on a standard ±<FigureInput
+          v-model="seat.standard_um"
+          :name="`${side}-standard`"
+          :label="`U of the setting standard for the ${side}, µm`"
+          :least="0"
+          :most="100"
+        />µm</label
+      >
+      <label v-if="ring"
+        >ring measured
+        <input
+          v-model="seat.ring"
+          :name="`${side}-ring`"
+          class="fig text"
+          :class="{ fault: ringFault }"
+          maxlength="24"
+          inputmode="decimal"
+          autocomplete="off"
+          :aria-label="`the ring’s own ${side === 'shaft' ? 'bore' : 'outside'}`"
+      /></label>
+      <template v-if="raceway">
+        <label
+          ><FigureInput
+            v-model="seat.hardness_hrc"
+            :name="`${side}-hardness`"
+            :label="`hardness of the ${side}, HRC`"
+            :least="0"
+            :most="80"
+          />HRC</label
+        >
+        <label
+          >Ra
+          <FigureInput
+            v-model="seat.roughness_um"
+            :name="`${side}-roughness`"
+            :label="`roughness of the ${side}, Ra µm`"
+            :least="0"
+            :most="100"
+          />µm</label
+        >
+      </template>
+    </div>
     <p v-if="judgement?.fault" class="stop" role="alert">{{ judgement.fault }}</p>
     <p v-else class="faint">{{ form || `type the readings, about ${nominal} mm` }}</p>
   </section>
@@ -133,7 +182,7 @@ const form = computed(() => {
 .head {
   display: flex;
   align-items: center;
-  gap: 10px;
+  gap: 7px;
 }
 .head b {
   font-size: 15px;
@@ -159,12 +208,12 @@ const form = computed(() => {
   background: var(--sheet);
   font-size: 14px;
   color: var(--ink);
-  max-width: 118px;
+  max-width: 88px;
 }
 .tool {
   margin-left: auto;
   font-size: 13px;
-  max-width: 168px;
+  max-width: 166px;
 }
 .tool :deep(.p-select-label) {
   padding: 3px 8px;
@@ -202,6 +251,28 @@ td input.fault {
 }
 .mean {
   font-size: 19px;
+}
+.more {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 12px;
+  font-size: 13.5px;
+  color: var(--faint);
+  margin-top: 3px;
+}
+.more label {
+  white-space: nowrap;
+}
+.text {
+  width: 74px;
+  border: 0;
+  border-bottom: 1.5px solid var(--rule);
+  background: transparent;
+  color: var(--ink);
+  font-size: 15px;
+}
+.text.fault {
+  border-color: var(--stop);
 }
 p {
   font-size: 13.5px;

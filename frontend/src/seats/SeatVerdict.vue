@@ -1,37 +1,63 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
+import ChanceBar from '@/drawing/ChanceBar.vue'
+import ChipGroup from '@/entry/ChipGroup.vue'
 import VerdictMark from '@/drawing/VerdictMark.vue'
 
 const props = defineProps<{ title: string; judgement: Schemas['SeatJudgement']; why: boolean }>()
+const seat = defineModel<Schemas['SeatSide']>({ required: true })
 const check = computed(() => props.judgement.check ?? null)
 const STATES: Record<string, [string, string]> = {
-  accept: ['holds', 'conforms'],
+  accept: ['holds', 'good'],
   cannot_tell: ['not_proven', 'cannot be decided'],
-  reject: ['does_not_hold', 'does not conform'],
+  reject: ['does_not_hold', 'not good'],
 }
 const state = computed(() => STATES[check.value?.decision ?? ''] ?? ['not_looked_at', 'not measured'])
 const colour = computed(
   () => ({ holds: 'good', not_proven: 'unsure', does_not_hold: 'stop' })[state.value[0] as string] ?? 'faint',
 )
+/** Bodies that run in or over each other have clearance; what is pressed together is tight or loose. */
+const runs = computed(() =>
+  ['raceway', 'slip_fit', 'thrust_housing_washer'].includes(check.value?.rule ?? ''),
+)
 const amount = computed(() => {
   const i = check.value?.interference_um
-  if (!i) return ''
+  if (!i) return check.value ? `${check.value.mean_mm.toFixed(4)} mm` : ''
   const r = (um: number): number => Math.round(um)
   if (i.min >= 0) return `${r(i.min)} … ${r(i.max)} µm tight`
-  if (i.max <= 0) return `${r(-i.max)} … ${r(-i.min)} µm loose`
-  return `${r(-i.min)} loose … ${r(i.max)} µm tight`
+  const loose = runs.value ? 'clearance' : 'loose'
+  if (i.max <= 0) return `${r(-i.max)} … ${r(-i.min)} µm ${loose}`
+  return `${r(-i.min)} ${loose} … ${r(i.max)} µm tight`
 })
-const likely = computed(() => {
-  const um = Math.round(check.value?.interference_um.likely ?? 0)
-  return um === 0 ? 'most likely line to line' : `most likely ${Math.abs(um)} ${um > 0 ? 'tight' : 'loose'}`
-})
-const creep = computed(() => {
-  const p = check.value?.creep_probability ?? 0
-  return p > 0
-    ? `Chance of ring creep at this load: ${p < 0.001 ? 'under 0.1' : (p * 100).toFixed(p < 0.1 ? 1 : 0)} %.`
-    : ''
-})
+const SIGNS = [
+  { name: 'polished', words: 'polished' },
+  { name: 'scored', words: 'scored' },
+  { name: 'blued', words: 'blued' },
+  { name: 'fretted', words: 'red or brown powder' },
+  { name: 'ring_polished', words: 'ring polished' },
+] as const
+function toggle(name: string): void {
+  const now = seat.value.signs ?? []
+  const sign = name as (typeof SIGNS)[number]['name']
+  seat.value.signs = now.includes(sign) ? now.filter((each) => each !== sign) : [...now, sign]
+}
+const asksSigns = computed(() => check.value?.decision === 'reject' || (seat.value.signs ?? []).length > 0)
+const CONFORMS = { accept: 'conforms', reject: 'does not conform', cannot_tell: 'not decided' } as const
+const PARTS: Record<string, string> = {
+  instrument: 'instrument',
+  standard: 'setting standard',
+  repeats: 'repeats',
+  part_temperature: 'part’s temperature',
+  instrument_temperature: 'instrument’s temperature',
+  expansion: 'expansion',
+}
+const parts = computed(() =>
+  Object.entries(check.value?.uncertainty_parts_um ?? {})
+    .filter(([, um]) => um >= 0.05)
+    .map(([name, um]) => `${PARTS[name] ?? name} ${um.toFixed(1)}`)
+    .join(', '),
+)
 </script>
 
 <template>
@@ -41,18 +67,56 @@ const creep = computed(() => {
     </h2>
     <template v-if="check">
       <p class="fig big">{{ amount }}</p>
-      <p>{{ likely }}. {{ creep }} {{ check.reason }}</p>
+      <div class="chances">
+        <ChanceBar
+          v-if="check.holds_probability !== null"
+          words="ring holds"
+          :chance="check.holds_probability"
+          :wanted="0.95"
+        />
+        <ChanceBar
+          :words="`in ${check.zone}`"
+          :chance="check.conformance_probability"
+          :wanted="check.holds_probability === null ? 0.95 : 0.5"
+        />
+      </div>
+      <p>{{ check.reason }}</p>
+      <p v-for="risk in check.risks" :key="risk" class="risk">{{ risk }}</p>
+      <p v-for="found in check.findings" :key="found.code" class="stop">
+        {{ found.words }} {{ found.repair }}
+      </p>
+      <template v-if="check.step_words.length">
+        <h3>What would decide it</h3>
+        <ul>
+          <li v-for="step in check.step_words" :key="step">{{ step }}</li>
+        </ul>
+      </template>
+      <ChipGroup
+        v-if="asksSigns"
+        class="signs"
+        words="seen on the seat"
+        :options="[...SIGNS]"
+        :chosen="seat.signs ?? []"
+        @toggle="toggle"
+      />
       <ul v-if="check.repairs.length">
         <li v-for="way in check.repairs" :key="way">{{ way }}</li>
       </ul>
+      <slot />
       <div v-if="why" class="why">
         <p>{{ check.creep_reason }}</p>
-        <p v-for="note in check.notes" :key="note">{{ note }}</p>
         <p>
-          Guard band {{ check.guard_um.toFixed(1) }} µm of U = ±{{
-            check.expanded_uncertainty_um.toFixed(1)
-          }}. {{ check.sources.join('; ') }}
+          Form: {{ check.form }}; {{ check.cylindricity_limit_um }} µm is allowed. By ISO 14253-1 alone it
+          {{ CONFORMS[check.conformity] }} (guard band {{ check.guard_um.toFixed(1) }} µm).
         </p>
+        <p>
+          u = {{ check.standard_uncertainty_um.toFixed(1) }} µm ({{ parts }}); U = ±{{
+            check.expanded_uncertainty_um.toFixed(1)
+          }}
+          µm (k = 2).
+        </p>
+        <p v-for="note in check.notes" :key="note">{{ note }}</p>
+        <p>{{ check.sources.join('; ') }}</p>
       </div>
     </template>
     <p v-else class="faint">Zone {{ judgement.zones.chosen_zone }}: measure it in two or three planes.</p>
@@ -61,7 +125,7 @@ const creep = computed(() => {
 
 <style scoped>
 .verdict {
-  padding: 12px 20px;
+  padding: 11px 20px;
   border-bottom: 1px solid var(--rule);
 }
 h2 {
@@ -70,18 +134,34 @@ h2 {
   gap: 9px;
   align-items: center;
 }
+h3 {
+  font-size: 14.5px;
+  font-weight: 650;
+  margin-top: 6px;
+}
 .big {
   font-size: 30px;
   line-height: 1.1;
-  margin: 4px 0 3px;
+  margin: 4px 0 5px;
+}
+.chances {
+  display: grid;
+  gap: 2px;
+  margin-bottom: 5px;
 }
 p {
   font-size: 15px;
 }
+.risk {
+  font-weight: 600;
+}
 ul {
   padding-left: 18px;
-  margin-top: 5px;
+  margin-top: 3px;
   font-size: 14.5px;
+}
+.signs {
+  margin: 7px 0 3px;
 }
 .why p {
   font-size: 14px;

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, ref } from 'vue'
 import VerdictMark from '@/drawing/VerdictMark.vue'
-import { RouterLink, useRoute, useRouter } from 'vue-router'
+import { useRoute, useRouter } from 'vue-router'
 import { api, resultOf, withKey, type Refusal } from '@/api/client'
 import ZoneChart from '@/drawing/ZoneChart.vue'
 import ClashDialog from '@/entry/ClashDialog.vue'
@@ -13,7 +13,10 @@ import { partSize } from '@/drawing/sizes'
 import { useKinds } from '@/job/useKinds'
 import VersionsDialog from '@/sheets/VersionsDialog.vue'
 import PlaceSheet from './PlaceSheet.vue'
+import SeatAbsent from './SeatAbsent.vue'
+import SeatClearance from './SeatClearance.vue'
 import SeatFields from './SeatFields.vue'
+import SeatsDuty from './SeatsDuty.vue'
 import SeatVerdict from './SeatVerdict.vue'
 import { useSeats } from './useSeats'
 
@@ -36,21 +39,26 @@ const seatLabels = computed((): Record<string, Label> => {
     ...(D_mm > 0 && { outside: { name: 'housing', value: `${D_mm}` } }),
   }
 })
-const TURNS = [
-  ['shaft', 'shaft rotates'],
-  ['housing', 'housing rotates'],
-  ['shaking', 'indeterminate'],
-] as const
-const LOADS = ['light', 'normal', 'heavy'] as const
-const clearance = computed(() => judged.value?.clearance ?? null)
-function range(r: { min: number; max: number }): string {
-  const s = (um: number): string =>
-    Math.round(um) < 0 ? `−${Math.abs(Math.round(um))}` : String(Math.round(um))
-  return `${s(r.min)} … ${s(r.max)}`
+/** The sides that the bearing has a straight seat on. */
+const SIDES = ['shaft', 'housing'] as const
+const RINGS: Record<string, Record<'shaft' | 'housing', string>> = {
+  raceway: { shaft: 'under the needles', housing: '' },
+  slip_fit: { shaft: 'insert bore', housing: '' },
+  stud_bore: { shaft: '', housing: 'stud' },
+  thrust_shaft_washer: { shaft: 'shaft washer', housing: '' },
+  thrust_housing_washer: { shaft: '', housing: 'housing washer' },
 }
+function ringWords(side: 'shaft' | 'housing', rule: string): string {
+  return RINGS[rule]?.[side] ?? (side === 'shaft' ? 'bearing bore' : 'bearing outside')
+}
+const taper = computed(() =>
+  Boolean(judged.value?.drive_up ?? judged.value?.absent['shaft']?.code === 'taper_bore'),
+)
+const nominal = (side: 'shaft' | 'housing'): number =>
+  judged.value?.[side]?.check?.nominal_mm ?? (side === 'shaft' ? fitted.value?.d_mm : fitted.value?.D_mm) ?? 0
+const clearance = computed(() => judged.value?.clearance ?? null)
 /** A seat has been measured; the other counts as its zone. */
 const measured = computed(() => Boolean(judged.value?.shaft?.check ?? judged.value?.housing?.check))
-const tight = computed(() => ['take_group', 'no_group'].includes(clearance.value?.advice ?? ''))
 
 async function toOrder(): Promise<void> {
   refusal.value = await sheet.stored()
@@ -150,77 +158,38 @@ onMounted(async () => {
         <button class="plain" type="button" @click="load">Try again</button>
       </p>
       <template v-if="fitted && judged">
-        <div v-if="judged.shaft && judged.housing" class="sheet">
-          <ZoneChart
-            title="shaft"
-            :nominal="fitted.d_mm"
-            :judgement="judged.shaft"
-            ring="bearing bore"
-            :width="424"
-            :height="402"
-          />
-          <ZoneChart
-            title="housing"
-            :nominal="fitted.D_mm"
-            :judgement="judged.housing"
-            ring="bearing outside"
-            :width="424"
-            :height="402"
-          />
+        <div class="sheet">
+          <template v-for="side in SIDES" :key="side">
+            <ZoneChart
+              v-if="judged[side]"
+              :title="side"
+              :nominal="nominal(side)"
+              :judgement="judged[side]"
+              :ring="ringWords(side, judged[side].zones.rule)"
+              :width="424"
+              :height="372"
+            />
+            <div v-else class="unjudged">
+              <SizedDrawing
+                v-if="kinds.loaded"
+                :size="partSize(fitted.kind, fitted.dimensions, 0)"
+                :labels="seatLabels"
+                :words="`section of ${fitted.title} with the sizes of its seats`"
+              />
+            </div>
+          </template>
         </div>
-        <div v-else class="sheet unjudged">
-          <SizedDrawing
-            v-if="kinds.loaded"
-            :size="partSize(fitted.kind, fitted.dimensions, 0)"
-            :labels="seatLabels"
-            :words="`section of ${fitted.title} with the sizes of its seats`"
-          />
-        </div>
-        <div v-if="!judged.not_judged" class="duty" role="group" aria-label="load case">
-          <button
-            v-for="[name, words] in TURNS"
-            :key="name"
-            type="button"
-            class="chip"
-            :aria-pressed="held.turning === name"
-            @click="held.turning = name"
-          >
-            {{ words }}
-          </button>
-          <i></i>
-          <button
-            v-for="name in LOADS"
-            :key="name"
-            type="button"
-            class="chip"
-            :aria-pressed="held.load === name"
-            @click="held.load = name"
-          >
-            {{ name }} load
-          </button>
-          <i></i>
-          <button type="button" class="chip" :aria-pressed="held.slides" @click="held.slides = !held.slides">
-            floating ring
-          </button>
-          <button type="button" class="chip" :aria-pressed="held.split" @click="held.split = !held.split">
-            split housing
-          </button>
-        </div>
+        <SeatsDuty v-model="held" :taper="taper" />
         <div class="planes">
-          <SeatFields
-            v-if="held.shaft"
-            v-model="held.shaft"
-            side="shaft"
-            :nominal="fitted.d_mm"
-            :judgement="judged.shaft"
-          />
-          <SeatFields
-            v-if="held.housing"
-            v-model="held.housing"
-            side="housing"
-            :nominal="fitted.D_mm"
-            :judgement="judged.housing"
-          />
+          <template v-for="side in SIDES" :key="side">
+            <SeatFields
+              v-if="held[side] && judged.absent[side]?.code !== 'no_seat'"
+              v-model="held[side]"
+              :side="side"
+              :nominal="nominal(side)"
+              :judgement="judged[side]"
+            />
+          </template>
         </div>
       </template>
       <PlaceSheet v-else-if="ofPlace" :part-id="partId" :item="replaced" />
@@ -242,42 +211,37 @@ onMounted(async () => {
           Measure where it fits on the Bench <kbd>b</kbd>
         </button>
       </div>
-      <div v-else-if="judged?.not_judged" class="scroll places">
-        <section>
-          <h2><VerdictMark state="not_looked_at" :size="19" silent /> Not judged</h2>
-        </section>
-        <p>{{ judged.words }}</p>
-      </div>
-      <div v-else-if="judged?.shaft && judged.housing" class="scroll">
-        <SeatVerdict title="Shaft" :judgement="judged.shaft" :why="why" />
-        <SeatVerdict title="Housing" :judgement="judged.housing" :why="why" />
+      <div v-else-if="judged" class="scroll">
+        <template v-for="side in SIDES" :key="side">
+          <SeatVerdict
+            v-if="judged[side] && held[side]"
+            v-model="held[side]"
+            :title="side === 'shaft' ? 'Shaft' : 'Housing'"
+            :judgement="judged[side]"
+            :why="why"
+          />
+          <SeatAbsent
+            v-else-if="judged.absent[side]"
+            :title="side === 'shaft' ? 'Shaft' : 'Housing'"
+            :absent="judged.absent[side]"
+            :drive-up="judged.drive_up"
+          />
+        </template>
+        <SeatClearance
+          v-if="clearance"
+          :clearance="clearance"
+          :warmer="held.warmer_inner_k"
+          :measured="measured"
+          :why="why"
+        />
         <section class="schools">
-          <p v-for="zones in [judged.shaft.zones, judged.housing.zones]" :key="zones.part">
-            <b>{{ zones.part }} {{ zones.zone }} or {{ zones.other_zone }}?</b> {{ zones.reason }}
-            {{ zones.schools }} <span v-if="why" class="faint">{{ zones.source }}</span>
-          </p>
-        </section>
-        <section v-if="clearance" class="clearance">
-          <div>
-            <span>initial</span><b class="fig">{{ range(clearance.before) }}</b>
-          </div>
-          <div>
-            <span>mounted</span><b class="fig">{{ range(clearance.mounted) }}</b>
-          </div>
-          <div>
-            <span>operating, inner +{{ held.warmer_inner_k }} K</span
-            ><b class="fig">{{ range(clearance.running) }}</b>
-          </div>
-          <p :class="{ att: tight && measured }">
-            {{ clearance.words }}
-            <span v-if="why" class="faint"
-              >If the balls are as warm as the inner ring: {{ range(clearance.running_warm_balls) }}.
-              {{ clearance.source }}
-              <RouterLink :to="{ name: 'reference', params: { question: 'raceway_growth' } }"
-                >growth of a raceway</RouterLink
-              ></span
-            >
-          </p>
+          <template v-for="side in SIDES" :key="side">
+            <p v-if="judged[side]">
+              <b>{{ side }} {{ judged[side].zones.zone }} or {{ judged[side].zones.other_zone }}?</b>
+              {{ judged[side].zones.reason }} {{ judged[side].zones.schools }}
+              <span v-if="why" class="faint">{{ judged[side].zones.source }}</span>
+            </p>
+          </template>
         </section>
       </div>
       <p v-if="refusal" class="note stop" role="alert">{{ refusal.message }} {{ refusal.hint }}</p>
@@ -335,20 +299,6 @@ onMounted(async () => {
   align-items: center;
   overflow: hidden;
 }
-.duty {
-  display: flex;
-  gap: 4px;
-  padding: 7px 20px;
-  border-top: 1px solid var(--rule);
-  align-items: center;
-  flex-wrap: wrap;
-}
-.duty .chip {
-  padding: 2px 8px;
-}
-.duty i {
-  width: 10px;
-}
 .warm {
   margin-left: auto;
   font-size: 14px;
@@ -362,8 +312,11 @@ onMounted(async () => {
   font-size: 17px;
   color: var(--ink);
 }
-.sheet.unjudged {
-  justify-content: center;
+.unjudged {
+  flex: 1;
+  display: grid;
+  place-items: center;
+  min-width: 0;
 }
 .planes {
   display: grid;
@@ -388,33 +341,6 @@ onMounted(async () => {
   font-size: 14.5px;
   display: grid;
   gap: 6px;
-}
-.clearance {
-  display: grid;
-  grid-template-columns: 1fr 1fr 1.2fr;
-  padding: 11px 20px;
-  gap: 2px 8px;
-}
-.clearance span {
-  font-size: 13px;
-  color: var(--faint);
-  display: block;
-}
-.clearance b {
-  font-size: 23px;
-  white-space: nowrap;
-}
-.clearance p {
-  grid-column: 1 / -1;
-  margin-top: 6px;
-  font-size: 15px;
-}
-.clearance p.att {
-  font-weight: 600;
-}
-.clearance p span {
-  display: block;
-  font-weight: 400;
 }
 @media (max-width: 900px) {
   .left {

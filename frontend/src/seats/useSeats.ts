@@ -4,6 +4,19 @@ import { useJudgedSheet } from '@/sheets/useJudgedSheet'
 export type SeatSheet = Schemas['SeatSheet']
 const PLANES = 3
 const DIRECTIONS = 2
+function side(instrument: string): Schemas['SeatSide'] {
+  return {
+    zone: '',
+    instrument,
+    material: 'steel',
+    planes: [],
+    standard_um: null,
+    ring: '',
+    hardness_hrc: null,
+    roughness_um: null,
+    signs: [],
+  }
+}
 const EMPTY: SeatSheet = {
   turning: 'shaft',
   load: 'normal',
@@ -12,8 +25,14 @@ const EMPTY: SeatSheet = {
   warmer_inner_k: 10,
   temperature_c: 20,
   instrument_temperature_c: 20,
-  shaft: { zone: '', instrument: 'micrometer', material: 'steel', planes: [] },
-  housing: { zone: '', instrument: 'bore_gauge', material: 'steel', planes: [] },
+  radial_n: null,
+  running_c: null,
+  hollow_mm: 0,
+  sleeve_bore: '',
+  compound_um: null,
+  compound_c: null,
+  shaft: side('micrometer'),
+  housing: side('bore_gauge'),
 }
 
 /** The grid of fields always has three planes and two directions; empty ones are not yet read. */

@@ -6,8 +6,9 @@ from ample.core.fits.duty import Duty
 from ample.core.fits.fit import Fit, fit
 from ample.core.fits.judging.chances import Spread
 from ample.core.fits.judging.repair import Compound
+from ample.core.fits.measured_seat import MeasuredSeat, RunsAs, SeenOfSeat
 from ample.core.fits.ranges import Range
-from ample.core.fits.seat import MeasuredSeat, Running, SeatCheck, SeenOfSeat, check_seat, seat_interference
+from ample.core.fits.seat import SeatCheck, check_seat, seat_interference
 
 __all__ = [
     "ClearanceAfterFitting",
@@ -17,7 +18,7 @@ __all__ = [
     "Interference",
     "MeasuredSeat",
     "Range",
-    "Running",
+    "RunsAs",
     "SeatCheck",
     "SeenOfSeat",
     "Spread",

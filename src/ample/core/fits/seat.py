@@ -2,8 +2,8 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
-from dataclasses import dataclass, field
+from collections.abc import Mapping
+from dataclasses import dataclass
 from functools import cached_property
 
 from ample.core.errors import BadInput
@@ -17,7 +17,8 @@ from ample.core.fits.clearance import (
     zone_interference,
 )
 from ample.core.fits.decision import GUARD, Decided, Measured, decide
-from ample.core.fits.duty import LOAD_SHARES, Duty
+from ample.core.fits.duty import LOAD_SHARES
+from ample.core.fits.finding import PlaceFinding
 from ample.core.fits.form import FormTold, Plane, SeatForm, form_of, tell_form
 from ample.core.fits.judging.by_fit import FREE, ByFit, Chances, Fitness, decide_by_fit, fitness, with_form
 from ample.core.fits.judging.chances import (
@@ -36,120 +37,23 @@ from ample.core.fits.judging.chances import (
 )
 from ample.core.fits.judging.drive_up import DriveUp, drive_up_of
 from ample.core.fits.judging.next_steps import NextStep, StepFacts, next_steps
-from ample.core.fits.judging.raceway import SeatFinding, raceway_findings
-from ample.core.fits.judging.repair import Compound, Happened, RepairWay, Worn, repair_ways, what_happened
+from ample.core.fits.judging.raceway import raceway_findings
+from ample.core.fits.judging.repair import Happened, RepairWay, Worn, repair_ways, what_happened
 from ample.core.fits.judging.rules import (
     PRESSED,
     RINGS,
     TAPER_BORE,
-    Against,
-    SeatRule,
     class_of_rings,
-    seat_rule,
-    seat_size_mm,
     stands_against,
 )
+from ample.core.fits.measured_seat import MeasuredSeat, at_reference, check_asked
 from ample.core.fits.ranges import Range
-from ample.core.handbook.fitting import SMOOTHING_MM, effective_interference
+from ample.core.handbook.fitting import effective_interference
 from ample.core.handbook.measuring import conformance_probability
-from ample.core.parts import BearingSpec
 from ample.core.parts.roller_ratings import dynamic_rating_n
-from ample.core.sizes import Instrument, to_reference_temperature
-from ample.core.sizes.instruments import Reach
+from ample.core.sizes import Instrument
 from ample.core.sizes.materials import expansion_of
-from ample.core.standards import standard_tolerance_um
-
-MOST_PLANES, MOST_DIRECTIONS = 6, 8
-FARTHEST_SHARE = 0.1
-
-
-@dataclass(frozen=True)
-class Running:
-    """What the bearing has to bear where it runs: heat of the inner ring over the outer, K; of all, °C; hollow shaft, mm."""
-
-    warmer_inner_k: float = 10.0
-    running_c: float | None = None
-    hollow_mm: float = 0.0
-    group: str | None = None
-
-
-@dataclass(frozen=True)
-class SeenOfSeat:
-    """What is seen or tested of a seat beside its size."""
-
-    hardness_hrc: float | None = None
-    roughness_um: float | None = None
-    signs: tuple[str, ...] = ()
-    compound: Compound | None = None
-
-
-@dataclass(frozen=True)
-class MeasuredSeat:
-    """A seat of a bearing as it was measured, with what is required of it.
-
-    Args:
-        part: `shaft` or `housing`.
-        bearing: The bearing; the seat's nominal size is its bore (or what it runs on) or its outside.
-        readings_mm: Readings by plane, then direction, mm; 1 to 6 planes of 1 to 8.
-        instrument: The instrument with its U in mm.
-        zone: The zone asked of the seat, such as `k5`, `H7` or `+25/+38`; as advised when None.
-        duty: The load case; shaft turning under normal load when not given.
-        tolerance_class: Class of the bearing's rings; the ordinary one of its kind when None.
-        part_c: Temperature of the part, °C, −60 to 200.
-        instrument_c: Temperature of the instrument, °C; the shop's 20 unless it is said.
-        edition: `2017` or `2013` of ISO 14253-1.
-        finish: `ground` or `turned` seat.
-        material: What the seat is of, by its name in `materials.csv`.
-        standard_um: U (k = 2) of the setting standard that the instrument was zeroed on, µm.
-        ring: The ring's own size about nominal as measured, µm.
-        other: The interference of the other seat as measured; that of its advised zone when None.
-        running: Heat, hollow shaft, clearance group.
-        seen: Hardness, finish, signs, the compound in hand.
-        sleeve_bore_mm: Size of the shaft under the sleeve of a taper bore, mm.
-    """
-
-    part: str
-    bearing: BearingSpec
-    readings_mm: Sequence[Sequence[float]]
-    instrument: Instrument
-    zone: str | None = None
-    duty: Duty = field(default_factory=Duty)
-    tolerance_class: str | None = None
-    part_c: float = 20.0
-    instrument_c: float = 20.0
-    edition: str = "2017"
-    finish: str = "ground"
-    material: str = "steel"
-    standard_um: float | None = None
-    ring: Spread | None = None
-    other: Interference | None = None
-    running: Running = field(default_factory=Running)
-    seen: SeenOfSeat = field(default_factory=SeenOfSeat)
-    sleeve_bore_mm: float | None = None
-
-    @cached_property
-    def rule(self) -> SeatRule:
-        """The rule of its kind."""
-        return seat_rule(self.bearing, self.part, self.duty)
-
-    @property
-    def nominal_mm(self) -> float:
-        """Nominal size of the seat, mm: the bearing's bore or its outside, the bore of its sleeve."""
-        if self.rule.rule == TAPER_BORE:
-            if self.sleeve_bore_mm is None:
-                raise BadInput(
-                    "taper_bore",
-                    "A taper bore is fitted by drive-up, not to a tolerance zone.",
-                    "sleeve_bore_mm",
-                    "Give the size of the shaft under its sleeve; without a sleeve, check the taper with a gauge.",
-                )
-            return self.sleeve_bore_mm
-        return seat_size_mm(self.bearing, self.part, self.rule)
-
-    @property
-    def reach(self) -> Reach:
-        """How an instrument touches it: a shaft from outside, a housing from inside."""
-        return "outside" if self.part == "shaft" else "inside"
+from ample.core.standards import DeviationLimits, standard_tolerance_um
 
 
 @dataclass(frozen=True)
@@ -199,7 +103,7 @@ class SeatCheck:
     needed_um: float | None
     creep_probability: float | None
     creep_reason: str
-    findings: tuple[SeatFinding, ...]
+    findings: tuple[PlaceFinding, ...]
     happened: Happened
     repair_ways: tuple[RepairWay, ...]
     repairs: tuple[str, ...]
@@ -237,9 +141,11 @@ def check_seat(seat: MeasuredSeat) -> SeatCheck:
 
 
 def seat_interference(seat: MeasuredSeat) -> Interference | None:
-    """The interference of a measured seat with the ring that stands against it; None where there is none.
+    """The interference of a measured seat with the ring that stands against it.
 
-    Formula: as `check_seat`; what a warm housing of another metal gives away is taken off.
+    None where no ring stands against it, and where the instrument is so coarse that the zone says more.
+
+    Formula: as `check_seat`; too coarse is u over half of the zone with the mean within 2u of it; what a warm housing of another metal gives away is taken off.
 
     Args:
         seat: The seat with its readings.
@@ -259,18 +165,19 @@ def seat_interference(seat: MeasuredSeat) -> Interference | None:
         >>> seat_interference(seat).range.likely
         9.0
     """
-    return _Judge(seat).interference()
+    judge = _Judge(seat)
+    return None if judge.too_coarse else judge.interference()
 
 
 class _Judge:
     """One seat with all that its judgement rests on."""
 
     def __init__(self, seat: MeasuredSeat):
-        _check_asked(seat)
+        check_asked(seat)
         self.seat = seat
         self.rule = seat.rule
         self.nominal = seat.nominal_mm
-        self.form = form_of(_at_reference(seat), self.nominal)
+        self.form = form_of(at_reference(seat), self.nominal)
         self.readings = len(self.form.local_um)
         self.advice = zone_advice(seat.part, self.nominal, seat.duty, self.rule.zones, seat.material)
         self.zone = zone_limits(self.nominal, seat.zone or self.advice.zone)
@@ -361,6 +268,13 @@ class _Judge:
         away = self.looser_um
         values = interferences(here, self.ring, self.seat.part) - away
         return Interference(Range(held.min - away, held.likely - away, held.max - away), values)
+
+    @property
+    def too_coarse(self) -> bool:
+        """Whether the readings say less of the seat than its zone does: u over half of the zone, and not out of it."""
+        u, mean = self.uncertainty().u_um, self.form.mean_um
+        inside = self.zone.lower_um - 2 * u <= mean <= self.zone.upper_um + 2 * u
+        return inside and u > (self.zone.upper_um - self.zone.lower_um) / 2
 
     def chances(self, u_um: float, ring: Spread | None) -> tuple[Chances, dict[str, float]]:
         """Chances of zone, hold and clearance with an uncertainty and what is known of the ring."""
@@ -532,47 +446,9 @@ class _Judge:
         )  # fmt: skip
 
 
-def _check_asked(seat: MeasuredSeat) -> None:
-    part, zone = seat.part, seat.zone
-    if part not in ("shaft", "housing"):
-        raise BadInput("no_such_part", f"Unknown seat “{part[:20]}”.", "part", "shaft or housing")
-    if seat.edition not in GUARD:
-        raise BadInput("no_such_edition", "Use ISO 14253-1:2013 or 2017.", "edition")
-    if seat.finish not in SMOOTHING_MM:
-        raise BadInput("no_such_finish", "A seat is either ground or turned.", "finish")
-    if zone and zone[:1].isalpha() and zone[:1].isupper() is not (part == "housing"):
-        letter = "capital" if part == "housing" else "small"
-        raise BadInput(
-            "hole_and_shaft", f"A {part} seat has a {letter} letter; “{zone[:12]}” has not.", "zone"
-        )
-
-
-def _at_reference(seat: MeasuredSeat) -> list[list[float]]:
-    """The readings at 20 °C, mm; refused when they cannot be of this seat."""
-    rows, nominal = seat.readings_mm, seat.nominal_mm
-    if not 1 <= len(rows) <= MOST_PLANES:
-        raise BadInput("bad_planes", f"Measure in 1 to {MOST_PLANES} planes.", "readings_mm")
-    if not all(1 <= len(row) <= MOST_DIRECTIONS for row in rows):
-        raise BadInput(
-            "bad_directions", f"Measure in 1 to {MOST_DIRECTIONS} directions a plane.", "readings_mm"
-        )
-    grows = expansion_of(seat.material)
-    for plane, row in enumerate(rows):
-        for direction, value in enumerate(row):
-            if not abs(value - nominal) <= FARTHEST_SHARE * nominal:
-                raise BadInput(
-                    "not_this_seat",
-                    f"{value:g} mm is not plausible for a {nominal:g} mm seat.",
-                    f"readings_mm[{plane}][{direction}]",
-                    "Check the decimal point, the unit and the nominal size.",
-                )
-    return [
-        [to_reference_temperature(value, seat.part_c, seat.instrument_c, grows) for value in row]
-        for row in rows
-    ]
-
-
-def _interference(part: str, form: SeatForm, against: Against | None, read: Spread | None) -> Range | None:
+def _interference(
+    part: str, form: SeatForm, against: DeviationLimits | None, read: Spread | None
+) -> Range | None:
     if against is None:
         return None
     local = form.local_um

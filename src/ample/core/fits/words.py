@@ -16,7 +16,7 @@ from ample.core.standards import DeviationLimits
 
 MACHINE_SHOP = "The machine shop decides."
 _FORM = {
-    "straight": "straight as far as the readings show", "taper": "tapered", "barrel": "barrel-shaped",
+    "straight": "straight", "taper": "tapered", "barrel": "barrel-shaped",
     "waist": "waisted", "oval": "oval",
 }  # fmt: skip
 _UNSEEN = {
@@ -104,8 +104,8 @@ def reason(
     if found.because == "fit_good":
         return f"{held}; {inside}."
     if chances.freest is not None and chances.freest < FREE:
-        inside = f"{inside}; no clearance group leaves enough in 9 of 10"
-    return f"{where}. {held + '; ' if held else ''}{inside}: it cannot be decided."
+        return f"{where}. No clearance group leaves enough in 9 of 10: it cannot be decided."
+    return f"{where}: it cannot be decided."
 
 
 def risks(found: ByFit, zone: DeviationLimits, chances: Chances) -> tuple[str, ...]:

@@ -7,7 +7,7 @@ from ample.core.contract.glands import SizeRange
 from ample.core.designation import decode
 from ample.core.errors import BadInput
 from ample.core.parts.rubber import rubbers
-from ample.core.places.gland import Gland, GlandDuty, Groove, Rubbery, Span, judge_gland, ring_span
+from ample.core.places.gland import Gland, Groove, RingDuty, Rubbery, Span, judge_gland, ring_span
 from ample.core.places.lip_seal import LipCase, LipSeal, judge_lip_seal
 from ample.core.sizes import parse_length
 
@@ -31,7 +31,7 @@ def gland(request: contract.GlandRequest) -> Gland:
         inside,
         section,
         groove,
-        GlandDuty(
+        RingDuty(
             duty.motion, duty.pressure_from, duty.pressure_bar, duty.min_c, duty.max_c, duty.medium or "",
             duty.swell_percent,
         ),

@@ -13,7 +13,7 @@ from ample.core.fits import (
     Duty,
     Interference,
     MeasuredSeat,
-    Running,
+    RunsAs,
     SeenOfSeat,
     Spread,
     check_seat,
@@ -84,7 +84,7 @@ def seat_of(
         material=request.material,
         standard_um=request.zeroed_on.expanded_uncertainty_um if request.zeroed_on else None,
         ring=Spread((ring.mean_mm - size) * 1000, ring.expanded_uncertainty_um / 2) if ring else None,
-        running=Running(request.warmer_inner_k, request.running_c, request.hollow_mm, request.group),
+        running=RunsAs(request.warmer_inner_k, request.running_c, request.hollow_mm, request.group),
         seen=SeenOfSeat(
             request.hardness_hrc,
             request.roughness_um,

@@ -1,21 +1,9 @@
-"""What is wrong with a part at its place, and what its rubber does not stand."""
+"""What a rubber does not withstand at its place."""
 
 from __future__ import annotations
 
-from dataclasses import dataclass
-from typing import Literal
-
+from ample.core.fits.finding import PlaceFinding
 from ample.core.parts.rubber import FAILS, medium_words, rubbers
-
-
-@dataclass(frozen=True)
-class PlaceFinding:
-    """What lies outside its aim, how bad it is, in words, and what to do."""
-
-    code: str
-    severity: Literal["stop", "warn", "note"]
-    words: str
-    repair: str
 
 
 def rubber_findings(

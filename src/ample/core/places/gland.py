@@ -10,8 +10,9 @@ from pathlib import Path
 from typing import Literal
 
 from ample.core.errors import BadInput
+from ample.core.fits.finding import PlaceFinding
 from ample.core.handbook.sealing import fill_after_swell, section_when_stretched
-from ample.core.places.finding import PlaceFinding, rubber_findings
+from ample.core.places.finding import rubber_findings
 from ample.core.places.gap import Backup, gap_allowed_mm
 from ample.core.standards.seals import ring_inside_tolerance_mm, ring_section_tolerance_mm, sizes_of_family
 from ample.core.tables import read_table
@@ -52,7 +53,7 @@ class Groove:
 
 
 @dataclass(frozen=True)
-class GlandDuty:
+class RingDuty:
     """What a ring has to do and bear: motion, pressure and where it comes from, coldest and warmest, medium, swell."""
 
     motion: Motion = "static"
@@ -133,7 +134,7 @@ def judge_gland(
     inside_mm: Span,
     section_mm: Span,
     groove: Groove,
-    duty: GlandDuty = GlandDuty(),
+    duty: RingDuty = RingDuty(),
     rubber: Rubbery = Rubbery(),
 ) -> Gland:
     """Judge an O-ring in a groove, dry and at 20 °C.
@@ -193,7 +194,7 @@ def judge_gland(
     return Gland(squeeze, stretch, fill, groove.gap_mm, ends, backup, findings, better, suits)
 
 
-def _at_its_ends(squeeze: Span, fill: Span, duty: GlandDuty) -> AtItsEnds:
+def _at_its_ends(squeeze: Span, fill: Span, duty: RingDuty) -> AtItsEnds:
     """Least squeeze cold, most squeeze and fill hot and swollen, per cent."""
 
     def squeezed(percent: float, grows: float) -> float:
@@ -209,7 +210,7 @@ def _at_its_ends(squeeze: Span, fill: Span, duty: GlandDuty) -> AtItsEnds:
     )
 
 
-def _backup(section_mm: float, groove: Groove, duty: GlandDuty, rubber: Rubbery) -> Backup | None:
+def _backup(section_mm: float, groove: Groove, duty: RingDuty, rubber: Rubbery) -> Backup | None:
     if groove.gap_mm is None or duty.pressure_bar is None:
         return None
     allowed = gap_allowed_mm(section_mm, rubber.hardness_shore_a or USUAL_HARDNESS, duty.pressure_bar)
@@ -223,7 +224,7 @@ def _of_running(
     squeeze: Span,
     fill: Span,
     groove: Groove,
-    duty: GlandDuty,
+    duty: RingDuty,
     rubber: Rubbery,
     backup: Backup | None,
 ) -> tuple[PlaceFinding, ...]:

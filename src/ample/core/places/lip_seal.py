@@ -7,8 +7,9 @@ from functools import lru_cache
 from pathlib import Path
 from typing import Literal
 
+from ample.core.fits.finding import PlaceFinding
 from ample.core.handbook.sealing import lip_speed
-from ample.core.places.finding import PlaceFinding, rubber_findings
+from ample.core.places.finding import rubber_findings
 from ample.core.standards import limits
 from ample.core.standards.seals import press_fit_um, sizes_of_family
 from ample.core.tables import read_table
@@ -207,7 +208,15 @@ def _of_housing(case: LipCase, fit: PressFit | None) -> _Found:
 
 def _of_way(way: tuple[OnTheWay, ...]) -> _Found:
     return [
-        (PlaceFinding("edge_on_the_way", "warn", f"On its way in the lip meets {_NAMED[each.feature]}.", each.protect), ())
+        (
+            PlaceFinding(
+                "edge_on_the_way",
+                "warn",
+                f"On its way in the lip meets {_NAMED[each.feature]}.",
+                each.protect,
+            ),
+            (),
+        )
         for each in way
         if each.harms
     ]

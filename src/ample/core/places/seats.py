@@ -15,7 +15,7 @@ from ample.core.fits import (
     Duty,
     Interference,
     MeasuredSeat,
-    Running,
+    RunsAs,
     SeatCheck,
     SeenOfSeat,
     Spread,
@@ -190,6 +190,7 @@ class _Sheet:
         absent = {side: why for side in SIDES if (why := self._absent(side))}
         found: dict[SeatName, SeatJudgement | None] = dict.fromkeys(SIDES)
         taken: dict[SeatName, Interference] = {}
+        self.as_zones: list[SeatName] = []
         for side in SIDES:
             if side not in absent:
                 taken[side] = self._interference(side)
@@ -233,7 +234,7 @@ class _Sheet:
             standard_um=typed.standard_um,
             ring=own,
             other=other,
-            running=Running(sheet.warmer_inner_k, sheet.running_c, sheet.hollow_mm, None),
+            running=RunsAs(sheet.warmer_inner_k, sheet.running_c, sheet.hollow_mm, None),
             seen=SeenOfSeat(typed.hardness_hrc, typed.roughness_um, tuple(typed.signs), compound),
             sleeve_bore_mm=self._sleeve(),
         )
@@ -246,6 +247,7 @@ class _Sheet:
             found = seat_interference(measured) if measured else None
             if found is not None:
                 return found
+            self.as_zones.append(side)
             return zone_interference(self.spec, side, self.duty, typed.zone or None, typed.material)
         except BadInput:
             return zone_interference(self.spec, side, self.duty, None, typed.material)
@@ -289,9 +291,9 @@ class _Sheet:
         except BadInput:
             return None  # not bought with a radial clearance, or smaller than its table: nothing to show
         as_zones = [
-            f"The {side} is not measured: taken as {judged.zones.chosen_zone}."
-            for side in SIDES
-            if (judged := found[side]) is not None and judged.check is None
+            f"The {side} is {'measured too coarsely' if judged.check else 'not measured'}: taken as {judged.zones.chosen_zone}."
+            for side in self.as_zones
+            if (judged := found[side]) is not None
         ]
         return replace(left, words=" ".join((left.words, *as_zones)))
 

@@ -2,24 +2,15 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
 from typing import Literal
+
+from ample.core.fits.finding import PlaceFinding
 
 HARD_HRC, SOFT_HRC = 58.0, 55.0
 SMOOTH_RA_UM, ROUGH_RA_UM = 0.2, 0.4
 
 
-@dataclass(frozen=True)
-class SeatFinding:
-    """What is wrong with a seat beside its size: code, how bad it is, in words, and what to do."""
-
-    code: Literal["raceway_soft", "raceway_rough"]
-    severity: Literal["stop", "warn"]
-    words: str
-    repair: str
-
-
-def raceway_findings(hardness_hrc: float | None, roughness_um: float | None) -> tuple[SeatFinding, ...]:
+def raceway_findings(hardness_hrc: float | None, roughness_um: float | None) -> tuple[PlaceFinding, ...]:
     """Judge hardness and finish of a raceway.
 
     Formula: 58 HRC and more is good, under 55 HRC it must not run; Ra 0.2 µm is good, over 0.4 µm it must not run.
@@ -43,8 +34,8 @@ def raceway_findings(hardness_hrc: float | None, roughness_um: float | None) -> 
     found = []
     if hardness_hrc is not None and hardness_hrc < HARD_HRC:
         stops: Literal["stop", "warn"] = "stop" if hardness_hrc < SOFT_HRC else "warn"
-        found.append(SeatFinding("raceway_soft", stops, f"{hardness_hrc:g} HRC: needles need {HARD_HRC:g} HRC or more on their raceway.", "Fit an inner ring, or harden and grind it."))  # fmt: skip
+        found.append(PlaceFinding("raceway_soft", stops, f"{hardness_hrc:g} HRC: needles need {HARD_HRC:g} HRC or more on their raceway.", "Fit an inner ring, or harden and grind it."))  # fmt: skip
     if roughness_um is not None and roughness_um > SMOOTH_RA_UM:
         stops = "stop" if roughness_um > ROUGH_RA_UM else "warn"
-        found.append(SeatFinding("raceway_rough", stops, f"Ra {roughness_um:g} µm: needles need Ra {SMOOTH_RA_UM:g} µm or less on their raceway.", "Grind and polish it, or fit an inner ring."))  # fmt: skip
+        found.append(PlaceFinding("raceway_rough", stops, f"Ra {roughness_um:g} µm: needles need Ra {SMOOTH_RA_UM:g} µm or less on their raceway.", "Grind and polish it, or fit an inner ring."))  # fmt: skip
     return tuple(found)

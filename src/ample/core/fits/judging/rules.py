@@ -9,7 +9,7 @@ from pathlib import Path
 from ample.core.errors import BadInput
 from ample.core.fits.duty import Duty
 from ample.core.parts import BearingSpec, bearing_kinds
-from ample.core.standards import limits, ring_limits
+from ample.core.standards import DeviationLimits, limits, ring_limits
 from ample.core.standards.steps import Steps, read_steps
 from ample.core.tables import read_table
 
@@ -26,15 +26,6 @@ class SeatRule:
     rule: str
     ring: str
     zones: str
-
-
-@dataclass(frozen=True)
-class Against:
-    """Limits of what stands against a seat, about its nominal, µm."""
-
-    lower_um: float
-    upper_um: float
-    source: str
 
 
 _SLEEVE = SeatRule(TAPER_BORE, "none", "sleeve")
@@ -182,7 +173,7 @@ def class_of_rings(spec: BearingSpec, asked: str | None = None) -> str:
 
 def stands_against(
     rule: SeatRule, part: str, size_mm: float, tolerance_class: str = "Normal"
-) -> Against | None:
+) -> DeviationLimits | None:
     """The limits of the ring, cup or stud that stands against a seat.
 
     Formula: tabulated by kind: rings by ISO 492 and ISO 199, inch tapers plus, the size under the needles of a pressed
@@ -210,12 +201,13 @@ def stands_against(
         return None
     if rule.ring == "stud":
         held = limits(size_mm, "h7")
-        return Against(held.lower_um, held.upper_um, "stud h7, common lists")
+        return DeviationLimits("stud h7", size_mm, held.lower_um, held.upper_um, "common lists")
     source, inside = _inside()
     if rule.ring in inside:
-        return Against(*inside[rule.ring].at(size_mm, "The table of inside sizes"), source)
+        low, high = inside[rule.ring].at(size_mm, "The table of inside sizes")
+        return DeviationLimits(rule.ring, size_mm, low, high, source)
     if rule.ring == "under_needles":
         found = ring_limits("under_needles", size_mm, "Normal", "needle")
     else:
         found = ring_limits("bore" if part == "shaft" else "outside", size_mm, tolerance_class, rule.ring)
-    return Against(found.lower_um, found.upper_um, found.source)
+    return DeviationLimits(found.ring, size_mm, found.lower_um, found.upper_um, found.source)
