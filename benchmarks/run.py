@@ -12,19 +12,21 @@ from pathlib import Path
 from typing import Any
 
 from ample.prepare import ROOT, say
-from benchmarks import faults, history_trials, seal_trials, speed, trials, world_trials
+from benchmarks import faults, history_trials, seal_trials, seat_trials, speed, trials, world_trials
 from benchmarks import fuzz as senseless
 from benchmarks.figures import Line, of_calibration, of_families, of_histories, of_kinds, of_speed
 
 
 def run_benchmarks(arguments: list[str]) -> int:
-    """Run all; `--quick` draws less, `--faults` kills a shop instead, `--fuzz` asks senseless questions, `--world` judges in the world apart. 0 when every target is met, or missed only as far as any ranking must."""
+    """Run all; `--quick` draws less, `--faults` kills a shop instead, `--fuzz` asks senseless questions, `--world` judges in the world apart, `--seats` in the worlds of seats. 0 when every target is met, or missed only as far as any ranking must."""
     if "--faults" in arguments:
         return faults.main()
     if "--fuzz" in arguments:
         return senseless.main()
     if "--world" in arguments:
         return world_trials.main(200 if "--quick" in arguments else 5000)
+    if "--seats" in arguments:
+        return seat_trials.main(4_000 if "--quick" in arguments else 24_000)
     scale = 1 if "--quick" in arguments else 5
     began = time.monotonic()
     say("identification: every kind of bearing")

@@ -1,8 +1,9 @@
-"""Two worlds of seats, apart from the judge: true size, form and instrument are known here, and nowhere else.
+"""Worlds of seats, apart from the judge: true size, form and instrument are known here, and nowhere else.
 
 They import nothing of the product: limits, formulas and what a shop's seats are like are typed in, from the trade page and
-from common practice. `worn` draws seats over a wide range with the instrument as its certificate says; `shop` draws good,
-worn and oversize seats as a shop meets them, with a part warmer than was said, ovals, lobes and tapers, a drifting zero.
+from common practice. `worn` draws seats over a wide range with the instrument as its certificate says; `mishaps` the same with
+a part warmer than was said, ovals, lobes and tapers, a drifting zero; `shop` draws good, worn and oversize seats as a shop
+meets them, with the same mishaps. `mishaps` was added after the first run, to tell the mishaps from what is met.
 """
 
 from __future__ import annotations
@@ -70,7 +71,8 @@ class SeatWorld:
         place = PLACES[int(self.random.integers(len(PLACES)))]
         mean_um = self._mean_um(place)
         bore, outside, housing = (
-            float(self.random.uniform(*limits)) for limits in (place.ring_um, place.outside_um, place.housing_um)
+            float(self.random.uniform(*limits))
+            for limits in (place.ring_um, place.outside_um, place.housing_um)
         )
         tight = mean_um - bore
         return Seat(
@@ -85,7 +87,7 @@ class SeatWorld:
         """The true mean diameter about nominal, µm."""
         low, high = place.zone_um
         middle, half = (low + high) / 2, (high - low) / 2
-        if self.name == "worn":
+        if self.name != "shop":
             return float(self.random.uniform(low - 20, high + 20))
         kind = self.random.random()
         if kind < 0.5:
@@ -99,8 +101,12 @@ class SeatWorld:
         random = self.random
         instrument = float(random.normal(0, 2.5))
         taper = oval = lobes = warmth = 0.0
-        if self.name == "shop":
-            taper, oval, lobes = float(random.normal(0, 1.5)), float(random.exponential(1.0)), float(random.exponential(1.0))
+        if self.name != "worn":
+            taper, oval, lobes = (
+                float(random.normal(0, 1.5)),
+                float(random.exponential(1.0)),
+                float(random.exponential(1.0)),
+            )
             warmth = place.d_mm * 11.5e-3 * float(random.normal(0, 0.7))
             instrument += float(random.normal(0, 0.7))
         turned = float(random.uniform(0, math.pi))
