@@ -26,13 +26,9 @@ def test_the_same_seed_draws_the_same(name):
 
 def test_readings_scatter_as_the_instrument_does():
     """U = 5 µm (k = 2) and 1.5 µm of scatter over six readings: √(2.5² + 1.5²/6) = 2.57 µm about the true mean."""
-    world = SeatWorld("worn", 5)
-    true: list[float] = []
-    drawn = world._mean_um
-    world._mean_um = lambda place: true.append(drawn(place)) or true[-1]
-    seats = [*world.draws(2000)]
-    read = [(np.mean(each.readings_mm) - each.place.d_mm) * 1000 for each in seats]
-    assert np.std(np.array(read) - true) == pytest.approx(2.57, abs=0.15)
+    world, place = SeatWorld("worn", 5), seat_world.PLACES[0]
+    read = [(np.mean(world._read(place, 4.0)) - place.d_mm) * 1000 - 4.0 for _ in range(2000)]
+    assert np.std(read) == pytest.approx(2.57, abs=0.15)
 
 
 def test_a_seat_well_inside_is_accepted_and_a_worn_one_rejected():
@@ -46,8 +42,8 @@ def test_a_seat_well_inside_is_accepted_and_a_worn_one_rejected():
 
 
 def test_bins_are_of_equal_count_and_in_order():
-    found = bins([0.1] * 1000 + [0.9] * 1000, [False] * 1000 + [True] * 1000)
+    found = bins([0.1] * 3000 + [0.9] * 3000, [False] * 3000 + [True] * 3000)
     assert [(count, round(stated, 9), true) for stated, true, count in found] == [
-        (1000, 0.1, 0.0),
-        (1000, 0.9, 1.0),
+        (3000, 0.1, 0.0),
+        (3000, 0.9, 1.0),
     ]

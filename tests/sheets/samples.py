@@ -18,6 +18,12 @@ SEATS: dict[str, Any] = {
         "ring": "", "hardness_hrc": 60.0, "roughness_um": 0.2, "signs": [],
     },
 }  # fmt: skip
+PLACE: dict[str, Any] = {
+    "rpm": 1450.0, "pressure_bar": 0.2, "min_c": -10.0, "max_c": 80.0, "medium": "mineral_oil", "roughness_um": 0.4,
+    "hardness_hrc": 50.0, "runout_mm": 0.05, "eccentricity_mm": 0.1, "track_depth": "4 thou", "housing_depth": "8,5",
+    "lead": False, "dry": False, "way_in": ["chamfer", "keyway", "shoulder"], "motion": "reciprocating",
+    "pressure_from": "both", "gap": "0.08", "hardness_shore_a": 80.0, "swell_percent": 10.0,
+}  # fmt: skip
 WATCH: dict[str, Any] = {"early": None, "limit": None}
 LOG: dict[str, Any] = {
     "entries": [
@@ -84,6 +90,7 @@ SAMPLES = {
     "strip_down": (STRIP_DOWN, STRIP_DOWN | {"parts": STRIP_DOWN["parts"][::-1]}),
     "bench": (BENCH, BENCH | {"needed": 3}),
     "seats": (SEATS, SEATS | {"load": "light"}),
+    "place": (PLACE, PLACE | {"rpm": 900.0}),
     "leak_log": (LOG, LOG | {"lead_days": 7}),
     "fit_up": (FIT_UP, FIT_UP | {"wrench": "N·m"}),
     "proof": (PROOF, PROOF | {"note_next": "Mind the breather."}),
@@ -107,5 +114,6 @@ BAD = {
     "proof": (PROOF | {"runs": [PROOF["runs"][0] | {"limit_c": 10.0}]}, "sheet.runs[0].limit_c"),
     "fit_up": (FIT_UP | {"ticks": [FIT_UP["ticks"][1] | {"reached": "tight"}]}, "sheet.ticks[0].reached"),
     "seats": (SEATS | {"shaft": SEATS["shaft"] | {"planes": [["25.0", "wide"]]}}, "sheet.shaft.planes[0][1]"),
+    "place": (PLACE | {"gap": "wide"}, "sheet.gap"),
     "leak_log": (LOG | {"entries": [LOG["entries"][0] | {"on": "2199-01-01"}]}, "sheet.entries[0].on"),
 }

@@ -6,6 +6,7 @@ from ample.sheets.kind import SheetKind
 from ample.sheets.kinds.bench import BENCH
 from ample.sheets.kinds.fit_up import FIT_UP
 from ample.sheets.kinds.leak_log import LEAK_LOG
+from ample.sheets.kinds.place import PLACE
 from ample.sheets.kinds.proof import PROOF
 from ample.sheets.kinds.seats import SEATS
 from ample.sheets.kinds.strip_down import STRIP_DOWN
@@ -18,6 +19,7 @@ SHEETS: dict[str, SheetKind] = {
         STRIP_DOWN,
         BENCH,
         SEATS,
+        PLACE,
         FIT_UP,
         PROOF,
         LEAK_LOG,

@@ -16,7 +16,7 @@ from ample.sheets.kinds.fit_up import FIT_UP
 from ample.sheets.kinds.proof import PROOF
 from ample.sheets.subjects import Subject, job_subject
 from ample.shop.bench import actions as bench
-from ample.shop.bench.fitted import fitted_bearing
+from ample.shop.bench.fitted import fitted_bearing, going_in
 from ample.shop.bench.to_fit import to_fit
 from ample.shop.instruments.today import todays_instruments
 from ample.shop.line import actions as lines
@@ -28,6 +28,11 @@ from ample.store import Transaction
 def _fitted(t: Transaction, subject: Subject) -> Any:
     assert subject.part is not None, "only a part is fitted"
     return fitted_bearing(t, subject.part)
+
+
+def _going_in(t: Transaction, subject: Subject) -> Any:
+    assert subject.part is not None, "only a part goes in"
+    return going_in(t, subject.part)
 
 
 def _instrument_of(t: Transaction, subject: Subject) -> Any:
@@ -93,6 +98,7 @@ HOST = Host(
         "to_fit": _to_fit,
         "off_line": _off_line,
         "fitted": _fitted,
+        "going_in": _going_in,
         "instrument_of": _instrument_of,
         "today": _today,
         "unit_jobs": _unit_jobs,

@@ -65,6 +65,7 @@ from ample.core.contract.seats import (
     DutyRequest,
     FittedClearanceRequest,
     InstrumentRequest,
+    PlaceRequest,
     SeatRequest,
     ZoneAdviceRequest,
 )
@@ -158,6 +159,7 @@ __all__ = [
     "NeedlesRequest",
     "NextQuestion",
     "ObservationRequest",
+    "PlaceRequest",
     "Plane",
     "Range",
     "Request",

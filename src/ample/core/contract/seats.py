@@ -6,9 +6,11 @@ from typing import Literal
 
 from pydantic import Field
 
-from ample.core.contract.base import Millimetres, Name, Request
+from ample.core.contract.base import FamilyName, Millimetres, Name, Request
+from ample.core.contract.identify import ObservationRequest
 from ample.core.fits.judging.repair import Sign
 from ample.core.fits.ranges import Range
+from ample.core.parts.rubber import Medium
 from ample.core.sizes.materials import Material
 
 
@@ -118,3 +120,30 @@ class FittedClearanceRequest(Request):
     housing: Range | None = None
     warmer_inner_k: float = Field(default=10.0, ge=-20, le=100)
     hollow_mm: float = Field(default=0.0, ge=0, le=500)
+
+
+class PlaceDuty(Request):
+    """What a part has to bear at its place; of a bearing the load case, of a seal or ring how it runs."""
+
+    turning: Literal["shaft", "housing", "shaking"] = "shaft"
+    load: Literal["light", "normal", "heavy"] = "normal"
+    slides: bool = False
+    split: bool = False
+    radial_n: float | None = Field(default=None, ge=0, le=100_000_000)
+    rpm: float | None = Field(default=None, ge=0, le=200_000)
+    pressure_bar: float | None = Field(default=None, ge=0, le=5000)
+    pressure_from: Literal["inside", "outside", "both"] = "inside"
+    motion: Literal["static", "reciprocating", "rotary"] = "static"
+    min_c: float | None = Field(default=None, ge=-200, le=500)
+    max_c: float | None = Field(default=None, ge=-200, le=500)
+    medium: Medium | None = None
+
+
+class PlaceRequest(Request):
+    """A part by its designation, and what was read of the place that it goes into."""
+
+    family: FamilyName
+    designation: Name
+    observations: list[ObservationRequest] = Field(default_factory=list, max_length=24)
+    gap_mm: Millimetres | None = Field(default=None, description="of a ring's groove, radial")
+    duty: PlaceDuty = Field(default_factory=PlaceDuty)

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable
 from dataclasses import dataclass
 
+from ample.core.fits.finding import PlaceFinding
 from ample.core.interchange import Interchange
 from ample.core.kits.places import place_of
 from ample.core.parts import PartSpec
@@ -12,6 +13,9 @@ from ample.core.parts.requirement import Requirement
 from ample.core.sizes.figures import percent
 
 PROVEN_CHANCE = 0.95
+OF_HOUSING = frozenset(
+    {"bore_large", "bore_small", "depth_short"}
+)  # findings of a seal's housing; the rest are of its shaft or groove
 WORST_SIGMAS = 4.0
 CHECKS = ("identity", "interchange", "shaft", "housing", "quantity")  # asked of every part
 ALSO = ("clearance", "strip_down", "build", "stock")  # asked where there is something to say
@@ -66,6 +70,7 @@ class OrderFacts:
     from_file: bool = False
     needed_because: str = ""
     clearance_advice: str = ""
+    place_findings: tuple[PlaceFinding, ...] = ()
     line: LineFacts = LineFacts()
     shelf: OnTheShelf | None = None
 
@@ -205,6 +210,11 @@ def _place(side: str, facts: OrderFacts) -> OrderCheckResult:
     if facts.fitted is None or facts.wanted is None:
         return OrderCheckResult(side, "not_looked_at", "Its groove or housing has not been measured.")
     found = place_of(facts.fitted, side, {each.feature: each for each in facts.wanted.measured})
+    told = [each for each in facts.place_findings if (each.code in OF_HOUSING) is (side == "housing")]
+    for severity, state in (("stop", "does_not_hold"), ("warn", "not_proven")):
+        words = " ".join(f"{each.words} {each.repair}" for each in told if each.severity == severity)
+        if words and found.state != "does_not_hold":
+            return OrderCheckResult(side, state, words)
     return OrderCheckResult(side, found.state, found.words)
 
 

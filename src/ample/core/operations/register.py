@@ -23,6 +23,7 @@ from ample.core.operations.interchange import judge_interchange
 from ample.core.operations.kinds import kinds_of_family
 from ample.core.operations.markings import decode_marking
 from ample.core.operations.parts import encode_part, needles, rubber
+from ample.core.operations.places import Place, place
 from ample.core.operations.seats import advised_zones, fitted_clearance, seat
 from ample.core.operations.sizes import clearance_of_ring, fit_of_seat, length, limits_of_ring, limits_of_size
 from ample.core.places.gland import Gland
@@ -98,16 +99,16 @@ def bad_request(error: ValidationError) -> BadInput:
     """The first fault that pydantic found, in our shape."""
     fault = error.errors(include_url=False, include_context=False, include_input=False)[0]
     field = ""
-    for place in fault["loc"]:
-        if isinstance(place, int):
-            field += f"[{place}]"
-        elif place.replace("_", "").isalnum() and place not in (
+    for step in fault["loc"]:
+        if isinstance(step, int):
+            field += f"[{step}]"
+        elif step.replace("_", "").isalnum() and step not in (
             "float",
             "str",
             "SpecRequest",
             "InstrumentRequest",
         ):
-            field += f".{place}" if field else place
+            field += f".{step}" if field else step
     return BadInput(str(fault["type"]), f"{fault['msg']}.", field or None)
 
 
@@ -136,6 +137,7 @@ OPERATIONS: dict[str, Operation] = _register(
     ("calculate", "Answer a question of the handbook", contract.CalculateRequest, contract.CalculateAnswer, answer_question),
     ("handbook", "The pages of the handbook", contract.HandbookRequest, contract.HandbookAnswer, handbook),
     ("seat", "Judge a measured shaft or housing seat", contract.SeatRequest, contract.SeatCheck, seat),
+    ("place", "Judge the place that a part goes into, by the rules of its kind", contract.PlaceRequest, Place, place),
     ("gland", "Judge an O-ring in its groove", contract.GlandRequest, Gland, gland),
     ("lip-seal", "Judge a lip seal on its shaft", contract.LipSealRequest, LipSeal, lip_seal),
     ("zone-advice", "The zone a seat should have", contract.ZoneAdviceRequest, contract.ZoneChoice, advised_zones),

@@ -4,8 +4,10 @@ from __future__ import annotations
 
 from ample.base.records import PartHead
 from ample.core.designation import title_of
-from ample.core.parts import BearingSpec, bearing_kinds
+from ample.core.parts import BearingSpec, SealSpec, bearing_kinds
+from ample.core.parts.requirement import OperatingConditions
 from ample.core.places import FittedBearing
+from ample.core.places.place import GoingIn
 from ample.shop.bench import queries
 from ample.shop.bench.actions import known_item
 from ample.shop.bench.requirements import requirements_of
@@ -27,6 +29,23 @@ def fitted_bearing(t: Transaction, part: PartHead) -> FittedBearing | None:
             return None
         spec, title, chosen = wanted.spec, title_of(wanted), False
     return as_fitted(spec, title, chosen) if isinstance(spec, BearingSpec) else None
+
+
+def going_in(t: Transaction, part: PartHead) -> GoingIn | None:
+    """What goes into the place of a seal, ring or small part: the chosen replacement, else what is required."""
+    row = queries.match(t, part.part_id)
+    wanted = requirements_of(t, [part]).get(part.part_id)
+    spec = wanted.spec if wanted else None
+    title = title_of(wanted) if wanted and spec else ""
+    if row is not None:
+        item = known_item(t, row["item_id"])
+        spec, title = item.spec, item.marking
+    if not isinstance(spec, SealSpec):
+        return None
+    return GoingIn(
+        title=title, chosen=row is not None, size_text=spec.size_text, family=spec.family, kind=spec.kind, spec=spec,
+        measured=wanted.measured if wanted else (), duty=wanted.duty if wanted else OperatingConditions(),
+    )  # fmt: skip
 
 
 def as_fitted(spec: BearingSpec, title: str, chosen: bool) -> FittedBearing:

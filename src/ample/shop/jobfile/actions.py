@@ -14,6 +14,7 @@ from ample.base.records import NewJob, NewPart, PartHead
 from ample.base.units import add_unit, tie_job, unit_of_job, unit_with
 from ample.sheets import files
 from ample.sheets import store as sheets
+from ample.sheets.kinds.place import PLACE
 from ample.sheets.kinds.seats import SEATS
 from ample.sheets.kinds.strip_down import STRIP_DOWN
 from ample.sheets.kinds.take_in import TAKE_IN
@@ -91,7 +92,7 @@ def _without(row: dict[str, Any], name: str) -> dict[str, Any]:
 
 
 def _tray_part(t: Transaction, part: PartHead, key: str | None) -> dict[str, Any]:
-    seats = sheets.held(t, SEATS, part.part_id)
+    seats, place = (sheets.held(t, kind, part.part_id) for kind in (SEATS, PLACE))
     said, match = queries.identification(t, part.part_id), queries.match(t, part.part_id)
     return {
         **{name: getattr(part, name) for name in ("name", "surroundings", "dirty", "rpm", "family")},
@@ -100,6 +101,7 @@ def _tray_part(t: Transaction, part: PartHead, key: str | None) -> dict[str, Any
         "identification": _with_item(said),
         "match": _with_item(match),
         "seats": seats.sheet if seats.version else None,
+        "place": place.sheet if place.version else None,
     }
 
 
@@ -204,9 +206,9 @@ def _import_part(
             "facts_mark": FROM_FILE, "judged_mark": None, "requirement": None,
         })  # fmt: skip
     judge_again(t, made.part_id, index, instrument_of)
-    if part.seats is not None:
-        subject = part_subject(t, made.part_id, lock=True)
-        sheets.save(t, doer, SEATS, subject, 0, part.seats, HOST)
+    for kind, own in ((SEATS, part.seats), (PLACE, part.place)):
+        if own is not None:
+            sheets.save(t, doer, kind, part_subject(t, made.part_id, lock=True), 0, own, HOST)
 
 
 def _listed(t: Transaction, item: ListedItem, notes: list[str]) -> int | None:

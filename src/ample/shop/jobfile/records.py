@@ -14,6 +14,7 @@ from ample.core.condition.take_in import TakeInSheet
 from ample.core.contract import BenchSheet, FamilyName
 from ample.core.parts.requirement import Requirement
 from ample.core.places import SeatSheet
+from ample.core.places.place import PlaceSheet
 from ample.sheets.files import JobSheets, UnitSheets
 from ample.shop.line.records import Decided, PartKey
 from ample.shop.photos.records import PhotoPlace
@@ -67,6 +68,7 @@ class TrayPartFile(Strict):
     identification: IdentificationFile | None = None
     match: MatchFile | None = None
     seats: SeatSheet | None = None
+    place: PlaceSheet | None = None
 
 
 class AcknowledgedFile(Strict):

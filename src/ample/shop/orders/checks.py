@@ -8,14 +8,17 @@ from typing import Any
 from ample.base import job_queries
 from ample.base.places import places_of
 from ample.base.records import PlaceOfPart
+from ample.core.fits.finding import PlaceFinding
 from ample.core.interchange import meets
 from ample.core.kits import LineFacts, OnTheShelf, OrderFacts, SeatFact
-from ample.core.parts import BearingSpec
-from ample.core.parts.requirement import Requirement, facts_of
+from ample.core.parts import BearingSpec, PartSpec, SealSpec
+from ample.core.parts.requirement import OperatingConditions, Requirement, facts_of
 from ample.core.places import SIDES, SeatFacts, SeatName, SeatSheet, SeatsJudged, judge_seats
+from ample.core.places.place import GoingIn, PlaceFacts, PlaceSheet, judge_place
 from ample.core.sizes import Instrument
 from ample.sheets import queries as sheets
 from ample.sheets.checks import OrderCheck, order_checks
+from ample.sheets.kinds.place import PLACE
 from ample.sheets.kinds.seats import SEATS
 from ample.sheets.store import held
 from ample.shop.bench.fitted import as_fitted
@@ -40,6 +43,7 @@ def checks_of(
     wanted = requirements_of(t, job_queries.parts_by_id(t, list(known)))
     places = places_of(t, list(known))
     measured = sheets.subjects_with(t, "part", part_ids, SEATS.name)
+    placed = sheets.subjects_with(t, "part", part_ids, PLACE.name)
     given = queries.passes(t, [row["line_id"] for row in known.values() if row["line_id"]])
     lines, builds = _lines(t, list(known)), _builds(t, {row["job_id"] for row in known.values()})
     found = {}
@@ -47,8 +51,11 @@ def checks_of(
         own = [each for each in given if each["line_id"] == row["line_id"]]
         sheet = held(t, SEATS, part_id).sheet if part_id in measured else None
         line = LineFacts(*lines.get(part_id, (0, ())), build_question=builds.get(row["job_id"], ""))
-        facts = _facts(t, row, items, wanted.get(part_id), places[part_id], sheet, line, instrument_of)
-        bound = _bound_to(row, facts, sheet)
+        of_place: PlaceSheet = held(t, PLACE, part_id).sheet if part_id in placed else PlaceSheet()
+        facts = _facts(
+            t, row, items, wanted.get(part_id), places[part_id], sheet, of_place, line, instrument_of
+        )
+        bound = _bound_to(row, facts, sheet, of_place if part_id in placed else None)
         found[part_id] = [_with_override(_answer(each), own) for each in order_checks(facts, bound)]
     return found
 
@@ -89,7 +96,7 @@ def _builds(t: Transaction, job_ids: set[int]) -> dict[int, str]:
 
 def _facts(
     t: Transaction, row: dict[str, Any], items: Mapping[int, Item], wanted: Requirement | None, place: PlaceOfPart,
-    sheet: SeatSheet | None, line: LineFacts, instrument_of: InstrumentOf,
+    sheet: SeatSheet | None, of_place: PlaceSheet, line: LineFacts, instrument_of: InstrumentOf,
 ) -> OrderFacts:  # fmt: skip
     fitted = items.get(_fitted(row) or 0)
     replaced = row["match_id"] or row["ordered_id"]
@@ -123,9 +130,25 @@ def _facts(
         from_file=bool(row["from_file"]),
         needed_because=place.because,
         clearance_advice=advice,
+        place_findings=_place_findings(spec, wanted, of_place),
         line=line,
         shelf=_shelf(t, wanted) if ordering and wanted else None,
     )
+
+
+def _place_findings(
+    spec: PartSpec | None, wanted: Requirement | None, sheet: PlaceSheet
+) -> tuple[PlaceFinding, ...]:
+    """What the judge of places finds of a seal or ring that is to be fitted."""
+    if not isinstance(spec, SealSpec):
+        return ()
+    duty = wanted.duty if wanted else OperatingConditions()
+    going = GoingIn(
+        title="", chosen=True, size_text=spec.size_text, family=spec.family, kind=spec.kind, spec=spec,
+        measured=wanted.measured if wanted else (), duty=duty,
+    )  # fmt: skip
+    judged = judge_place(sheet, PlaceFacts(going))
+    return judged.findings if judged else ()
 
 
 def _shelf(t: Transaction, wanted: Requirement) -> OnTheShelf | None:
@@ -150,7 +173,9 @@ def _clearance_advice(spec: BearingSpec, judged: SeatsJudged) -> str:
     return clearance.words
 
 
-def _bound_to(row: dict[str, Any], facts: OrderFacts, sheet: SeatSheet | None) -> dict[str, object]:
+def _bound_to(
+    row: dict[str, Any], facts: OrderFacts, sheet: SeatSheet | None, of_place: PlaceSheet | None
+) -> dict[str, object]:
     """Of each check the facts that it is judged on: an override is given for them and for no others."""
     fitted = _fitted(row)
     wanted = facts_of(facts.wanted) | {"count": ""} if facts.wanted else None
@@ -165,6 +190,7 @@ def _bound_to(row: dict[str, Any], facts: OrderFacts, sheet: SeatSheet | None) -
         place = (
             fitted,
             [(each.feature, each.mean_mm) for each in facts.wanted.measured] if facts.wanted else None,
+            *((of_place.model_dump(mode="json"),) if of_place else ()),
         )
     needed = facts.wanted.count if facts.wanted else 1
     return {
