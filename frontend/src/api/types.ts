@@ -484,6 +484,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/place": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Judge the place that a part goes into, by the rules of its kind
+         * @description Judge the place that a part goes into, by the rules of its kind
+         */
+        post: operations["calc_place_place_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/ring-limits": {
         parameters: {
             query?: never;
@@ -1988,6 +2008,110 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/parts/{part_id}/sheets/place": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Place: the sheet and its judgement
+         * @description Place: the sheet and its judgement
+         */
+        get: operations["sheets_sheet_place_parts__int_part_id__sheets_place_get"];
+        /**
+         * Place: keep the sheet
+         * @description Place: keep the sheet
+         */
+        put: operations["sheets_save_sheet_place_parts__int_part_id__sheets_place_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts/{part_id}/sheets/place/csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Place as CSV
+         * @description Place as CSV
+         */
+        get: operations["sheets_csv_place_parts__int_part_id__sheets_place_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts/{part_id}/sheets/place/judge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Place: judge a sheet without keeping it
+         * @description Place: judge a sheet without keeping it
+         */
+        post: operations["sheets_judge_sheet_place_parts__int_part_id__sheets_place_judge_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts/{part_id}/sheets/place/versions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Place: who worked at it and when
+         * @description Place: who worked at it and when
+         */
+        get: operations["sheets_versions_place_parts__int_part_id__sheets_place_versions_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts/{part_id}/sheets/place/versions/{version}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Place: what stood there at a version
+         * @description Place: what stood there at a version
+         */
+        get: operations["sheets_version_place_parts__int_part_id__sheets_place_versions__int_version__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/parts/{part_id}/sheets/seats": {
         parameters: {
             query?: never;
@@ -2678,6 +2802,16 @@ export interface components {
             /** Kept */
             kept: number;
             last: components["schemas"]["LastBackup"] | null;
+        };
+        /**
+         * BackupRings
+         * @description BackupRings rings that a ring needs: one on the side away from the pressure, or one on each side.
+         */
+        BackupRings: {
+            /** Allowed Gap Mm */
+            allowed_gap_mm: number;
+            /** Sides */
+            sides: number;
         };
         /**
          * Because
@@ -3680,6 +3814,14 @@ export interface components {
             dialects: components["schemas"]["DialectRecord"][];
         };
         /**
+         * DrawnRing
+         * @description A ring in its groove for the drawing, mm: the groove, and the section that the ring keeps there, least to most.
+         */
+        DrawnRing: {
+            groove: components["schemas"]["Groove"];
+            section_mm: components["schemas"]["Extent"];
+        };
+        /**
          * DriveUp
          * @description Reduction of radial clearance and axial drive-up; clearance before and after, at least.
          */
@@ -3973,6 +4115,18 @@ export interface components {
             what: string;
             /** Words */
             words: string;
+        };
+        /**
+         * Extent
+         * @description Least, nominal and most.
+         */
+        Extent: {
+            /** Max */
+            max: number;
+            /** Min */
+            min: number;
+            /** Nominal */
+            nominal: number;
         };
         /**
          * EyeAnswer
@@ -4738,13 +4892,13 @@ export interface components {
          */
         Gland: {
             at_its_ends: components["schemas"]["AtItsEnds"];
-            backup: components["schemas"]["Backup"] | null;
-            fill_percent: components["schemas"]["Span"];
+            backup: components["schemas"]["BackupRings"] | null;
+            fill_percent: components["schemas"]["Extent"];
             /** Findings */
             findings: components["schemas"]["PlaceFinding"][];
-            gap_mm: components["schemas"]["Span"] | null;
-            squeeze_percent: components["schemas"]["Span"];
-            stretch_percent: components["schemas"]["Span"];
+            gap_mm: components["schemas"]["Extent"] | null;
+            squeeze_percent: components["schemas"]["Extent"];
+            stretch_percent: components["schemas"]["Extent"];
             suggested_groove: components["schemas"]["SuggestedGroove"];
             suggested_ring: components["schemas"]["SuggestedRing"] | null;
         };
@@ -4867,6 +5021,38 @@ export interface components {
              * @default null
              */
             section_mm: number | components["schemas"]["SizeRange"] | null;
+        };
+        /**
+         * GoingIn
+         * @description What goes into the place: the replacement chosen, or what is required; with what was measured beside it.
+         */
+        GoingIn: {
+            /** Chosen */
+            chosen: boolean;
+            /** Family */
+            family: string;
+            /** Kind */
+            kind: string;
+            /** Size Text */
+            size_text: string;
+            /** Title */
+            title: string;
+        };
+        /**
+         * Groove
+         * @description A groove: where it lies, the wall that the ring stands against, depth to the mating surface, width, gap; mm.
+         */
+        Groove: {
+            depth_mm: components["schemas"]["Extent"];
+            /** @default null */
+            gap_mm: components["schemas"]["Extent"] | null;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "shaft" | "bore" | "face";
+            wall_mm: components["schemas"]["Extent"];
+            width_mm: components["schemas"]["Extent"];
         };
         /**
          * HandbookAnswer
@@ -7359,6 +7545,96 @@ export interface components {
             width_px: number;
         };
         /**
+         * Place
+         * @description The decision about a place, its findings, what is still to be measured, and the numbers of its kind.
+         */
+        Place: {
+            /** Decision */
+            decision: string;
+            /** Findings */
+            findings: components["schemas"]["PlaceFinding"][];
+            /** @default null */
+            gland: components["schemas"]["Gland"] | null;
+            /** @default null */
+            lip_seal: components["schemas"]["LipSeal"] | null;
+            /** Missing */
+            missing: string[];
+            /** Seats */
+            seats?: {
+                [key: string]: components["schemas"]["SeatCheck"];
+            };
+        };
+        /**
+         * PlaceDuty
+         * @description What a part has to bear at its place; of a bearing the load case, of a seal or ring how it runs.
+         */
+        PlaceDuty: {
+            /**
+             * Load
+             * @default normal
+             * @enum {string}
+             */
+            load: "light" | "normal" | "heavy";
+            /**
+             * Max C
+             * @default null
+             */
+            max_c: number | null;
+            /**
+             * Medium
+             * @default null
+             */
+            medium: ("mineral_oil" | "water" | "glycol" | "brake_fluid" | "fuel" | "steam" | "refrigerant" | "refrigerant_with_pag_oil" | "phosphate_ester" | "industrial_phosphate_ester" | "alkali" | "acid") | null;
+            /**
+             * Min C
+             * @default null
+             */
+            min_c: number | null;
+            /**
+             * Motion
+             * @default static
+             * @enum {string}
+             */
+            motion: "static" | "reciprocating" | "rotary";
+            /**
+             * Pressure Bar
+             * @default null
+             */
+            pressure_bar: number | null;
+            /**
+             * Pressure From
+             * @default inside
+             * @enum {string}
+             */
+            pressure_from: "inside" | "outside" | "both";
+            /**
+             * Radial N
+             * @default null
+             */
+            radial_n: number | null;
+            /**
+             * Rpm
+             * @default null
+             */
+            rpm: number | null;
+            /**
+             * Slides
+             * @default false
+             */
+            slides: boolean;
+            /**
+             * Split
+             * @default false
+             */
+            split: boolean;
+            /**
+             * Turning
+             * @default shaft
+             * @enum {string}
+             */
+            turning: "shaft" | "housing" | "shaking";
+        };
+        /**
          * PlaceFinding
          * @description What lies outside its aim, how bad it is, in words, and what to do.
          */
@@ -7374,6 +7650,41 @@ export interface components {
             severity: "stop" | "warn" | "note";
             /** Words */
             words: string;
+        };
+        /**
+         * PlaceJudged
+         * @description The place judged by the rules of its kind; `missing` are the features to measure before it can be.
+         */
+        PlaceJudged: {
+            /**
+             * Decision
+             * @enum {string}
+             */
+            decision: "accept" | "cannot_tell" | "reject" | "not_measured" | "not_judged";
+            /**
+             * Fault
+             * @default null
+             */
+            fault: string | null;
+            /**
+             * Fault Field
+             * @default null
+             */
+            fault_field: string | null;
+            /** Findings */
+            findings: components["schemas"]["PlaceFinding"][];
+            gland: components["schemas"]["Gland"] | null;
+            lip_seal: components["schemas"]["LipSeal"] | null;
+            /** Missing */
+            missing: string[];
+            ring: components["schemas"]["DrawnRing"] | null;
+        };
+        /**
+         * PlaceJudgedAnswer
+         * @description A sheet judged as it is typed.
+         */
+        PlaceJudgedAnswer: {
+            judged: components["schemas"]["PlaceJudged"] | null;
         };
         /**
          * PlaceOfPart
@@ -7418,6 +7729,175 @@ export interface components {
          * @description Place the sheet at this version.
          */
         PlaceOrder: {
+            /** Version */
+            version: number;
+        };
+        /**
+         * PlaceRequest
+         * @description A part by its designation, and what was read of the place that it goes into.
+         */
+        PlaceRequest: {
+            /** Designation */
+            designation: string;
+            duty?: components["schemas"]["PlaceDuty"];
+            /**
+             * Family
+             * @enum {string}
+             */
+            family: "bearing" | "lip_seal" | "o_ring" | "hydraulic_seal" | "face_seal" | "retaining_ring" | "washer" | "key";
+            /**
+             * Gap Mm
+             * @description of a ring's groove, radial
+             * @default null
+             */
+            gap_mm: number | null;
+            /** Observations */
+            observations?: components["schemas"]["ObservationRequest"][];
+        };
+        /**
+         * PlaceSheet
+         * @description What is known of the place of a seal or ring beside its sizes: empty is not known.
+         */
+        PlaceSheet: {
+            /**
+             * Dry
+             * @default false
+             */
+            dry: boolean;
+            /**
+             * Eccentricity Mm
+             * @default null
+             */
+            eccentricity_mm: number | null;
+            /**
+             * Gap
+             * @default
+             */
+            gap: string;
+            /**
+             * Hardness Hrc
+             * @default null
+             */
+            hardness_hrc: number | null;
+            /**
+             * Hardness Shore A
+             * @default null
+             */
+            hardness_shore_a: number | null;
+            /**
+             * Housing Depth
+             * @default
+             */
+            housing_depth: string;
+            /**
+             * Lead
+             * @default false
+             */
+            lead: boolean;
+            /**
+             * Max C
+             * @default null
+             */
+            max_c: number | null;
+            /**
+             * Medium
+             * @default
+             */
+            medium: ("mineral_oil" | "water" | "glycol" | "brake_fluid" | "fuel" | "steam" | "refrigerant" | "refrigerant_with_pag_oil" | "phosphate_ester" | "industrial_phosphate_ester" | "alkali" | "acid") | "";
+            /**
+             * Min C
+             * @default null
+             */
+            min_c: number | null;
+            /**
+             * Motion
+             * @default static
+             * @enum {string}
+             */
+            motion: "static" | "reciprocating" | "rotary";
+            /**
+             * Pressure Bar
+             * @default null
+             */
+            pressure_bar: number | null;
+            /**
+             * Pressure From
+             * @default inside
+             * @enum {string}
+             */
+            pressure_from: "inside" | "outside" | "both";
+            /**
+             * Roughness Um
+             * @default null
+             */
+            roughness_um: number | null;
+            /**
+             * Rpm
+             * @default null
+             */
+            rpm: number | null;
+            /**
+             * Runout Mm
+             * @default null
+             */
+            runout_mm: number | null;
+            /**
+             * Swell Percent
+             * @default 0
+             */
+            swell_percent: number;
+            /**
+             * Track Depth
+             * @default
+             */
+            track_depth: string;
+            /** Way In */
+            way_in?: ("chamfer" | "shoulder" | "no_chamfer" | "keyway" | "spline" | "thread" | "ring_groove" | "cross_hole" | "burr")[];
+        };
+        /**
+         * PlaceSheetAnswer
+         * @description Place with what it is worth.
+         */
+        PlaceSheetAnswer: {
+            going_in: components["schemas"]["GoingIn"] | null;
+            job: components["schemas"]["JobHead"];
+            judged: components["schemas"]["PlaceJudged"] | null;
+            part: components["schemas"]["PartHead"];
+            sheet: components["schemas"]["PlaceSheet"];
+            /** Signatures */
+            signatures: components["schemas"]["Signature"][];
+            /** Version */
+            version: number;
+        };
+        /**
+         * PlaceSheetSave
+         * @description The sheet to keep, and the version it was made from (0 for the first).
+         */
+        PlaceSheetSave: {
+            sheet: components["schemas"]["PlaceSheet"];
+            /** Version */
+            version: number;
+        };
+        /**
+         * PlaceVersion
+         * @description What stood on a sheet at a version, and the same as a person reads it.
+         */
+        PlaceVersion: {
+            /**
+             * Began At
+             * Format: date-time
+             */
+            began_at: string;
+            /**
+             * Ended At
+             * Format: date-time
+             */
+            ended_at: string;
+            /** Person */
+            person: string | null;
+            sheet: components["schemas"]["PlaceSheet"];
+            /** Tables */
+            tables: components["schemas"]["Table"][];
             /** Version */
             version: number;
         };
@@ -8050,6 +8530,8 @@ export interface components {
         RootModel_LipSeal_: components["schemas"]["LipSeal"];
         /** RootModel[NeedleCount] */
         RootModel_NeedleCount_: components["schemas"]["NeedleCount"];
+        /** RootModel[Place] */
+        RootModel_Place_: components["schemas"]["Place"];
         /** RootModel[RubberAnswer] */
         RootModel_RubberAnswer_: components["schemas"]["RubberAnswer"];
         /** RootModel[RunIn] */
@@ -9643,6 +10125,8 @@ export interface components {
             match: components["schemas"]["MatchFile"] | null;
             /** Name */
             name: string;
+            /** @default null */
+            place: components["schemas"]["PlaceSheet"] | null;
             /**
              * Rpm
              * @default null
@@ -11681,6 +12165,66 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RootModel_NeedleCount_"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    calc_place_place_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlaceRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RootModel_Place_"];
                 };
             };
             /** @description Nobody is signed in. */
@@ -18315,6 +18859,444 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BenchVersion"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_sheet_place_parts__int_part_id__sheets_place_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlaceSheetAnswer"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_save_sheet_place_parts__int_part_id__sheets_place_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlaceSheetSave"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlaceSheetAnswer"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_csv_place_parts__int_part_id__sheets_place_csv_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_judge_sheet_place_parts__int_part_id__sheets_place_judge_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlaceSheet"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlaceJudgedAnswer"];
+                };
+            };
+            /** @description A header is missing or does not belong to the session. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_versions_place_parts__int_part_id__sheets_place_versions_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Versions"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    sheets_version_place_parts__int_part_id__sheets_place_versions__int_version__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: number;
+                version: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlaceVersion"];
                 };
             };
             /** @description Nobody is signed in. */

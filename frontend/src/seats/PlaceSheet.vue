@@ -7,10 +7,19 @@ import { sealSection, statesOf, type RingState } from '@/drawing/seals'
 import { partSize, usual } from '@/drawing/sizes'
 import { shown } from '@/entry/lengths'
 import { useKinds } from '@/job/useKinds'
+import GlandSection from '@/drawing/GlandSection.vue'
+import WayIn from '@/drawing/WayIn.vue'
 import { useHand } from '@/shell/hand'
+import PlaceFields from './PlaceFields.vue'
+import type { PlaceSheet as PlaceHeld } from './usePlace'
 
 /** The place of a seal, ring or small part: it in its place, with what has been measured beside it. */
-const props = defineProps<{ partId: number; item: Schemas['Item'] | null }>()
+const props = defineProps<{
+  partId: number
+  item: Schemas['Item'] | null
+  judged: Schemas['PlaceJudged'] | null
+}>()
+const held = defineModel<PlaceHeld>({ required: true })
 const kinds = useKinds()
 const hand = useHand()
 const { part, live, load, family } = useBench(props.partId)
@@ -53,12 +62,22 @@ onMounted(async () => {
 
 <template>
   <div class="place">
+    <GlandSection v-if="judged?.ring" :ring="judged.ring" :width="760" :height="400" />
     <SizedDrawing
-      v-if="part && kinds.loaded"
+      v-else-if="part && kinds.loaded"
       :size="size"
       :state="state"
       :labels="labels"
       :words="`section of the ${kinds.kind(kind)?.words ?? 'part'} in its place`"
+    />
+  </div>
+  <div v-if="judged && judged.decision !== 'not_judged'" class="under">
+    <WayIn v-if="judged.lip_seal?.way_in.length" :way="judged.lip_seal.way_in" :width="780" />
+    <PlaceFields
+      v-model="held"
+      :family="family"
+      :fault="judged.fault ?? null"
+      :fault-field="judged.fault_field ?? null"
     />
   </div>
 </template>
@@ -69,6 +88,19 @@ onMounted(async () => {
   display: grid;
   place-items: center;
   min-height: 0;
-  padding: 20px;
+  padding: 16px 20px;
+  overflow: hidden;
+}
+.place > :deep(svg) {
+  max-height: 100%;
+  min-height: 0;
+}
+.under {
+  min-width: 0;
+}
+.under > svg {
+  background: var(--sheet);
+  width: 100%;
+  padding: 0 20px;
 }
 </style>

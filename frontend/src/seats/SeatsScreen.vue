@@ -18,6 +18,8 @@ import SeatClearance from './SeatClearance.vue'
 import SeatFields from './SeatFields.vue'
 import SeatsDuty from './SeatsDuty.vue'
 import SeatVerdict from './SeatVerdict.vue'
+import PlaceVerdict from './PlaceVerdict.vue'
+import { usePlace } from './usePlace'
 import { useSeats } from './useSeats'
 
 const route = useRoute()
@@ -26,6 +28,15 @@ const job = useJob()
 const partId = Number(route.params.partId)
 const { seats, sheet, judged, load, loadRefusal, looking, takeBack, versions, version } = useSeats(partId)
 const held = sheet.sheet
+const place = usePlace(partId)
+const ofIt = place.sheet.sheet
+/** What is still to be measured of its place, in words. */
+const missing = computed(() => {
+  const features = kinds.family(seats.value?.part.family ?? '')?.features ?? []
+  return (place.judged.value?.missing ?? []).map(
+    (name) => features.find((each) => each.feature === name)?.words ?? name.replace(/_/g, ' '),
+  )
+})
 const why = ref(false)
 const refusal = ref<Refusal | null>(null)
 const fitted = computed(() => seats.value?.fitted ?? null)
@@ -61,7 +72,7 @@ const clearance = computed(() => judged.value?.clearance ?? null)
 const measured = computed(() => Boolean(judged.value?.shaft?.check ?? judged.value?.housing?.check))
 
 async function toOrder(): Promise<void> {
-  refusal.value = await sheet.stored()
+  refusal.value = await (ofPlace.value ? place.sheet : sheet).stored()
   if (refusal.value) return
   if (state.value?.match && !state.value.order_number) {
     const { refusal: no } = await resultOf(
@@ -109,6 +120,7 @@ onMounted(async () => {
   const stays = handStays()
   if (!kinds.loaded) void kinds.load()
   await load()
+  if (ofPlace.value) await place.load()
   await nextTick()
   if (!stays()) return
   const fields = [...document.querySelectorAll<HTMLInputElement>('.seat-field')]
@@ -192,7 +204,13 @@ onMounted(async () => {
           </template>
         </div>
       </template>
-      <PlaceSheet v-else-if="ofPlace" :part-id="partId" :item="replaced" />
+      <PlaceSheet
+        v-else-if="ofPlace"
+        v-model="ofIt"
+        :part-id="partId"
+        :item="replaced"
+        :judged="place.judged.value"
+      />
       <p v-else-if="seats && !fitted" class="note">
         This part is not identified yet, so its seats have no nominal size.
         <button class="plain" type="button" @click="toBench">Go to the Bench</button>
@@ -200,12 +218,14 @@ onMounted(async () => {
     </section>
     <aside v-if="judged || ofPlace" class="right" role="region" aria-label="verdict">
       <div v-if="ofPlace" class="scroll places">
-        <section v-for="check in places" :key="check.light">
-          <h2><VerdictMark :state="check.state" :size="19" silent /> {{ check.words }}</h2>
-        </section>
+        <PlaceVerdict v-if="place.judged.value" :judged="place.judged.value" :missing="missing" :why="why" />
+        <template v-if="place.judged.value?.decision === 'not_judged'"
+          ><section v-for="check in places" :key="check.light">
+            <h2><VerdictMark :state="check.state" :size="19" silent /> {{ check.words }}</h2>
+          </section></template
+        >
         <p class="faint">
-          It has no tolerance zone. Measure its groove, housing or gland on the Bench; the sizes are kept with
-          the part.
+          Its groove, housing or gland is measured on the Bench; the sizes are kept with the part.
         </p>
         <button class="plain" type="button" @click="toBench">
           Measure where it fits on the Bench <kbd>b</kbd>
@@ -256,6 +276,11 @@ onMounted(async () => {
       :look="version"
       @close="looking = false"
       @back="takenBack"
+    />
+    <ClashDialog
+      v-if="place.sheet.hasClashes.value"
+      :clashes="place.sheet.clashes.value"
+      @decide="place.sheet.decide"
     />
     <ClashDialog v-if="sheet.hasClashes.value" :clashes="sheet.clashes.value" @decide="sheet.decide" />
   </main>

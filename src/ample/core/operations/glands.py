@@ -7,7 +7,7 @@ from ample.core.contract.glands import SizeRange
 from ample.core.designation import decode
 from ample.core.errors import BadInput
 from ample.core.parts.rubber import rubbers
-from ample.core.places.gland import Gland, Groove, RingDuty, Rubbery, Span, judge_gland, ring_span
+from ample.core.places.gland import Extent, Gland, Groove, RingDuty, Rubbery, judge_gland, ring_span
 from ample.core.places.lip_seal import LipCase, LipSeal, judge_lip_seal
 from ample.core.sizes import parse_length
 
@@ -74,11 +74,11 @@ def _known_rubber(material: str | None, field: str) -> None:
         )
 
 
-def _span(size: float | SizeRange) -> Span:
-    return Span.of(size.min, size.max) if isinstance(size, SizeRange) else Span(size, size, size)
+def _span(size: float | SizeRange) -> Extent:
+    return Extent.of(size.min, size.max) if isinstance(size, SizeRange) else Extent(size, size, size)
 
 
-def _ring(asked: contract.GlandRing) -> tuple[Span, Span]:
+def _ring(asked: contract.GlandRing) -> tuple[Extent, Extent]:
     """Inside and section; a plain number takes the tolerance of the standard."""
     inside, section = asked.inside_mm, asked.section_mm
     if asked.designation is not None and (inside is None or section is None):

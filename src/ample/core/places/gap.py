@@ -12,8 +12,8 @@ SOFT, HARD = 70.0, 90.0
 
 
 @dataclass(frozen=True)
-class Backup:
-    """Backup rings that a ring needs: one on the side away from the pressure, or one on each side."""
+class BackupRings:
+    """BackupRings rings that a ring needs: one on the side away from the pressure, or one on each side."""
 
     sides: int
     allowed_gap_mm: float

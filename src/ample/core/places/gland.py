@@ -13,7 +13,7 @@ from ample.core.errors import BadInput
 from ample.core.fits.finding import PlaceFinding
 from ample.core.handbook.sealing import fill_after_swell, section_when_stretched
 from ample.core.places.finding import rubber_findings
-from ample.core.places.gap import Backup, gap_allowed_mm
+from ample.core.places.gap import BackupRings, gap_allowed_mm
 from ample.core.standards.seals import ring_inside_tolerance_mm, ring_section_tolerance_mm, sizes_of_family
 from ample.core.tables import read_table
 
@@ -28,7 +28,7 @@ USUAL_HARDNESS = 70.0
 
 
 @dataclass(frozen=True)
-class Span:
+class Extent:
     """Least, nominal and most."""
 
     min: float
@@ -36,9 +36,9 @@ class Span:
     max: float
 
     @staticmethod
-    def of(least: float, most: float) -> Span:
+    def of(least: float, most: float) -> Extent:
         """A range with its middle as nominal."""
-        return Span(least, (least + most) / 2, most)
+        return Extent(least, (least + most) / 2, most)
 
 
 @dataclass(frozen=True)
@@ -46,10 +46,10 @@ class Groove:
     """A groove: where it lies, the wall that the ring stands against, depth to the mating surface, width, gap; mm."""
 
     kind: GrooveKind
-    wall_mm: Span
-    depth_mm: Span
-    width_mm: Span
-    gap_mm: Span | None = None
+    wall_mm: Extent
+    depth_mm: Extent
+    width_mm: Extent
+    gap_mm: Extent | None = None
 
 
 @dataclass(frozen=True)
@@ -106,33 +106,33 @@ class SuggestedGroove:
 class Gland:
     """An O-ring in its groove, per cent, with what is wrong and what would suit."""
 
-    squeeze_percent: Span
-    stretch_percent: Span
-    fill_percent: Span
-    gap_mm: Span | None
+    squeeze_percent: Extent
+    stretch_percent: Extent
+    fill_percent: Extent
+    gap_mm: Extent | None
     at_its_ends: AtItsEnds
-    backup: Backup | None
+    backup: BackupRings | None
     findings: tuple[PlaceFinding, ...]
     suggested_ring: SuggestedRing | None
     suggested_groove: SuggestedGroove
 
 
-def ring_span(inside_mm: float, section_mm: float) -> tuple[Span, Span]:
+def ring_span(inside_mm: float, section_mm: float) -> tuple[Extent, Extent]:
     """Inside and section with the tolerances of ISO 3601-1 class B, mm.
 
     >>> ring_span(37.69, 3.53)[1]
-    Span(min=3.43, nominal=3.53, max=3.63)
+    Extent(min=3.43, nominal=3.53, max=3.63)
     """
     off, inside_off = ring_section_tolerance_mm(section_mm), ring_inside_tolerance_mm(inside_mm)
     return (
-        Span(inside_mm - inside_off, inside_mm, inside_mm + inside_off),
-        Span(round(section_mm - off, 6), section_mm, round(section_mm + off, 6)),
+        Extent(inside_mm - inside_off, inside_mm, inside_mm + inside_off),
+        Extent(round(section_mm - off, 6), section_mm, round(section_mm + off, 6)),
     )
 
 
 def judge_gland(
-    inside_mm: Span,
-    section_mm: Span,
+    inside_mm: Extent,
+    section_mm: Extent,
     groove: Groove,
     duty: RingDuty = RingDuty(),
     rubber: Rubbery = Rubbery(),
@@ -163,7 +163,7 @@ def judge_gland(
     Source: geometry; measured loss of section from published tests; aims of common practice (`gland_aims.csv`).
 
     Example:
-        >>> groove = Groove("shaft", Span.of(38.5, 38.5), Span.of(2.8, 2.8), Span.of(4.8, 4.8))
+        >>> groove = Groove("shaft", Extent.of(38.5, 38.5), Extent.of(2.8, 2.8), Extent.of(4.8, 4.8))
         >>> round(judge_gland(*ring_span(37.69, 3.53), groove).squeeze_percent.nominal, 1)
         19.8
     """
@@ -177,7 +177,7 @@ def judge_gland(
         )
     stretch = _stretch(inside_mm, section_mm, groove, duty.pressure_from)
     squeeze = _squeeze(inside_mm, section_mm, groove, stretch)
-    fill = Span(
+    fill = Extent(
         _fill(section_mm.min, groove.depth_mm.max, groove.width_mm.max),
         _fill(section_mm.nominal, groove.depth_mm.nominal, groove.width_mm.nominal),
         _fill(section_mm.max, groove.depth_mm.min, groove.width_mm.min),
@@ -194,7 +194,7 @@ def judge_gland(
     return Gland(squeeze, stretch, fill, groove.gap_mm, ends, backup, findings, better, suits)
 
 
-def _at_its_ends(squeeze: Span, fill: Span, duty: RingDuty) -> AtItsEnds:
+def _at_its_ends(squeeze: Extent, fill: Extent, duty: RingDuty) -> AtItsEnds:
     """Least squeeze cold, most squeeze and fill hot and swollen, per cent."""
 
     def squeezed(percent: float, grows: float) -> float:
@@ -210,30 +210,30 @@ def _at_its_ends(squeeze: Span, fill: Span, duty: RingDuty) -> AtItsEnds:
     )
 
 
-def _backup(section_mm: float, groove: Groove, duty: RingDuty, rubber: Rubbery) -> Backup | None:
+def _backup(section_mm: float, groove: Groove, duty: RingDuty, rubber: Rubbery) -> BackupRings | None:
     if groove.gap_mm is None or duty.pressure_bar is None:
         return None
     allowed = gap_allowed_mm(section_mm, rubber.hardness_shore_a or USUAL_HARDNESS, duty.pressure_bar)
     if groove.gap_mm.max <= allowed:
         return None
-    return Backup(2 if duty.pressure_from == "both" else 1, allowed)
+    return BackupRings(2 if duty.pressure_from == "both" else 1, allowed)
 
 
 def _of_running(
     ends: AtItsEnds,
-    squeeze: Span,
-    fill: Span,
+    squeeze: Extent,
+    fill: Extent,
     groove: Groove,
     duty: RingDuty,
     rubber: Rubbery,
-    backup: Backup | None,
+    backup: BackupRings | None,
 ) -> tuple[PlaceFinding, ...]:
     """What heat, cold, swell and pressure do."""
     found = []
     if backup is not None and groove.gap_mm is not None:
         hardness = rubber.hardness_shore_a or USUAL_HARDNESS
         where = "on both sides" if backup.sides == 2 else "on the side away from the pressure"
-        found.append(PlaceFinding("gap_high", "stop", f"The gap is {groove.gap_mm.max:g} mm: {hardness:g} Shore A withstands {backup.allowed_gap_mm:g} mm at {duty.pressure_bar:g} bar.", f"A backup ring {where}, a harder ring, or a smaller gap."))  # fmt: skip
+        found.append(PlaceFinding("gap_high", "stop", f"The gap is {groove.gap_mm.max:.2f} mm: {hardness:g} Shore A withstands {f'{backup.allowed_gap_mm:.2f} mm' if backup.allowed_gap_mm else 'no gap'} at {duty.pressure_bar:g} bar.", f"A backup ring {where}, a harder ring, or a smaller gap."))  # fmt: skip
     if ends.hot_fill_percent >= FULL_PERCENT > fill.max:
         found.append(PlaceFinding("fill_when_hot", "stop", f"Hot and swollen the ring needs {ends.hot_fill_percent:.0f} % of the groove: it bursts out or breaks the parts.", "A wider groove, a thinner ring, or a rubber that swells less."))  # fmt: skip
     if duty.min_c is not None and ends.cold_squeeze_percent <= 0 < squeeze.min:
@@ -241,7 +241,7 @@ def _of_running(
     return tuple(found)
 
 
-def _stretch(inside: Span, section: Span, groove: Groove, pressure_from: PressureFrom) -> Span:
+def _stretch(inside: Extent, section: Extent, groove: Groove, pressure_from: PressureFrom) -> Extent:
     """Wall against ring, per cent: least wall and largest ring, nominal, the reverse."""
     ring = [
         _touching(i, w, groove.kind, pressure_from)
@@ -252,7 +252,7 @@ def _stretch(inside: Span, section: Span, groove: Groove, pressure_from: Pressur
         )
     ]
     walls = (groove.wall_mm.min, groove.wall_mm.nominal, groove.wall_mm.max)
-    return Span(*(100 * (wall - own) / own for wall, own in zip(walls, ring, strict=True)))
+    return Extent(*(100 * (wall - own) / own for wall, own in zip(walls, ring, strict=True)))
 
 
 def _touching(inside_mm: float, section_mm: float, kind: GrooveKind, pressure_from: PressureFrom) -> float:
@@ -261,13 +261,13 @@ def _touching(inside_mm: float, section_mm: float, kind: GrooveKind, pressure_fr
     return inside_mm if by_inside else inside_mm + 2 * section_mm
 
 
-def _squeeze(inside: Span, section: Span, groove: Groove, stretch: Span) -> Span:
+def _squeeze(inside: Extent, section: Extent, groove: Groove, stretch: Extent) -> Extent:
     def of(left: float, depth: float) -> float:
         return 100 * (left - depth) / left
 
     by_stretch = groove.kind == "shaft"
     measured = _measured_loss(stretch.max) if by_stretch else 0.0
-    return Span(
+    return Extent(
         of(section.min * (1 - measured), groove.depth_mm.max),
         of(_kept(inside.nominal, section.nominal, stretch.nominal, groove.kind), groove.depth_mm.nominal),
         of(_kept(inside.max, section.max, stretch.min, groove.kind), groove.depth_mm.min),
@@ -321,7 +321,7 @@ def _aims(kind: GrooveKind, motion: Motion) -> _Aims:
     return _table()[place, motion]
 
 
-def _findings(squeeze: Span, stretch: Span, fill: Span, aims: _Aims) -> tuple[PlaceFinding, ...]:
+def _findings(squeeze: Extent, stretch: Extent, fill: Extent, aims: _Aims) -> tuple[PlaceFinding, ...]:
     found: list[PlaceFinding] = []
     low, high, _ = aims.squeeze
 

@@ -14,6 +14,7 @@ from ample.core.parts import SealSpec
 from ample.core.parts.requirement import Measured, OperatingConditions
 from ample.core.parts.rubber import Medium
 from ample.core.places.gland import (
+    Extent,
     Gland,
     Groove,
     GrooveKind,
@@ -21,7 +22,6 @@ from ample.core.places.gland import (
     PressureFrom,
     RingDuty,
     Rubbery,
-    Span,
     judge_gland,
     ring_span,
 )
@@ -71,6 +71,13 @@ class GoingIn(BaseModel):
     spec: SealSpec = Field(exclude=True)
     measured: tuple[Measured, ...] = Field(exclude=True)
     duty: OperatingConditions = Field(exclude=True)
+    known: Mapping[str, str] = Field(
+        default_factory=dict, exclude=True, description="attributes required, by name"
+    )
+
+    def attribute(self, name: str) -> str:
+        """An attribute as the part states it, else as it is required; empty while nobody knows."""
+        return self.spec.marked.get(name) or self.known.get(name, "")
 
 
 @dataclass(frozen=True)
@@ -85,7 +92,7 @@ class DrawnRing:
     """A ring in its groove for the drawing, mm: the groove, and the section that the ring keeps there, least to most."""
 
     groove: Groove
-    section_mm: Span
+    section_mm: Extent
 
 
 @dataclass(frozen=True)
@@ -153,7 +160,7 @@ def _lip(sheet: PlaceSheet, going: GoingIn, spec: SealSpec) -> PlaceJudged:
             sheet.pressure_bar,
             sheet.max_c if sheet.max_c is not None else going.duty.temperature_c,
             sheet.medium or going.duty.medium,
-            spec.marked.get("material", ""),
+            going.attribute("material"),
             _track_mm(sheet, read),
             sheet.roughness_um,
             sheet.hardness_hrc,
@@ -197,11 +204,11 @@ def _ring(sheet: PlaceSheet, going: GoingIn, spec: SealSpec) -> PlaceJudged:
     gap = _length(sheet.gap, "gap")
     depth = _span(read["groove_depth"], gap or 0.0)
     groove = Groove(
-        kind, _span(read[wall]), depth, _span(read["groove_width"]), Span.of(gap, gap) if gap else None
+        kind, _span(read[wall]), depth, _span(read["groove_width"]), Extent.of(gap, gap) if gap else None
     )
     inside, section = ring_span(*spec.dimensions_mm[:2])
     most_c = sheet.max_c if sheet.max_c is not None else going.duty.temperature_c
-    hardness = sheet.hardness_shore_a or _number(spec.marked.get("hardness_shore_a", ""))
+    hardness = sheet.hardness_shore_a or _number(going.attribute("hardness_shore_a"))
     found = judge_gland(
         inside,
         section,
@@ -210,9 +217,9 @@ def _ring(sheet: PlaceSheet, going: GoingIn, spec: SealSpec) -> PlaceJudged:
             sheet.motion, sheet.pressure_from, sheet.pressure_bar, sheet.min_c, most_c,
             sheet.medium or going.duty.medium, sheet.swell_percent,
         ),
-        Rubbery(spec.marked.get("material", ""), hardness),
+        Rubbery(going.attribute("material"), hardness),
     )  # fmt: skip
-    kept = Span(*(depth_of / (1 - squeeze / 100) for depth_of, squeeze in (
+    kept = Extent(*(depth_of / (1 - squeeze / 100) for depth_of, squeeze in (
         (depth.max, found.squeeze_percent.min), (depth.nominal, found.squeeze_percent.nominal),
         (depth.min, found.squeeze_percent.max),
     )))  # fmt: skip
@@ -224,10 +231,10 @@ def _number(text: str) -> float | None:
     return float(text) if text.replace(".", "", 1).isdigit() else None
 
 
-def _span(read: Measured, more_mm: float = 0.0) -> Span:
+def _span(read: Measured, more_mm: float = 0.0) -> Extent:
     u = read.expanded_uncertainty_mm
     mean = read.mean_mm + more_mm
-    return Span(max(mean - u, 0.001), mean, mean + u)
+    return Extent(max(mean - u, 0.001), mean, mean + u)
 
 
 def _length(text: str, field: str) -> float | None:

@@ -32,8 +32,11 @@ def fitted_bearing(t: Transaction, part: PartHead) -> FittedBearing | None:
 
 
 def going_in(t: Transaction, part: PartHead) -> GoingIn | None:
-    """What goes into the place of a seal, ring or small part: the chosen replacement, else what is required."""
-    row = queries.match(t, part.part_id)
+    """What goes into the place of a seal, ring or small part: the replacement, else the listed part that it was confirmed
+    as, else what is required.
+    """
+    match = queries.match(t, part.part_id)
+    row = match or queries.identification(t, part.part_id)
     wanted = requirements_of(t, [part]).get(part.part_id)
     spec = wanted.spec if wanted else None
     title = title_of(wanted) if wanted and spec else ""
@@ -43,8 +46,9 @@ def going_in(t: Transaction, part: PartHead) -> GoingIn | None:
     if not isinstance(spec, SealSpec):
         return None
     return GoingIn(
-        title=title, chosen=row is not None, size_text=spec.size_text, family=spec.family, kind=spec.kind, spec=spec,
+        title=title, chosen=match is not None, size_text=spec.size_text, family=spec.family, kind=spec.kind, spec=spec,
         measured=wanted.measured if wanted else (), duty=wanted.duty if wanted else OperatingConditions(),
+        known={each.name: each.value for each in wanted.attributes} if wanted else {},
     )  # fmt: skip
 
 

@@ -146,6 +146,7 @@ def _place_findings(
     going = GoingIn(
         title="", chosen=True, size_text=spec.size_text, family=spec.family, kind=spec.kind, spec=spec,
         measured=wanted.measured if wanted else (), duty=duty,
+        known={each.name: each.value for each in wanted.attributes} if wanted else {},
     )  # fmt: skip
     judged = judge_place(sheet, PlaceFacts(going))
     return judged.findings if judged else ()

@@ -1,0 +1,125 @@
+"""Seats and places by the rules of each kind, worked with the keys alone."""
+
+import re
+
+import pytest
+from playwright.sync_api import expect
+
+CONFIRM = re.compile("^Confirm")
+
+
+def to_seats(person, make_part, marking, family="bearing"):
+    """A part identified by its marking, on Seats."""
+    number, part = make_part(family=family)
+    page = person().go(f"/jobs/{number}/parts/{part}/bench")
+    page.locator("input[name=marking]").fill(marking)
+    page.get_by_role("button", name=CONFIRM).press("Enter")
+    expect(page.get_by_role("button", name=CONFIRM)).to_have_count(0)
+    page.goto(page.url.split("/jobs/")[0] + f"/jobs/{number}/parts/{part}/seats")
+    return page
+
+
+def typed(page, first_um, nominal, count=6):
+    """Readings typed where the hand stands, each taken with Enter."""
+    expect(page.locator(".seat-field").first).to_be_focused()
+    for step in range(count):
+        page.keyboard.type(f"{nominal + first_um / 1000 + (step % 3 - 1) * 0.0004:.4f}")
+        page.keyboard.press("Enter")
+
+
+@pytest.mark.parametrize(
+    ("marking", "nominal", "um", "says"),
+    [
+        ("6205", 25, 6.5, "Shaft good"),
+        ("22310", 50, 17, "Shaft good"),
+        ("32210", 50, 17, "Shaft good"),
+        ("HK2016", 20, -5, "Shaft good"),
+        ("UC205", 25, -60, "Shaft not good"),
+        ("51105", 25, 2.5, "Shaft good"),
+        ("NATR25", 25, -13.5, "Shaft good"),
+        ("6210", 50, 3, "Shaft cannot be decided"),
+    ],
+)
+def test_a_shaft_is_judged_by_its_kind(person, make_part, marking, nominal, um, says):
+    page = to_seats(person, make_part, marking)
+    typed(page, um, nominal)
+    expect(page.locator(".verdict h2").first).to_contain_text(says)
+
+
+def test_a_yoke_roller_has_no_housing(person, make_part):
+    page = to_seats(person, make_part, "NATR25")
+    expect(page.get_by_role("region", name="verdict")).to_contain_text("no seat in a housing")
+    expect(page.locator(".seat-field")).to_have_count(6)
+
+
+def test_a_taper_bore_says_how_far_to_drive_up(person, make_part):
+    page = to_seats(person, make_part, "22210K")
+    verdict = page.get_by_role("region", name="verdict")
+    expect(verdict).to_contain_text("0.025 … 0.030 mm")
+    page.locator("input[name=sleeve_bore]").fill("45")
+    expect(page.locator(".verdict h2").first).to_contain_text("Shaft not measured")
+
+
+def test_what_would_decide_it_is_said_and_a_standard_decides(person, make_part):
+    page = to_seats(person, make_part, "6210")
+    typed(page, 11.2, 50)
+    verdict = page.get_by_role("region", name="verdict")
+    expect(verdict).to_contain_text("in k5")
+    page.locator("input[name=shaft-standard]").fill("1.6")
+    expect(page.get_by_role("img", name="shaft seat")).to_be_visible()
+    expect(page.locator("svg text", has_text="U = ±2")).to_be_visible()
+
+
+def test_a_spun_seat_gets_its_ways_back_and_its_signs(person, make_part):
+    page = to_seats(person, make_part, "6205")
+    typed(page, -65, 25)
+    verdict = page.get_by_role("region", name="verdict")
+    expect(verdict).to_contain_text("Sleeve it: turn down to 21.00 mm")
+    expect(verdict).to_contain_text("Worn or machined out of its zone.")
+    page.get_by_role("button", name="scored").press("Enter")
+    expect(verdict).to_contain_text("The ring has turned on this seat.")
+
+
+def measured(page, number_of):
+    for name, text in number_of.items():
+        field = page.locator(f"input[name={name}]")
+        field.fill(text)
+        field.press("Enter")
+
+
+def to_place(person, make_part, marking, family, sizes):
+    number, part = make_part(family=family)
+    page = person().go(f"/jobs/{number}/parts/{part}/bench")
+    page.locator("input[name=marking]").fill(marking)
+    measured(page, sizes)
+    expect(page.get_by_text(re.compile("^saved"))).to_be_visible()
+    page.goto(page.url.split("/jobs/")[0] + f"/jobs/{number}/parts/{part}/seats")
+    return page
+
+
+def test_a_lip_seal_at_its_place(person, make_part):
+    page = to_place(person, make_part, "35x52x7", "lip_seal", {"shaft": "34.97", "housing_bore": "52.02"})
+    verdict = page.get_by_role("region", name="verdict")
+    expect(verdict).to_contain_text("Place good")
+    page.locator("input[name=rpm]").fill("1450")
+    expect(verdict).to_contain_text("2.7 m/s")
+    page.locator("input[name=track_depth]").fill("10 thou")
+    expect(verdict).to_contain_text("Place not good")
+    expect(verdict).to_contain_text("Thin wear sleeve: 35.56 mm")
+    page.get_by_role("button", name="keyway").press("Enter")
+    expect(page.get_by_role("img", name="way in: keyway, harms the lip")).to_be_visible()
+    page.locator("input[name=track_depth]").fill("deep")
+    expect(page.get_by_role("alert").first).to_contain_text("cannot be read")
+
+
+def test_a_ring_in_its_groove_under_pressure(person, make_part):
+    sizes = {"groove_diameter": "38.5", "groove_width": "4.7", "groove_depth": "2.8"}
+    page = to_place(person, make_part, "-222", "o_ring", sizes)
+    expect(page.get_by_role("img", name="in a groove 4.70 wide")).to_be_visible()
+    verdict = page.get_by_role("region", name="verdict")
+    expect(verdict).to_contain_text("squeeze")
+    page.locator("input[name=gap]").fill("4 thou")
+    page.locator("input[name=pressure_bar]").fill("160")
+    expect(verdict).to_contain_text("Backup ring on the side away from the pressure.")
+    page.get_by_role("button", name="both sides").press("Enter")
+    expect(verdict).to_contain_text("Backup ring on both sides.")
