@@ -82,6 +82,11 @@ def prepare(command: str, whole: bool = False) -> None:
         # without windows it takes a quarter less of the processor; where it cannot be installed, the whole one serves
         others = () if os.geteuid() == 0 else ("/usr/bin/chromium",)
         debian_package("chromium-headless-shell", "/usr/bin/chromium-headless-shell", *others)
+    if command in ("start", "dev", "test", "bench"):
+        # what sets the papers of the shop (PDF) draws its text with this library
+        debian_package(
+            "libpangoft2-1.0-0", *(str(path) for path in Path("/usr/lib").glob("*/libpangoft2-1.0.so.0"))
+        )
     if command in ("start", "test", "bench"):
         front_end(for_checks=command == "test")
     if command == "dev":

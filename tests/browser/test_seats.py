@@ -92,7 +92,8 @@ def to_place(person, make_part, marking, family, sizes):
     page = person().go(f"/jobs/{number}/parts/{part}/bench")
     page.locator("input[name=marking]").fill(marking)
     measured(page, sizes)
-    expect(page.get_by_text(re.compile("^saved"))).to_be_visible()
+    page.get_by_role("button", name=CONFIRM).press("Enter")
+    expect(page.get_by_role("button", name=CONFIRM)).to_have_count(0)
     page.goto(page.url.split("/jobs/")[0] + f"/jobs/{number}/parts/{part}/seats")
     return page
 

@@ -123,12 +123,7 @@ const FROM = [
       >
     </div>
     <template v-if="lip">
-      <ChipGroup
-        words="on the way in"
-        :options="[...WAY]"
-        :chosen="held.way_in ?? []"
-        @toggle="toggleWay"
-      />
+      <ChipGroup words="on the way in" :options="[...WAY]" :chosen="held.way_in ?? []" @toggle="toggleWay" />
       <div class="chipline">
         <button type="button" class="chip" :aria-pressed="held.lead" @click="held.lead = !held.lead">
           ground with lead

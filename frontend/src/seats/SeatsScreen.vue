@@ -52,6 +52,7 @@ const seatLabels = computed((): Record<string, Label> => {
 })
 /** The sides that the bearing has a straight seat on. */
 const SIDES = ['shaft', 'housing'] as const
+const FORMS = ['pdf', 'dxf', 'svg'] as const
 const RINGS: Record<string, Record<'shaft' | 'housing', string>> = {
   raceway: { shaft: 'under the needles', housing: '' },
   slip_fit: { shaft: 'insert bore', housing: '' },
@@ -239,7 +240,19 @@ onMounted(async () => {
             :title="side === 'shaft' ? 'Shaft' : 'Housing'"
             :judgement="judged[side]"
             :why="why"
-          />
+          >
+            <p v-if="judged[side].check?.decision === 'reject'" class="papers">
+              Machine-shop sheet:
+              <a
+                v-for="form in FORMS"
+                :key="form"
+                class="plain"
+                :href="`/api/parts/${partId}/shop-sheet/${side}/${form}`"
+                download
+                >{{ form.toUpperCase() }}</a
+              >
+            </p>
+          </SeatVerdict>
           <SeatAbsent
             v-else-if="judged.absent[side]"
             :title="side === 'shaft' ? 'Shaft' : 'Housing'"
@@ -366,6 +379,12 @@ onMounted(async () => {
   font-size: 14.5px;
   display: grid;
   gap: 6px;
+}
+.papers {
+  display: flex;
+  gap: 12px;
+  font-size: 15px;
+  margin-top: 6px;
 }
 @media (max-width: 900px) {
   .left {

@@ -27,6 +27,7 @@ from ample.shop.jobfile.api import api as jobfile
 from ample.shop.jobs.api import api as jobs
 from ample.shop.line.api import api as line
 from ample.shop.orders.api import api as orders
+from ample.shop.paper.api import api as paper
 from ample.shop.people.api import api as people
 from ample.shop.photos.api import api as photos
 from ample.shop.takein.api import api as takein
@@ -97,6 +98,7 @@ def create_app(settings: Settings | None = None) -> OpenAPI:
         line,
         photos,
         jobfile,
+        paper,
         bench,
         sheets,
         orders,

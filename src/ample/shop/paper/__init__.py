@@ -1,0 +1,1 @@
+"""Papers that leave the shop: the machine-shop sheet as SVG, DXF and PDF."""
