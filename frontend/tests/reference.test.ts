@@ -18,11 +18,18 @@ describe('a figure of the handbook', () => {
     [16666.666666, '16 667'],
     [500, '500'],
     [0, '0'],
-    [-0.05, '-0.05'],
+    [-0.05, '−0.05'],
     [0.00035, '0.00035'],
     [23938.16, '23 938'],
     [33640123, '33 640 123'],
   ])('as it is shown: %d', (value, text) => expect(figure(value)).toBe(text))
+  it.each([
+    ['least_squeeze_percent', 2.14912, '2.1'],
+    ['growth_um', 15.1267, '15.1'],
+    ['groove_diameter_mm', 25.00234, '25.002'],
+  ])('of an output counts as far as its unit bears: %s', (name, value, text) =>
+    expect(figure(value, name)).toBe(text),
+  )
   it('of a list is a sum', () => expect(figure([0.3, 0.3])).toBe('0.3 + 0.3'))
 })
 

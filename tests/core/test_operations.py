@@ -24,6 +24,8 @@ ASKED: dict[str, dict[str, Any]] = {
     "calculate": {"question": "lip_speed", "shaft_mm": 50, "rpm": 1500},
     "handbook": {"question": "lip_speed"},
     "lip-seal": {"shaft_mm": 35, "rpm": 1500, "material": "NBR", "medium": "mineral_oil", "track_depth_mm": 0.25},
+    "codes": {},
+    "media": {},
     "place": {"family": "lip_seal", "designation": "35x52x7", "observations": [{"feature": "shaft", "values": [34.98]}]},
     "gland": {"ring": {"inside_mm": 37.69, "section_mm": 3.53}, "groove": {"kind": "shaft", "groove_diameter_mm": 38.5, "width_mm": 4.8, "depth_mm": {"min": 2.75, "max": 2.85}}},
     "seat": {"part": "shaft", "designation": "6205", "readings_mm": [[25.006, 25.007]], "instrument": "micrometer", "temperature_c": 21, "duty": {"turning": "shaft"}},
@@ -58,6 +60,8 @@ ANSWERED = {
     "handbook": {"topics", "pages"},
     "lip-seal": {"speed_m_s", "findings", "suitable", "repair"},
     "place": {"decision", "findings", "missing"},
+    "codes": {"codes", "source"},
+    "media": {"media", "rubbers", "source"},
     "gland": {
         "squeeze_percent",
         "stretch_percent",

@@ -124,6 +124,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/codes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Prefixes and suffixes of rolling bearings in common use
+         * @description Prefixes and suffixes of rolling bearings in common use
+         */
+        post: operations["calc_codes_codes_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/decode": {
         parameters: {
             query?: never;
@@ -458,6 +478,26 @@ export interface paths {
          * @description Judge a lip seal on its shaft
          */
         post: operations["calc_lip_seal_lip_seal_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/media": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Rubbers against media, heat and cold
+         * @description Rubbers against media, heat and cold
+         */
+        post: operations["calc_media_media_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3467,6 +3507,40 @@ export interface components {
             suits: string | null;
             /** Words */
             words: string;
+        };
+        /**
+         * Code
+         * @description One code with one meaning: the attributes it sets and where the meaning comes from.
+         */
+        Code: {
+            /** Basis */
+            basis: string;
+            /** Code */
+            code: string;
+            /**
+             * Kinds
+             * @default []
+             */
+            kinds: string[];
+            /** Meaning */
+            meaning: string;
+            /** Place */
+            place: string;
+            /** Sets */
+            sets: [
+                string,
+                string
+            ][];
+        };
+        /**
+         * CodesAnswer
+         * @description The general dictionary of codes in common use.
+         */
+        CodesAnswer: {
+            /** Codes */
+            codes: components["schemas"]["Code"][];
+            /** Source */
+            source: string;
         };
         /**
          * ComparedJudged
@@ -6503,6 +6577,11 @@ export interface components {
             series: components["schemas"]["Series"][];
         };
         /**
+         * LookUpRequest
+         * @description A table of the reference; nothing more is asked.
+         */
+        LookUpRequest: Record<string, never>;
+        /**
          * LooseCount
          * @description What is wrong with a count, if anything: missing in the tray, or left over at closing.
          */
@@ -6645,6 +6724,20 @@ export interface components {
             instrument: string;
             /** Mean Mm */
             mean_mm: number;
+        };
+        /**
+         * MediaAnswer
+         * @description Rubbers against media.
+         */
+        MediaAnswer: {
+            /** Media */
+            media: {
+                [key: string]: string;
+            };
+            /** Rubbers */
+            rubbers: components["schemas"]["Rubber"][];
+            /** Source */
+            source: string;
         };
         /**
          * Nearest
@@ -8566,6 +8659,40 @@ export interface components {
         RootModel_Verdict_: components["schemas"]["Verdict"];
         /** RootModel[ZoneChoice] */
         RootModel_ZoneChoice_: components["schemas"]["ZoneChoice"];
+        /**
+         * Rubber
+         * @description A rubber or plastic: density and hardness it comes in, its colours, the heat and media it withstands.
+         */
+        Rubber: {
+            /** Cold C */
+            cold_c: number;
+            /** Colours */
+            colours: {
+                [key: string]: number;
+            };
+            /** Density G Cm3 */
+            density_g_cm3: [
+                number,
+                number
+            ];
+            /** Hardness Shore A */
+            hardness_shore_a: [
+                number,
+                number
+            ];
+            /** Heat C */
+            heat_c: number;
+            /** Name */
+            name: string;
+            /** Share */
+            share: number;
+            /** Stands */
+            stands: {
+                [key: string]: number;
+            };
+            /** Words */
+            words: string;
+        };
         /**
          * RubberAnswer
          * @description Chances of each rubber, the density, the words about it, and whether it is settled enough to order by.
@@ -11145,6 +11272,66 @@ export interface operations {
             };
         };
     };
+    calc_codes_codes_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LookUpRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CodesAnswer"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
     calc_decode_decode_post: {
         parameters: {
             query?: never;
@@ -12125,6 +12312,66 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RootModel_LipSeal_"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    calc_media_media_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LookUpRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MediaAnswer"];
                 };
             };
             /** @description Nobody is signed in. */

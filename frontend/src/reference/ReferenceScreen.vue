@@ -3,6 +3,7 @@ import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, resultOf, type Refusal, type Schemas } from '@/api/client'
 import { useKeys } from '@/shell/useKeys'
+import { LOOK_UP } from './lookUp'
 import WorkedPage from './WorkedPage.vue'
 
 /** The handbook: every formula behind a judgement as a small worked page. */
@@ -14,22 +15,35 @@ const search = ref('')
 const field = ref<HTMLInputElement | null>(null)
 const chosen = computed(() => String(route.params.question ?? ''))
 const page = computed(() => book.value?.pages.find((each) => each.question === chosen.value))
-/** Every word looked for stands somewhere on the page. */
-function found(each: Schemas['Page']): boolean {
-  const fields = each.fields.map((own) => own.words).join(' ')
-  const text = `${each.words} ${each.question.replace(/_/g, ' ')} ${fields} ${each.source}`.toLowerCase()
-  return search.value
+const look = computed(() => LOOK_UP.find((each) => each.question === chosen.value))
+/** Every word looked for stands somewhere in the text. */
+const says = (text: string): boolean =>
+  search.value
     .toLowerCase()
     .split(/\s+/)
-    .every((word) => text.includes(word))
+    .every((word) => text.toLowerCase().includes(word))
+function found(each: Schemas['Page']): boolean {
+  const fields = each.fields.map((own) => own.words).join(' ')
+  return says(`${each.words} ${each.question.replace(/_/g, ' ')} ${fields} ${each.source}`)
 }
-const topics = computed(() =>
-  (book.value?.topics ?? [])
-    .map((topic) => ({
+interface Topic {
+  topic: string
+  words: string
+  pages: readonly { question: string; words: string }[]
+}
+const lookUp = computed((): Topic => ({
+  topic: 'look_up',
+  words: 'Look up',
+  pages: LOOK_UP.filter((each) => says(`${each.words} ${each.also}`)),
+}))
+const topics = computed((): Topic[] =>
+  [
+    lookUp.value,
+    ...(book.value?.topics ?? []).map((topic) => ({
       ...topic,
       pages: (book.value?.pages ?? []).filter((each) => each.topic === topic.topic && found(each)),
-    }))
-    .filter((topic) => topic.pages.length),
+    })),
+  ].filter((topic) => topic.pages.length),
 )
 const listed = computed(() => topics.value.flatMap((topic) => topic.pages))
 function open(question: string | undefined): void {
@@ -43,7 +57,7 @@ function step(by: number): void {
 const lead = ref(false)
 function enter(): void {
   if (listed.value.some((each) => each.question === chosen.value)) {
-    document.querySelector<HTMLElement>('.worked input, .worked select')?.focus()
+    document.querySelector<HTMLElement>('.worked input, .worked select, .look input, .look select')?.focus()
     return
   }
   lead.value = true
@@ -63,7 +77,7 @@ async function load(): Promise<void> {
   refusal.value = said.refusal
   if (!said.answer) return
   book.value = said.answer
-  if (!page.value) await open(said.answer.pages[0]?.question)
+  if (!page.value && !look.value) await open(LOOK_UP[0]?.question)
 }
 onMounted(async () => {
   await load()
@@ -107,7 +121,8 @@ onMounted(async () => {
       </div>
     </nav>
     <section class="sheet">
-      <WorkedPage v-if="page" :key="page.question" :page="page" :lead="lead" @led="lead = false" />
+      <component :is="look.page" v-if="look" :key="look.question" />
+      <WorkedPage v-else-if="page" :key="page.question" :page="page" :lead="lead" @led="lead = false" />
     </section>
   </main>
 </template>

@@ -85,7 +85,7 @@ const line = computed(() =>
       <div v-for="([name, value], i) in outputs" :key="name" :class="{ first: i === 0 }">
         <dt>{{ words(name) }}</dt>
         <dd>
-          <strong class="fig">{{ figure(value) }}</strong> {{ unit(name) }}
+          <strong class="fig">{{ figure(value, name) }}</strong> {{ unit(name) }}
         </dd>
       </div>
     </dl>

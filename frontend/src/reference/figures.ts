@@ -58,15 +58,18 @@ export function words(name: string): string {
   return CALLED[name] ?? name.slice(0, name.length - ends.length).replace(/_/g, ' ')
 }
 
-/** As it is shown: five figures that count, thousands apart. */
-export function figure(value: unknown): string {
-  if (Array.isArray(value)) return value.map(figure).join(' + ')
+/** How many figures of an output count: a length is written to the micrometre, a share to a tenth of a per cent. */
+const DECIMALS: Record<string, number> = { _um: 1, _percent: 1, _c: 1, _k: 1 }
+/** As it is shown: five figures that count, of an output no more than its unit bears; thousands apart. */
+export function figure(value: unknown, name = ''): string {
+  if (Array.isArray(value)) return value.map((each) => figure(each, name)).join(' + ')
   if (typeof value !== 'number') return String(value)
   if (value === 0) return '0'
   const size = Math.abs(value)
   if (size >= 1e9 || size < 1e-4) return value.toExponential(2).replace('e+', '·10^').replace('e', '·10^')
-  const digits = Math.max(0, Math.min(6, 4 - Math.floor(Math.log10(size))))
-  const [whole = '', part = ''] = value.toFixed(digits).split('.')
+  const most = DECIMALS[unitOf(name).ends] ?? 6
+  const digits = Math.max(0, Math.min(most, 4 - Math.floor(Math.log10(size))))
+  const [whole = '', part = ''] = value.toFixed(digits).replace('-', '−').split('.')
   const apart = whole.replace(/\B(?=(\d{3})+$)/g, ' ')
   const rest = part.replace(/0+$/, '')
   return rest ? `${apart}.${rest}` : apart

@@ -6,9 +6,12 @@ from ample.core.contract.glands import GlandDuty, GlandGroove, GlandRequest, Gla
 from ample.core.contract.handbook import (
     CalculateAnswer,
     CalculateRequest,
+    CodesAnswer,
     HandbookAnswer,
     HandbookRequest,
     HandbookTopic,
+    LookUpRequest,
+    MediaAnswer,
 )
 from ample.core.contract.identify import (
     CandidateAnswer,
@@ -106,6 +109,7 @@ __all__ = [
     "CautionsAnswer",
     "CautionsRequest",
     "ClearanceAfterFitting",
+    "CodesAnswer",
     "DecodeAnswer",
     "DecodeRequest",
     "DutyAsked",
@@ -151,7 +155,9 @@ __all__ = [
     "LineCheckAnswer",
     "LineCheckRequest",
     "LipSealRequest",
+    "LookUpRequest",
     "MarkingReading",
+    "MediaAnswer",
     "Millimetres",
     "Name",
     "Nearest",

@@ -7,7 +7,9 @@ from typing import Any
 from pydantic import ConfigDict, Field
 
 from ample.core.contract.base import Answer, Name, Request
+from ample.core.designation import Code
 from ample.core.handbook import Page
+from ample.core.parts.rubber import Rubber
 
 
 class CalculateRequest(Request):
@@ -50,3 +52,22 @@ class HandbookAnswer(Answer):
 
     topics: list[HandbookTopic]
     pages: list[Page]
+
+
+class LookUpRequest(Request):
+    """A table of the reference; nothing more is asked."""
+
+
+class CodesAnswer(Answer):
+    """The general dictionary of codes in common use."""
+
+    codes: list[Code]
+    source: str
+
+
+class MediaAnswer(Answer):
+    """Rubbers against media."""
+
+    media: dict[str, str]
+    rubbers: list[Rubber]
+    source: str

@@ -11,7 +11,7 @@ from pathlib import Path
 
 from ample.core.errors import BadInput
 from ample.core.parts import GROUPS, bearing_kinds
-from ample.core.tables import read_table
+from ample.core.tables import Table, read_table
 
 ATTRIBUTES = frozenset(("closure", "clearance", "class", "cage", "snap_ring", "bore_shape", "angle", "extra"))
 _CODE = re.compile(r"[A-Z0-9]{1,8}")
@@ -174,4 +174,9 @@ def _check_shadows(name: str, codes: list[Code]) -> None:
 @lru_cache
 def general_dialect() -> Dialect:
     """Codes in common use, with no maker's name."""
-    return read_dialect("general", read_table(Path(__file__).with_name("codes.csv")).rows)
+    return read_dialect("general", code_table().rows)
+
+
+def code_table() -> Table:
+    """The table of codes in common use."""
+    return read_table(Path(__file__).with_name("codes.csv"))

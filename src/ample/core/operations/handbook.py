@@ -1,10 +1,12 @@
-"""The handbook: its questions answered, and its pages."""
+"""The handbook: its questions answered, its pages, and tables to look up."""
 
 from __future__ import annotations
 
 from ample.core import contract
+from ample.core.designation.dialects import code_table, general_dialect
 from ample.core.errors import BadInput
 from ample.core.handbook.page import TOPICS, calculate, pages
+from ample.core.parts.rubber import MEDIA, medium_words, rubber_source, rubbers
 
 
 def answer_question(request: contract.CalculateRequest) -> contract.CalculateAnswer:
@@ -20,4 +22,18 @@ def handbook(request: contract.HandbookRequest) -> contract.HandbookAnswer:
     return contract.HandbookAnswer(
         topics=[contract.HandbookTopic(topic=name, words=words) for name, (words, _) in TOPICS.items()],
         pages=wanted,
+    )
+
+
+def codes(_: contract.LookUpRequest) -> contract.CodesAnswer:
+    """The general dictionary of prefixes and suffixes."""
+    return contract.CodesAnswer(codes=list(general_dialect().codes), source=code_table().source)
+
+
+def media(_: contract.LookUpRequest) -> contract.MediaAnswer:
+    """Rubbers against media, heat and cold."""
+    return contract.MediaAnswer(
+        media={name: medium_words(name) for name in MEDIA},
+        rubbers=list(rubbers().values()),
+        source=rubber_source(),
     )

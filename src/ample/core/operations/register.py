@@ -17,7 +17,7 @@ from ample.core.condition.trend import Trend
 from ample.core.errors import BadInput
 from ample.core.operations import job, keeping
 from ample.core.operations.glands import gland, lip_seal
-from ample.core.operations.handbook import answer_question, handbook
+from ample.core.operations.handbook import answer_question, codes, handbook, media
 from ample.core.operations.identify import identify_part
 from ample.core.operations.interchange import judge_interchange
 from ample.core.operations.kinds import kinds_of_family
@@ -136,6 +136,8 @@ OPERATIONS: dict[str, Operation] = _register(
     ("interchange", "Compare a replacement with the original", contract.InterchangeRequest, contract.Interchange, judge_interchange),
     ("calculate", "Answer a question of the handbook", contract.CalculateRequest, contract.CalculateAnswer, answer_question),
     ("handbook", "The pages of the handbook", contract.HandbookRequest, contract.HandbookAnswer, handbook),
+    ("codes", "Prefixes and suffixes of rolling bearings in common use", contract.LookUpRequest, contract.CodesAnswer, codes),
+    ("media", "Rubbers against media, heat and cold", contract.LookUpRequest, contract.MediaAnswer, media),
     ("seat", "Judge a measured shaft or housing seat", contract.SeatRequest, contract.SeatCheck, seat),
     ("place", "Judge the place that a part goes into, by the rules of its kind", contract.PlaceRequest, Place, place),
     ("gland", "Judge an O-ring in its groove", contract.GlandRequest, Gland, gland),

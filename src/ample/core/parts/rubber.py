@@ -165,6 +165,11 @@ def rubbers() -> dict[str, Rubber]:
     return found
 
 
+def rubber_source() -> str:
+    """Where the table of rubbers comes from."""
+    return read_table(Path(__file__).with_name("rubbers.csv")).source
+
+
 def rubber_by_evidence(clues: Clues) -> RubberAnswer:
     """Weigh what is known of a ring into chances of the rubbers it can be of.
 

@@ -1,0 +1,111 @@
+<script setup lang="ts">
+import { computed, onMounted, ref, shallowRef } from 'vue'
+import { api, resultOf } from '@/api/client'
+
+/** Rubbers against media: what lasts, what fails; heat, cold and density. */
+const ask = () => resultOf(api.POST('/api/calc/media', { body: {} }))
+const held = shallowRef<Awaited<ReturnType<typeof ask>>['answer']>(null)
+const refused = ref('')
+const medium = ref('')
+onMounted(async () => {
+  const said = await ask()
+  held.value = said.answer
+  refused.value = said.refusal?.message ?? ''
+})
+const media = computed(() => Object.entries(held.value?.media ?? {}))
+const WORDS = ['fails', 'poor', 'limited', 'lasts'] as const
+const grade = (stands: number): number => (stands < 0.35 ? 0 : stands < 0.5 ? 1 : stands < 0.8 ? 2 : 3)
+/** What lasts in the medium that is chosen stands first. */
+const rubbers = computed(() => {
+  const all = [...(held.value?.rubbers ?? [])]
+  return medium.value
+    ? all.sort((a, b) => (b.stands[medium.value] ?? 0) - (a.stands[medium.value] ?? 0))
+    : all
+})
+const degrees = (c: number): string => (c < 0 ? `−${Math.abs(c)}` : String(c))
+</script>
+
+<template>
+  <article class="look" aria-label="Rubbers and media">
+    <h2>Rubbers and media</h2>
+    <form class="row" @submit.prevent>
+      <label
+        >medium
+        <select v-model="medium" name="look-medium">
+          <option value="">all</option>
+          <option v-for="[name, words] in media" :key="name" :value="name">{{ words }}</option>
+        </select></label
+      >
+    </form>
+    <p v-if="refused" class="stop" role="alert">{{ refused }}</p>
+    <table v-if="held">
+      <thead>
+        <tr>
+          <th>rubber</th>
+          <th>°C</th>
+          <th>g/cm³</th>
+          <th
+            v-for="[name, words] in media.filter(([name]) => !medium || name === medium)"
+            :key="name"
+            class="medium"
+          >
+            {{ words }}
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="each in rubbers" :key="each.name">
+          <td class="fig rubber" :title="each.words">{{ each.name }}</td>
+          <td class="fig range">{{ degrees(each.cold_c) }} … {{ each.heat_c }}</td>
+          <td class="fig range">
+            {{ each.density_g_cm3.map((n) => n.toFixed(2)).join(' … ') }}
+          </td>
+          <td
+            v-for="[name] in media.filter(([name]) => !medium || name === medium)"
+            :key="name"
+            :class="`g${grade(each.stands[name] ?? 0)}`"
+          >
+            {{ WORDS[grade(each.stands[name] ?? 0)] }}
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <p class="faint">
+      Dry figures from handbooks, from memory: ask the supplier for the compound in hand. The density tells
+      FKM and PTFE from the rest and nothing else.
+    </p>
+  </article>
+</template>
+
+<style scoped src="./look.css"></style>
+<style scoped>
+td,
+th {
+  padding-right: 9px;
+}
+th.medium {
+  max-width: 74px;
+  font-size: 13px;
+}
+.rubber {
+  font-size: 18px;
+  white-space: nowrap;
+}
+.range {
+  white-space: nowrap;
+}
+td {
+  font-size: 14px;
+}
+.g0 {
+  color: var(--stop);
+  font-weight: 600;
+}
+.g1,
+.g2 {
+  color: var(--unsure);
+}
+.g3 {
+  color: var(--good);
+}
+</style>
