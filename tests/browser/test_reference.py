@@ -72,3 +72,26 @@ def test_a_word_that_stands_nowhere_is_said_so(person):
     page = opened(person)
     page.locator("input[name=search]").fill("marmalade")
     expect(page.get_by_text("No page has all these words.")).to_be_visible()
+
+
+def test_what_is_looked_up_stands_before_the_formulas(person):
+    page = person().go("/reference/look-fits")
+    page.locator("input[name=fit-shaft]").fill("p6")
+    expect(page.get_by_role("status").first).to_contain_text("1 … 35 µm tight")
+    expect(page.get_by_role("img", name="zones H7 and p6 at 25 mm")).to_be_visible()
+    page.locator("input[name=fit-shaft]").fill("q66")
+    expect(page.get_by_role("alert")).to_be_visible()
+
+
+def test_codes_media_rings_and_lengths(person):
+    page = person().go("/reference/look-codes")
+    page.locator("input[name=code-search]").fill("2RS")
+    expect(page.get_by_role("article")).to_contain_text("both sides")
+    page.goto(page.url.replace("look-codes", "look-media"))
+    page.locator("select[name=look-medium]").select_option("brake_fluid")
+    expect(page.locator("tbody tr").first).to_contain_text("lasts")
+    page.goto(page.url.replace("look-media", "look-rings"))
+    expect(page.get_by_role("article")).to_contain_text("13 … 28")
+    page.goto(page.url.replace("look-rings", "look-length"))
+    page.locator("input[name=look-length]").fill("1 1/8")
+    expect(page.get_by_role("status").first).to_contain_text("28.575 mm")

@@ -98,7 +98,9 @@ const sizes = (limits: Schemas['LimitsAnswer']): string => {
             :height="Math.max(y(each.lower_um) - y(each.upper_um), 1.5)"
             :class="i ? 'shaft' : 'hole'"
           />
-          <text :x="270 + i * 250" :y="y(each.upper_um) + 5" class="limit">{{ signed(each.upper_um) }}</text>
+          <text v-if="each.upper_um !== 0" :x="270 + i * 250" :y="y(each.upper_um) + 5" class="limit">
+            {{ signed(each.upper_um) }}
+          </text>
           <text :x="270 + i * 250" :y="Math.max(y(each.lower_um) + 5, y(each.upper_um) + 21)" class="limit">
             {{ signed(each.lower_um) }}
           </text>

@@ -14,6 +14,7 @@ onMounted(async () => {
 })
 const media = computed(() => Object.entries(held.value?.media ?? {}))
 const WORDS = ['fails', 'poor', 'limited', 'lasts'] as const
+const MARKS = ['☒', '◔', '◑', '●'] as const
 const grade = (stands: number): number => (stands < 0.35 ? 0 : stands < 0.5 ? 1 : stands < 0.8 ? 2 : 3)
 /** What lasts in the medium that is chosen stands first. */
 const rubbers = computed(() => {
@@ -65,11 +66,19 @@ const degrees = (c: number): string => (c < 0 ? `−${Math.abs(c)}` : String(c))
             :key="name"
             :class="`g${grade(each.stands[name] ?? 0)}`"
           >
-            {{ WORDS[grade(each.stands[name] ?? 0)] }}
+            <span
+              :title="WORDS[grade(each.stands[name] ?? 0)]"
+              :aria-label="WORDS[grade(each.stands[name] ?? 0)]"
+              >{{ MARKS[grade(each.stands[name] ?? 0)] }}</span><template v-if="medium">
+              {{ WORDS[grade(each.stands[name] ?? 0)] }}</template
+            >
           </td>
         </tr>
       </tbody>
     </table>
+    <p class="legend">
+      <span v-for="(mark, i) in MARKS" :key="mark" :class="`g${i}`">{{ mark }} {{ WORDS[i] }}</span>
+    </p>
     <p class="faint">
       Dry figures from handbooks, from memory: ask the supplier for the compound in hand. The density tells
       FKM and PTFE from the rest and nothing else.
@@ -96,6 +105,12 @@ th.medium {
 }
 td {
   font-size: 14px;
+}
+.legend {
+  display: flex;
+  gap: 18px;
+  font-size: 14.5px;
+  margin-top: 10px;
 }
 .g0 {
   color: var(--stop);
