@@ -113,7 +113,7 @@ def test_a_seal_goes_from_the_bench_to_match_and_is_compared(person):
     expect(page.get_by_role("option").nth(1)).to_contain_text(re.compile("hardness|rubber"))
     page.keyboard.press("Enter")
     page.wait_for_url("**/seats")
-    expect(page.locator(".places")).to_contain_text("bottom of the groove has not been measured")
+    expect(page.locator(".places")).to_contain_text("Measure on the Bench: groove bottom on a shaft")
     page.keyboard.press("Control+Enter")
     page.wait_for_url("**/orders**")
     expect(page.locator("main")).to_contain_text("-222")

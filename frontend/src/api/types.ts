@@ -4830,6 +4830,12 @@ export interface components {
             hollow_mm: number;
             /** @default null */
             housing: components["schemas"]["Range"] | null;
+            /**
+             * Housing Material
+             * @default steel
+             * @enum {string}
+             */
+            housing_material: "steel" | "stainless_martensitic" | "stainless_austenitic" | "grey_iron" | "aluminium" | "bronze";
             /** @default null */
             shaft: components["schemas"]["Range"] | null;
             /**

@@ -252,3 +252,15 @@ def test_what_nine_of_ten_have_lies_within_the_extremes():
     drawn = rng.uniform(5, 20, 300_000) - i * 25 / 27 * 125 / 152
     assert found.mounted_usual.min == pytest.approx(np.percentile(drawn, 5), abs=0.15)
     assert found.mounted_usual.max == pytest.approx(np.percentile(drawn, 95), abs=0.15)
+
+
+def test_a_housing_of_steel_is_the_handbooks_formula_and_light_metal_takes_less():
+    """h(1 - h0²)/(1 - h²h0²) with h = 46.6/52, h0 = 1/1.5, times 52/54 for smoothing."""
+    h, h0 = 46.6 / 52, 1 / 1.5
+    wanted = 10 * 52 / 54 * h * (1 - h0**2) / (1 - h**2 * h0**2)
+    steel, light = (
+        left(None, Range(10, 10, 10), warmer_inner_k=0, housing_material=name)
+        for name in ("steel", "aluminium")
+    )
+    assert steel.before.likely - steel.mounted.likely == pytest.approx(wanted, abs=0.06)
+    assert 0.3 * wanted < light.before.likely - light.mounted.likely < 0.8 * wanted

@@ -120,6 +120,7 @@ class FittedClearanceRequest(Request):
     housing: Range | None = None
     warmer_inner_k: float = Field(default=10.0, ge=-20, le=100)
     hollow_mm: float = Field(default=0.0, ge=0, le=500)
+    housing_material: Material = "steel"
 
 
 class PlaceDuty(Request):

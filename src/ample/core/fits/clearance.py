@@ -207,12 +207,13 @@ def clearance_left(
     warmer_inner_k: float = 10.0,
     hollow_mm: float = 0.0,
     finish: str = "ground",
+    housing_material: str = "steel",
 ) -> ClearanceAfterFitting:
     """The radial clearance that fitting and running heat leave a bearing that is known.
 
     Formula: inner raceway grows by i·k·(1 − k0²)/(1 − k²·k0²), k = d/F, F = (4d + D)/5, k0 = d0/d; outer shrinks by
     i·h·(1 − h0²)/(1 − h²·h0²), h = E/D, E = (4D + d)/5 (rollers (3d + D)/4, (3D + d)/4), h0 = D/D0 with D0 = 1.5·D
-    assumed; i is the effective interference i·d/(d+2) where tight, else 0. Running: −α·ΔT·(E + F)/2 with the elements
+    assumed, of another metal by Lamé with both moduli; i is the effective interference i·d/(d+2) where tight, else 0. Running: −α·ΔT·(E + F)/2 with the elements
     midway, −α·ΔT·E with elements as warm as the inner ring. A group suits that leaves −3 µm (balls) or 0 (rollers) in 90
     of 100 bearings.
 
@@ -224,6 +225,7 @@ def clearance_left(
         warmer_inner_k: How much warmer the inner ring runs than the outer, K, −20 to 100.
         hollow_mm: Bore of a hollow shaft, mm; 0 for a solid one.
         finish: `ground` or `turned` seats.
+        housing_material: What the housing is of; light metal takes less.
 
     Returns:
         The ranges, µm, and the narrowest group that suits.
@@ -256,7 +258,7 @@ def clearance_left(
     own = group or spec.clearance
     rolls = rolls_of(table)
     bought = internal_clearance(table, spec.d_mm, own)
-    inside = Internals(spec.d_mm, spec.D_mm, rolls, finish, hollow_mm)
+    inside = Internals(spec.d_mm, spec.D_mm, rolls, finish, hollow_mm, housing_material)
     limits = (bought.min_um, bought.max_um)
     midway = inside.heat_um(warmer_inner_k)
     warm = RING_PER_K * warmer_inner_k * inside.raceways_mm[1] * 1000

@@ -25,12 +25,13 @@ FARTHEST_SHARE = 0.1
 
 @dataclass(frozen=True)
 class RunsAs:
-    """What the bearing has to bear where it runs: heat of the inner ring over the outer, K; of all, °C; hollow shaft, mm."""
+    """What the bearing has to bear where it runs: heat of the inner ring over the outer, K; of all, °C; hollow shaft, mm; what the housing is of."""
 
     warmer_inner_k: float = 10.0
     running_c: float | None = None
     hollow_mm: float = 0.0
     group: str | None = None
+    housing: str = "steel"
 
 
 @dataclass(frozen=True)

@@ -289,8 +289,9 @@ class _Judge:
             tight = interferences(here, ring, seat.part) - self.looser_um
             pair = (tight, self._elsewhere) if seat.part == "shaft" else (self._elsewhere, tight)
             rolls = rolls_of(kind_of_clearance(seat.bearing))
+            housing = seat.material if seat.part == "housing" else seat.running.housing
             inside = Internals(
-                seat.bearing.d_mm, seat.bearing.D_mm, rolls, seat.finish, seat.running.hollow_mm
+                seat.bearing.d_mm, seat.bearing.D_mm, rolls, seat.finish, seat.running.hollow_mm, housing
             )
             taken = taken_um(inside, *pair, seat.running.warmer_inner_k)
             free = {name: leaves(taken, limits, LEAST_UM[rolls]) for name, limits in self.groups.items()}

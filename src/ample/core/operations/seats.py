@@ -148,4 +148,5 @@ def fitted_clearance(request: contract.FittedClearanceRequest) -> contract.Clear
         group=request.group,
         warmer_inner_k=request.warmer_inner_k,
         hollow_mm=request.hollow_mm,
+        housing_material=request.housing_material,
     )

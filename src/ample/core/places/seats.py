@@ -234,7 +234,9 @@ class _Sheet:
             standard_um=typed.standard_um,
             ring=own,
             other=other,
-            running=RunsAs(sheet.warmer_inner_k, sheet.running_c, sheet.hollow_mm, None),
+            running=RunsAs(
+                sheet.warmer_inner_k, sheet.running_c, sheet.hollow_mm, None, sheet.housing.material
+            ),
             seen=SeenOfSeat(typed.hardness_hrc, typed.roughness_um, tuple(typed.signs), compound),
             sleeve_bore_mm=self._sleeve(),
         )
@@ -287,6 +289,7 @@ class _Sheet:
                 taken.get("housing", NO_RING),
                 warmer_inner_k=self.sheet.warmer_inner_k,
                 hollow_mm=self.sheet.hollow_mm,
+                housing_material=self.sheet.housing.material,
             )
         except BadInput:
             return None  # not bought with a radial clearance, or smaller than its table: nothing to show

@@ -17,7 +17,7 @@ from ample.core.handbook.fitting import (
     interference_lost,
     raceway_growth,
 )
-from ample.core.sizes.materials import expansion_of
+from ample.core.sizes.materials import elastic, expansion_of
 
 Floats = NDArray[np.float64]
 
@@ -195,13 +195,14 @@ def interferences(seat: Spread, ring: Spread, part: str) -> Floats:
 
 @dataclass(frozen=True)
 class Internals:
-    """What fitting does to the clearance of a bearing: raceways and bore, outside (mm), finish, hollow shaft."""
+    """What fitting does to the clearance of a bearing: raceways and bore, outside (mm), finish, hollow shaft, what the housing is of."""
 
     d_mm: float
     D_mm: float
     rolls: str
     finish: str = "ground"
     hollow_mm: float = 0.0
+    housing: str = "steel"
 
     @property
     def raceways_mm(self) -> tuple[float, float]:
@@ -213,12 +214,19 @@ class Internals:
     @property
     def takes(self) -> tuple[float, float]:
         """Clearance taken by each µm of interference on the shaft, and in the housing."""
-        inner, outer = self.raceways_mm
+        inner, _ = self.raceways_mm
         on = effective_interference(self.d_mm, 1.0, self.finish)["effective_um"]
         within = effective_interference(self.D_mm, 1.0, self.finish)["effective_um"]
-        h, h0 = outer / self.D_mm, 1 / HOUSING_OVER_OUTSIDE
         grows = raceway_growth(self.d_mm, inner, self.hollow_mm, on)["growth_um"]
-        return grows, within * h * (1 - h0**2) / (1 - h**2 * h0**2)
+        return grows, within * self._shrinks()
+
+    def _shrinks(self) -> float:
+        """How much the outer raceway shrinks by each µm of effective interference in its housing (Lamé, both moduli)."""
+        outer, ring, holds = self.raceways_mm[1], elastic("steel"), elastic(self.housing)
+        h2, h02 = (outer / self.D_mm) ** 2, HOUSING_OVER_OUTSIDE**-2
+        gives = ((1 + h02) / (1 - h02) + holds.poisson) / holds.modulus_mpa
+        gives += ((1 + h2) / (1 - h2) - ring.poisson) / ring.modulus_mpa
+        return 2 * (outer / self.D_mm) / (1 - h2) / ring.modulus_mpa / gives
 
     def heat_um(self, warmer_inner_k: float) -> float:
         """Clearance that a warmer inner ring takes with the elements midway, µm."""
