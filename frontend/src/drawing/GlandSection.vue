@@ -18,11 +18,11 @@ const d = computed(() => groove.value.depth_mm.nominal * scale.value)
 const gap = computed(() => Math.max((groove.value.gap_mm?.nominal ?? 0) * scale.value, 1.5))
 const x0 = computed(() => (props.width - w.value) / 2)
 const y0 = computed(() => (props.height - d.value) / 2)
-/** Squeezed to a depth a section keeps its area: as wide as it must be. */
+/** Squeezed to a depth a section keeps its area: as wide as it must be, until it lies against the walls. */
 function squeezed(section: number, depth: number): { rx: number; ry: number } {
   const high = Math.min(section, depth)
   const wide = (section * section) / high
-  return { rx: (wide * scale.value) / 2, ry: (high * scale.value) / 2 }
+  return { rx: Math.min((wide * scale.value) / 2, w.value / 2 - 1), ry: (high * scale.value) / 2 }
 }
 const nominal = computed(() => squeezed(props.ring.section_mm.nominal, groove.value.depth_mm.nominal))
 const least = computed(() => squeezed(props.ring.section_mm.min, groove.value.depth_mm.max))

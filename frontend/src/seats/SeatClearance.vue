@@ -90,6 +90,9 @@ p {
   font-size: 14px;
   color: var(--faint);
 }
+.groups b {
+  font-size: 16px;
+}
 .groups .own {
   color: var(--ink);
   text-decoration: underline;

@@ -220,11 +220,14 @@ onMounted(async () => {
     <aside v-if="judged || ofPlace" class="right" role="region" aria-label="verdict">
       <div v-if="ofPlace" class="scroll places">
         <PlaceVerdict v-if="place.judged.value" :judged="place.judged.value" :missing="missing" :why="why" />
-        <template v-if="place.judged.value?.decision === 'not_judged'"
+        <template v-if="(place.judged.value?.decision ?? 'not_judged') === 'not_judged'"
           ><section v-for="check in places" :key="check.light">
             <h2><VerdictMark :state="check.state" :size="19" silent /> {{ check.words }}</h2>
           </section></template
         >
+        <p v-if="place.answer.value && !place.answer.value.going_in">
+          Confirm on the Bench what it is: then its place is judged by the rules of its kind.
+        </p>
         <p class="faint">
           Its groove, housing or gland is measured on the Bench; the sizes are kept with the part.
         </p>
