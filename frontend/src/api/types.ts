@@ -8442,7 +8442,7 @@ export interface components {
         };
         /**
          * RepairWay
-         * @description A way back: whether it suits, why not, and the sizes to work to, mm.
+         * @description A way back: whether it suits, why not, the compound or zone that is meant, and the sizes to work to, mm.
          */
         RepairWay: {
             /**
@@ -8465,7 +8465,12 @@ export interface components {
              * Way
              * @enum {string}
              */
-            way: "ring_to_suit" | "compound" | "sleeve" | "build_up" | "grind" | "replace" | "shim_or_tape";
+            way: "ring_to_suit" | "next_zone" | "compound" | "sleeve" | "build_up" | "grind" | "replace" | "shim_or_tape";
+            /**
+             * Zone
+             * @default
+             */
+            zone: string;
         };
         /**
          * Requirement

@@ -5,6 +5,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { api, resultOf, withKey, type Refusal } from '@/api/client'
 import ZoneChart from '@/drawing/ZoneChart.vue'
 import ClashDialog from '@/entry/ClashDialog.vue'
+import FigureInput from '@/entry/FigureInput.vue'
 import { useJob } from '@/job/useJob'
 import { handStays } from '@/shell/leading'
 import { useKeys } from '@/shell/useKeys'
@@ -64,7 +65,10 @@ function ringWords(side: 'shaft' | 'housing', rule: string): string {
   return RINGS[rule]?.[side] ?? (side === 'shaft' ? 'bearing bore' : 'bearing outside')
 }
 const taper = computed(() =>
-  Boolean(judged.value?.drive_up ?? judged.value?.absent['shaft']?.code === 'taper_bore'),
+  Boolean(
+    judged.value &&
+    (judged.value.absent['shaft']?.code === 'taper_bore' || judged.value.shaft?.zones.rule === 'taper_bore'),
+  ),
 )
 const nominal = (side: 'shaft' | 'housing'): number =>
   judged.value?.[side]?.check?.nominal_mm ?? (side === 'shaft' ? fitted.value?.d_mm : fitted.value?.D_mm) ?? 0
@@ -244,6 +248,23 @@ onMounted(async () => {
             :judgement="judged[side]"
             :why="why"
           >
+            <p v-if="judged[side].check?.decision === 'reject'" class="compound">
+              compound in hand bridges
+              <FigureInput
+                v-model="held.compound_um"
+                :name="`${side}-compound`"
+                label="gap that the compound in hand bridges, µm on the diameter"
+                :least="1"
+                :most="5000"
+              />µm, to
+              <FigureInput
+                v-model="held.compound_c"
+                :name="`${side}-compound-c`"
+                label="heat that the compound withstands, °C"
+                :least="0"
+                :most="500"
+              />°C
+            </p>
             <p v-if="judged[side].check?.decision === 'reject'" class="papers">
               Machine-shop sheet:
               <a
@@ -382,6 +403,11 @@ onMounted(async () => {
   font-size: 14.5px;
   display: grid;
   gap: 6px;
+}
+.compound {
+  font-size: 14.5px;
+  color: var(--faint);
+  margin-top: 5px;
 }
 .papers {
   display: flex;

@@ -3,10 +3,11 @@
 import pytest
 
 from ample.core.errors import BadInput
-from ample.core.fits import Duty, zone_advice
+from ample.core.fits import Duty, MeasuredSeat, check_seat, zone_advice
 from ample.core.fits.judging.rules import SeatRule, has_seat, no_seat_words, seat_rule, stands_against
 from ample.core.operations import ask
 from ample.core.parts import BearingSpec, bearing_kinds
+from ample.core.sizes import default_instrument
 
 ROTATING = Duty("shaft")
 
@@ -116,3 +117,52 @@ def test_the_load_is_a_share_of_the_kinds_own_rating():
         for name in ("6210", "NU210")
     )
     assert roller["needed_um"] / ball["needed_um"] == pytest.approx(1.35, abs=0.1)
+
+
+def ask_seat(designation, mm, part="shaft", **more):
+    return ask("seat", {"part": part, "designation": designation, "readings_mm": [[mm] * 2] * 3} | more)
+
+
+def test_a_seat_in_its_zone_that_creeps_is_told_a_tighter_one():
+    """A thin ring on j6 under 2 kN: what it needs is more than j6 gives."""
+    found = ask_seat("61810", 50.002, zone="j6", duty={"radial_n": 2000})
+    assert (found["decision"], found["because"]) == ("reject", "will_creep")
+    way = found["repair_ways"][0]
+    assert way["way"] == "next_zone"
+    assert way["zone"] in ("k5", "k6", "m5", "m6", "n6", "p6", "r6")
+
+
+def test_a_soft_raceway_is_not_told_to_be_ground():
+    found = ask_seat("HK2016", 19.995, hardness_hrc=40)
+    assert found["repair_ways"] == []
+    assert "inner ring" in found["findings"][0]["repair"]
+
+
+def test_a_bad_form_is_not_ground_away():
+    readings = [[25.0215, 24.9915, 25.0215, 24.9915]] * 3
+    found = ask("seat", {"part": "shaft", "designation": "6205", "readings_mm": readings})
+    assert "grind" not in [way["way"] for way in found["repair_ways"]]
+    assert found["repair_ways"][0]["suits"]
+
+
+@pytest.mark.parametrize(
+    ("name", "part", "mm"), [("LM48548", "shaft", 34.956), ("LM48510", "housing", 65.10)]
+)
+def test_a_cone_or_a_cup_alone_has_its_own_seat(name, part, mm):
+    kind = "inch_cone" if part == "shaft" else "inch_cup"
+    sizes = (34.925, 0.0, 18.288) if part == "shaft" else (0.0, 65.088, 13.97)
+    spec = BearingSpec(name, "x", *sizes, kind=kind)
+    tool = default_instrument("micrometer" if part == "shaft" else "bore_gauge")
+    found = check_seat(MeasuredSeat(part, spec, [[mm] * 2] * 3, tool))
+    assert found.decision in ("accept", "cannot_tell", "reject")
+    assert found.interference_um is not None
+
+
+def test_an_outer_ring_narrower_than_the_inner_needs_more():
+    """32210: the cup is 19 mm wide, the cone 23: √(23/19) = 1.10 times as much for one load."""
+    cone = ask_seat("32210", 50.0, duty={"radial_n": 8000}, warmer_inner_k=0)["needed_um"]
+    cup = ask_seat(
+        "32210", 90.0, "housing", duty={"turning": "housing", "radial_n": 8000}, instrument="bore_gauge"
+    )["needed_um"]
+    wanted = (90 * 8000 / 19) ** 0.5 * 92 / 90 / ((50 * 8000 / 23) ** 0.5 * 52 / 50)
+    assert cup / cone == pytest.approx(wanted, rel=0.01)

@@ -20,7 +20,16 @@ from ample.core.fits.decision import GUARD, Decided, Measured, decide
 from ample.core.fits.duty import LOAD_SHARES
 from ample.core.fits.finding import PlaceFinding
 from ample.core.fits.form import FormTold, Plane, SeatForm, form_of, tell_form
-from ample.core.fits.judging.by_fit import FREE, ByFit, Chances, Fitness, decide_by_fit, fitness, with_form
+from ample.core.fits.judging.by_fit import (
+    FREE,
+    HOLDS,
+    ByFit,
+    Chances,
+    Fitness,
+    decide_by_fit,
+    fitness,
+    with_form,
+)
 from ample.core.fits.judging.chances import (
     LEAST_UM,
     RING_PER_K,
@@ -54,6 +63,8 @@ from ample.core.parts.roller_ratings import dynamic_rating_n
 from ample.core.sizes import Instrument
 from ample.core.sizes.materials import expansion_of
 from ample.core.standards import DeviationLimits, standard_tolerance_um
+
+TIGHTER = {"shaft": ("k5", "k6", "m5", "m6", "n6", "p6", "r6"), "housing": ("K7", "M7", "N7", "P7", "R7")}
 
 
 @dataclass(frozen=True)
@@ -214,7 +225,13 @@ class _Judge:
         if not self.pressed:
             return None
         heat = self.seat.running.warmer_inner_k if self.seat.part == "shaft" else 0.0
-        return needed_um(self.nominal, self.seat.bearing.B_mm, self.load_n, heat, self.seat.finish)
+        return needed_um(self.nominal, self.width_mm, self.load_n, heat, self.seat.finish)
+
+    @property
+    def width_mm(self) -> float:
+        """Width of the ring on this seat, mm: an outer ring can be narrower than the inner one."""
+        bearing = self.seat.bearing
+        return bearing.C_mm if self.seat.part == "housing" and bearing.C_mm else bearing.B_mm
 
     @cached_property
     def load_n(self) -> float:
@@ -323,7 +340,7 @@ class _Judge:
         seat = self.seat
         return next_steps(
             StepFacts(
-                seat.instrument, seat.reach, self.readings, self.nominal, seat.standard_um is not None,
+                seat.instrument, seat.reach, self.readings, self.nominal, seat.standard_um,
                 seat.ring is not None, self.ring, self.pressed, seat.part,
                 lambda tool, readings, standard: self.uncertainty(tool, readings, standard).u_um, self.decided,
             )
@@ -349,7 +366,7 @@ class _Judge:
         u_local = (u**2 + (seat.instrument.scatter_mm * 1000) ** 2 * (1 - 1 / self.readings)) ** 0.5
         measured = Measured(form.mean_um, tuple(form.local_um), u, u_local)
         interference = _interference(seat.part, form, self.against, seat.ring)
-        ways = self._repairs() if found.decision == "reject" else ()
+        ways = self._repairs(found) if found.decision == "reject" else ()
         happened = self._happened(found)
         better = next(
             (
@@ -431,20 +448,34 @@ class _Judge:
             return ""
         return what_happened(self.seat.seen.signs, worn, tight)
 
-    def _repairs(self) -> tuple[RepairWay, ...]:
+    def _repairs(self, found: ByFit) -> tuple[RepairWay, ...]:
         seat = self.seat
-        if self.against is None:
-            gap = 0.0
-        else:
+        if found.because == "raceway_bad":
+            return ()
+        gap = 0.0
+        if self.against is not None:
             near = self.against.upper_um if seat.part == "shaft" else self.against.lower_um
             gap = near - self.form.mean_um if seat.part == "shaft" else self.form.mean_um - near
+        inside = self.zone.lower_um <= self.form.mean_um <= self.zone.upper_um
         return repair_ways(
             Worn(
                 seat.part, self.nominal, self.form.mean_um, (self.zone.lower_um, self.zone.upper_um), gap,
-                self.pressed, seat.duty.load, seat.running.running_c, seat.bearing.B_mm,
+                self.pressed, seat.duty.load, seat.running.running_c, found.because == "form_bad",
+                self._tighter() if found.because == "will_creep" and inside else None,
             ),
             seat.seen.compound,
         )  # fmt: skip
+
+    def _tighter(self) -> tuple[str, float, float] | None:
+        """The least tight usual zone whose middle would hold, where a seat creeps though it lies in its zone."""
+        if self.ring is None or self.needed is None:
+            return None
+        for name in TIGHTER[self.seat.part]:
+            zone = zone_limits(self.nominal, name)
+            middle = Spread((zone.lower_um + zone.upper_um) / 2, self.uncertainty().u_um)
+            if holds(middle, self.ring, self.needed, self.seat.part, self.looser_um) >= HOLDS:
+                return name, zone.lower_um, zone.upper_um
+        return None
 
 
 def _interference(

@@ -163,7 +163,7 @@ def repairs(part: str, happened: str, ways: Sequence[RepairWay], zone: str) -> t
 
 def _way(each: RepairWay, part: str, zone: str) -> str:
     sizes = each.sizes_mm
-    onto = f"{sizes.get('from', 0):.3f} to {sizes.get('to', 0):.3f} mm ({zone})"
+    onto = f"{sizes.get('from', 0):.3f} to {sizes.get('to', 0):.3f} mm ({each.zone or zone})"
     turn, finish = ("turn down to", "grind to") if part == "shaft" else ("bore out to", "finish to")
     if each.way == "compound":
         name = {"": "this retaining compound"}.get(
@@ -177,6 +177,8 @@ def _way(each: RepairWay, part: str, zone: str) -> str:
             if each.because
             else f"{name[0].upper()}{name[1:]}: {gap}. It must come off again with heat."
         )
+    if each.way == "next_zone":
+        return f"A tighter zone for this load: build up and {finish} {sizes['from']:.3f} to {sizes['to']:.3f} mm ({each.zone})."
     if each.way == "ring_to_suit":
         return "Pick a ring to suit: still tight on average, so a ring measured and chosen may hold. Note it on the sheet."
     if each.way == "sleeve":

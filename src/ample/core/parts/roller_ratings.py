@@ -15,6 +15,7 @@ from ample.core.tables import read_table
 
 _HERE = Path(__file__).parent
 TWO_ROWS = 2**0.7  # rows of balls that share a load (ISO 281)
+OUTER_OVER_INNER = 1.9  # of tapers, in the middle of the lists
 SELF_ALIGNING = 0.8  # two rows of small balls on a round outer raceway, of one deep row: from list ratings
 _GROUPS = {
     "double_row_cylindrical": "double_cylindrical", "full_complement": "full",
@@ -85,8 +86,9 @@ def dynamic_rating_n(spec: BearingSpec) -> float:
         more = SELF_ALIGNING if spec.kind == "self_aligning" else TWO_ROWS if rows == "2" else 1.0
         return estimated_ratings(spec.d_mm, spec.D_mm, spec.B_mm).dynamic_n * more
     own = _proportions()[group]
-    roller = own.roller_share * (spec.D_mm - spec.d_mm)
-    pitch = (spec.d_mm + spec.D_mm) / 2
+    inner = spec.d_mm or spec.D_mm / OUTER_OVER_INNER  # a cup or cone alone has one of the two
+    outer = spec.D_mm or spec.d_mm * OUTER_OVER_INNER
+    roller, pitch = own.roller_share * (outer - inner), (inner + outer) / 2
     cosine = math.cos(math.radians(own.angle_deg))
     count = math.floor(own.filled * math.pi / math.asin(min(roller / pitch, 1.0)))
     length = own.rows * own.length_share * spec.B_mm * cosine

@@ -108,7 +108,7 @@ def _notes(check: SeatCheck, way: RepairWay, width_mm: float) -> tuple[str, ...]
     return (
         found,
         first,
-        f"2. Finish the seat to {_size(way)} mm ({check.zone}) over {width_mm:g} mm at least.",
+        f"2. Finish the seat to {_size(way)} mm ({way.zone or check.zone}) over {width_mm:g} mm at least.",
         f"Cylindricity {check.cylindricity_limit_um / 1000:.4f} mm, Ra {FINISH_RA_UM[check.part]:g} µm; square to the shoulder; edges broken.",
         "The machine shop decides on the way; report the sizes reached.",
     )

@@ -37,13 +37,13 @@ class NextStep:
 
 @dataclass(frozen=True)
 class StepFacts:
-    """What the steps start from: instrument, its reach, readings, u, the ring, and how to decide with another u and ring."""
+    """What the steps start from: instrument, its reach, readings, the standard that it was zeroed on, the ring, and how to decide with another u and ring."""
 
     tool: Instrument
     reach: Reach
     readings: int
     size_mm: float
-    zeroed: bool
+    standard_um: float | None
     ring_read: bool
     ring: Spread | None
     pressed: bool
@@ -102,17 +102,21 @@ def next_steps(facts: StepFacts) -> tuple[NextStep, ...]:
             _step(
                 facts,
                 "more_readings",
-                facts.u_with(tool, MANY, None if not facts.zeroed else standard_u_um(facts.size_mm)),
+                facts.u_with(tool, MANY, facts.standard_um),
             )
         )
-    zeroed = facts.u_with(tool, max(facts.readings, 6), standard_u_um(facts.size_mm))
-    can_be_zeroed = tool.resolution_mm <= 0.002 and not facts.zeroed
+    standard = standard_u_um(facts.size_mm) if facts.standard_um is None else facts.standard_um
+    zeroed = facts.u_with(tool, max(facts.readings, 6), standard)
+    can_be_zeroed = tool.resolution_mm <= 0.002 and facts.standard_um is None
     if can_be_zeroed:
         steps.append(_step(facts, "zero_on_standard", zeroed))
     if facts.pressed and facts.ring is not None and not facts.ring_read:
         steps.append(
             _ring_step(
-                facts, zeroed if can_be_zeroed or facts.zeroed else facts.u_with(tool, facts.readings, None)
+                facts,
+                zeroed
+                if can_be_zeroed or facts.standard_um is not None
+                else facts.u_with(tool, facts.readings, None),
             )
         )
     for kind in FINER[facts.reach]:

@@ -11,7 +11,7 @@ from typing import Literal
 from ample.core.tables import read_table
 
 Way = Literal[
-    "ring_to_suit", "compound", "sleeve", "build_up", "grind", "replace", "shim_or_tape",
+    "ring_to_suit", "next_zone", "compound", "sleeve", "build_up", "grind", "replace", "shim_or_tape",
 ]  # fmt: skip
 Because = Literal[
     "", "gap_over", "heat_over", "load_turns", "load_heavy", "never", "section_thin",
@@ -37,18 +37,22 @@ class Compound:
 
 @dataclass(frozen=True)
 class RepairWay:
-    """A way back: whether it suits, why not, and the sizes to work to, mm."""
+    """A way back: whether it suits, why not, the compound or zone that is meant, and the sizes to work to, mm."""
 
     way: Way
     suits: bool
     because: Because
     compound: str = ""
+    zone: str = ""
     sizes_mm: Mapping[str, float] = field(default_factory=dict)
 
 
 @dataclass(frozen=True)
 class Worn:
-    """A seat that is to be repaired: side, size, mean and zone (µm about nominal), gap to the ring, load and heat."""
+    """A seat that is to be repaired: side, size, mean and zone (µm about nominal), gap to the ring, load and heat.
+
+    `form_bad` when its form is what is wrong; `tighter` is a zone, with its limits, that would hold where this one does not.
+    """
 
     part: str
     nominal_mm: float
@@ -58,7 +62,8 @@ class Worn:
     turns: bool
     load: str = "normal"
     running_c: float | None = None
-    width_mm: float = 0.0
+    form_bad: bool = False
+    tighter: tuple[str, float, float] | None = None
 
 
 @cache
@@ -131,7 +136,13 @@ def repair_ways(worn: Worn, compound: Compound | None = None) -> tuple[RepairWay
         name: worn.nominal_mm + um / 1000 for name, um in zip(("from", "to"), worn.zone_um, strict=True)
     }
     loose = worn.zone_um[0] - worn.mean_um if worn.part == "shaft" else worn.mean_um - worn.zone_um[1]
-    if loose <= 0:
+    tighter: tuple[RepairWay, ...] = ()
+    named = worn.tighter[0] if worn.tighter else ""
+    if worn.tighter is not None:
+        name, low, high = worn.tighter
+        finished = {"from": worn.nominal_mm + low / 1000, "to": worn.nominal_mm + high / 1000}
+        tighter = (RepairWay("next_zone", True, "", zone=name, sizes_mm=_rounded(finished)),)
+    elif loose <= 0 and not worn.form_bad:
         return (
             RepairWay("grind", True, "", sizes_mm=_rounded(finished)),
             RepairWay("compound", False, "never"),
@@ -140,17 +151,18 @@ def repair_ways(worn: Worn, compound: Compound | None = None) -> tuple[RepairWay
     under_sleeve = worn.nominal_mm - sign * 2 * wall
     sleeve_fits = worn.part == "housing" or under_sleeve > worn.nominal_mm / 2
     ways = [
-        *((RepairWay("ring_to_suit", True, ""),) if worn.gap_um < 0 and loose <= RING_PICKED_UM else ()),
-        _compound(worn, compound),
+        *tighter,
+        *((RepairWay("ring_to_suit", True, ""),) if worn.gap_um < 0 < loose <= RING_PICKED_UM else ()),
+        *((_compound(worn, compound),) if worn.gap_um > 0 else ()),
         RepairWay(
             "sleeve", sleeve_fits, "" if sleeve_fits else "section_thin",
-            sizes_mm=_rounded({"machine_to": under_sleeve, "wall": wall} | finished),
+            zone=named, sizes_mm=_rounded({"machine_to": under_sleeve, "wall": wall} | finished),
         ),
         RepairWay(
             "build_up", True, "",
-            sizes_mm=_rounded({"machine_to": worn.nominal_mm + worn.mean_um / 1000 - sign * 2 * UNDERCUT_MM} | finished),
+            zone=named, sizes_mm=_rounded({"machine_to": worn.nominal_mm + worn.mean_um / 1000 - sign * 2 * UNDERCUT_MM} | finished),
         ),
-        RepairWay("replace", True, "", sizes_mm=_rounded(finished)),
+        RepairWay("replace", True, "", zone=named, sizes_mm=_rounded(finished)),
         RepairWay("shim_or_tape", False, "never"),
     ]  # fmt: skip
     return tuple(sorted(ways, key=lambda way: not way.suits))
@@ -172,6 +184,6 @@ def _compound(worn: Worn, own: Compound | None) -> RepairWay:
     elif worn.turns and worn.gap_um > COMPOUND_UNDER_TURNING_UM:
         because = "load_turns"
     return RepairWay(
-        "compound", not because, because, bridges.name,
+        "compound", not because, because, bridges.name, "",
         {"gap": round(worn.gap_um / 1000, 4), "bridges": bridges.gap_um / 1000},
     )  # fmt: skip
