@@ -166,3 +166,12 @@ def test_an_outer_ring_narrower_than_the_inner_needs_more():
     )["needed_um"]
     wanted = (90 * 8000 / 19) ** 0.5 * 92 / 90 / ((50 * 8000 / 23) ** 0.5 * 52 / 50)
     assert cup / cone == pytest.approx(wanted, rel=0.01)
+
+
+@pytest.mark.parametrize(("mm", "offered"), [(24.9995, True), (24.990, False)])
+def test_a_ring_is_picked_only_where_the_tightest_would_hold(mm, offered):
+    """6205 under 1400 N needs 4.6 um; the smallest bore is 10 um under: 9.5 tight on 24.9995, nothing on 24.990."""
+    ways = ask_seat("6205", mm, duty={"radial_n": 1400}, zeroed_on={"expanded_uncertainty_um": 1.6})[
+        "repair_ways"
+    ]
+    assert ("ring_to_suit" in [way["way"] for way in ways]) is offered

@@ -461,10 +461,18 @@ class _Judge:
             Worn(
                 seat.part, self.nominal, self.form.mean_um, (self.zone.lower_um, self.zone.upper_um), gap,
                 self.pressed, seat.duty.load, seat.running.running_c, found.because == "form_bad",
-                self._tighter() if found.because == "will_creep" and inside else None,
+                self._tighter() if found.because == "will_creep" and inside else None, self._tightest_holds(),
             ),
             seat.seen.compound,
         )  # fmt: skip
+
+    def _tightest_holds(self) -> bool:
+        """Whether the tightest ring within its limits would hold on this seat."""
+        if self.against is None or self.needed is None or self.seat.ring is not None:
+            return False
+        tightest = self.against.lower_um if self.seat.part == "shaft" else self.against.upper_um
+        here = Spread(self.form.mean_um, self.uncertainty().u_um)
+        return holds(here, Spread(tightest), self.needed, self.seat.part, self.looser_um) >= HOLDS
 
     def _tighter(self) -> tuple[str, float, float] | None:
         """The least tight usual zone whose middle would hold, where a seat creeps though it lies in its zone."""

@@ -180,7 +180,7 @@ def _way(each: RepairWay, part: str, zone: str) -> str:
     if each.way == "next_zone":
         return f"A tighter zone for this load: build up and {finish} {sizes['from']:.3f} to {sizes['to']:.3f} mm ({each.zone})."
     if each.way == "ring_to_suit":
-        return "Pick a ring to suit: still tight on average, so a ring measured and chosen may hold. Note it on the sheet."
+        return "Pick a ring to suit: measure rings, one near its tightest limit holds here. Note it on the sheet."
     if each.way == "sleeve":
         said = f"Sleeve it: {turn} {sizes['machine_to']:.2f} mm, press on a sleeve, {finish} {onto}."
         return f"No sleeve: {_NOT[each.because]}." if each.because else said

@@ -51,7 +51,8 @@ class RepairWay:
 class Worn:
     """A seat that is to be repaired: side, size, mean and zone (µm about nominal), gap to the ring, load and heat.
 
-    `form_bad` when its form is what is wrong; `tighter` is a zone, with its limits, that would hold where this one does not.
+    `form_bad` when its form is what is wrong; `tighter` is a zone, with its limits, that would hold where this one does not;
+    `tightest_holds` when the tightest ring within its limits would hold here.
     """
 
     part: str
@@ -64,6 +65,7 @@ class Worn:
     running_c: float | None = None
     form_bad: bool = False
     tighter: tuple[str, float, float] | None = None
+    tightest_holds: bool = False
 
 
 @cache
@@ -152,7 +154,7 @@ def repair_ways(worn: Worn, compound: Compound | None = None) -> tuple[RepairWay
     sleeve_fits = worn.part == "housing" or under_sleeve > worn.nominal_mm / 2
     ways = [
         *tighter,
-        *((RepairWay("ring_to_suit", True, ""),) if worn.gap_um < 0 < loose <= RING_PICKED_UM else ()),
+        *((RepairWay("ring_to_suit", True, ""),) if worn.tightest_holds and 0 < loose <= RING_PICKED_UM else ()),
         *((_compound(worn, compound),) if worn.gap_um > 0 else ()),
         RepairWay(
             "sleeve", sleeve_fits, "" if sleeve_fits else "section_thin",
