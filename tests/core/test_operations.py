@@ -144,10 +144,9 @@ def test_refusals_name_the_field(name, request_data, field):
     assert refusal.value.status in (400, 404, 409, 422)
 
 
-JSON = st.recursive(
-    st.none() | st.booleans() | st.integers() | st.floats() | st.text(max_size=30),
-    lambda inner: st.lists(inner, max_size=4) | st.dictionaries(st.text(max_size=12), inner, max_size=4),
-    max_leaves=12,
+LEAVES = st.none() | st.booleans() | st.integers() | st.floats() | st.text(max_size=30)
+JSON: st.SearchStrategy[object] = st.deferred(
+    lambda: LEAVES | st.lists(JSON, max_size=3) | st.dictionaries(st.text(max_size=12), JSON, max_size=3)
 )
 
 
