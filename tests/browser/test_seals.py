@@ -272,12 +272,9 @@ def test_the_place_of_a_ring_is_drawn_with_what_was_measured_of_it(person):
     expect(page.get_by_role("option").first).to_be_visible()
     page.keyboard.press("Enter")
     page.wait_for_url("**/seats")
-    drawing = page.get_by_role("img", name="in its place")
-    expect(drawing).to_contain_text("groove bottom")
-    expect(drawing).to_contain_text("50.60")
-    expect(page.locator(".places")).to_contain_text(
-        "The groove bottom on a shaft 50.60 ±0.04 mm is within range"
-    )
+    drawing = page.get_by_role("img", name="in a groove 3.20 wide and 1.95 deep")
+    expect(drawing).to_contain_text("3.20")
+    expect(page.locator(".places")).to_contain_text("Place good")
     page.keyboard.press("b")
     page.wait_for_url("**/bench")
     expect(page.get_by_role("radio", name="on shaft")).to_have_attribute("aria-checked", "true")

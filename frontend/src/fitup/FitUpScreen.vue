@@ -191,7 +191,7 @@ onMounted(async () => {
             @pick="(key) => (fit.chosen.value = `fit.${key}`)"
           />
         </div>
-        <article class="step" aria-live="polite">
+        <article class="step" tabindex="0" aria-live="polite">
           <h2>{{ step.words }}</h2>
           <StepFigures :step="step" :wrench="sheet.wrench" :timer="timer" />
           <StepNotes :step="step" :why="why" />

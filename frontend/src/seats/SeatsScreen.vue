@@ -222,7 +222,7 @@ onMounted(async () => {
       </p>
     </section>
     <aside v-if="judged || ofPlace" class="right" role="region" aria-label="verdict">
-      <div v-if="ofPlace" class="scroll places">
+      <div v-if="ofPlace" class="scroll places" tabindex="0" role="group" aria-label="verdict and reasons">
         <PlaceVerdict v-if="place.judged.value" :judged="place.judged.value" :missing="missing" :why="why" />
         <template v-if="(place.judged.value?.decision ?? 'not_judged') === 'not_judged'"
           ><section v-for="check in places" :key="check.light">
@@ -239,7 +239,7 @@ onMounted(async () => {
           Measure where it fits on the Bench <kbd>b</kbd>
         </button>
       </div>
-      <div v-else-if="judged" class="scroll">
+      <div v-else-if="judged" class="scroll" tabindex="0" role="group" aria-label="verdict and reasons">
         <template v-for="side in SIDES" :key="side">
           <SeatVerdict
             v-if="judged[side] && held[side]"

@@ -143,6 +143,7 @@ def check_seat(seat: MeasuredSeat) -> SeatCheck:
     Source: ISO 286-1, ISO 492, JCGM 106; smoothing and loosening as in bearing handbooks.
 
     Example:
+        >>> from ample.core.parts import BearingSpec
         >>> from ample.core.sizes import default_instrument
         >>> bearing = BearingSpec("6205", "62", 25, 52, 15)
         >>> check_seat(MeasuredSeat("shaft", bearing, [[25.0065, 25.0065]] * 3, default_instrument("micrometer"))).decision
@@ -170,6 +171,7 @@ def seat_interference(seat: MeasuredSeat) -> Interference | None:
     Source: as `check_seat`.
 
     Example:
+        >>> from ample.core.parts import BearingSpec
         >>> from ample.core.sizes import default_instrument
         >>> bearing = BearingSpec("6205", "62", 25, 52, 15)
         >>> seat = MeasuredSeat("shaft", bearing, [[25.004]], default_instrument("micrometer"))

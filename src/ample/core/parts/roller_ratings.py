@@ -78,7 +78,7 @@ def dynamic_rating_n(spec: BearingSpec) -> float:
 
     Example:
         >>> round(dynamic_rating_n(BearingSpec("NU210", "NU2", 50, 90, 20, kind="cylindrical_nu")), -3)
-        66000.0
+        65000.0
     """
     group = _group(spec.kind)
     if not group:
