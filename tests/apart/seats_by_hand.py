@@ -180,28 +180,36 @@ shaft_6205(
     "a taper of 8 µm",
     0,
     readings=[[25.0105, 25.0105], [25.0065, 25.0065], [25.0025, 25.0025]],
-    form_kind="taper",
+    **{"form_told.kind": "taper"},
     taper_um=[8.0, 0.3],
 )
 shaft_6205(
-    "a barrel", 0, readings=[[25.002, 25.002], [25.0105, 25.0105], [25.002, 25.002]], form_kind="barrel"
+    "a barrel",
+    0,
+    readings=[[25.002, 25.002], [25.0105, 25.0105], [25.002, 25.002]],
+    **{"form_told.kind": "barrel"},
 )
-shaft_6205("a waist", 0, readings=[[25.010, 25.010], [25.002, 25.002], [25.010, 25.010]], form_kind="waist")
+shaft_6205(
+    "a waist",
+    0,
+    readings=[[25.010, 25.010], [25.002, 25.002], [25.010, 25.010]],
+    **{"form_told.kind": "waist"},
+)
 shaft_6205(
     "oval by 8 µm",
     0,
     readings=[[25.0105, 25.0025, 25.0105, 25.0025]] * 3,
-    form_kind="oval",
+    **{"form_told.kind": "oval"},
     out_of_round_um=[4.0, 0.1],
 )
 shaft_6205(
     "oval by 30 µm: never accepted",
     0,
     readings=[[25.0215, 24.9915, 25.0215, 24.9915]] * 3,
-    form_kind="oval",
+    **{"form_told.kind": "oval"},
     decision="reject",
 )
-shaft_6205("straight", 25.0066, form_kind="straight")
+shaft_6205("straight", 25.0066, **{"form_told.kind": "straight"})
 
 
 def one(  # noqa: PLR0913 - as `seat`

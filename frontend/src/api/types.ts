@@ -3482,7 +3482,7 @@ export interface components {
          *     `no_group`.
          *
          *     `before`, `mounted`, `running` and `running_warm_balls` go from the worst to the best case; `mounted_usual` and
-         *     `running_usual` are the 5 %, 50 % and 95 % points. `enough` is the chance of each group to leave at least `least_um`.
+         *     `running_usual` are the 5 %, 50 % and 95 % points. `enough` is the chance of each group to leave at least `least_um`, `wanted` how large it has to be.
          */
         ClearanceAfterFitting: {
             /** Advice */
@@ -3505,6 +3505,8 @@ export interface components {
             source: string;
             /** Suits */
             suits: string | null;
+            /** Wanted */
+            wanted: number;
             /** Words */
             words: string;
         };
@@ -6744,6 +6746,15 @@ export interface components {
             rubbers: components["schemas"]["Rubber"][];
             /** Source */
             source: string;
+            /**
+             * Verdicts
+             * @description by rubber and medium
+             */
+            verdicts: {
+                [key: string]: {
+                    [key: string]: "lasts" | "ask" | "fails";
+                };
+            };
         };
         /**
          * Nearest
@@ -8998,8 +9009,6 @@ export interface components {
             fitness: "good" | "only_zeroed" | "unfit";
             /** Form */
             form: string;
-            /** Form Kind */
-            form_kind: string;
             form_told: components["schemas"]["FormTold"];
             /** Guard Um */
             guard_um: number;
@@ -9055,6 +9064,7 @@ export interface components {
             uncertainty_parts_um: {
                 [key: string]: number;
             };
+            wanted: components["schemas"]["Wanted"];
             /** Zone */
             zone: string;
             /** Zone Lower Um */
@@ -10682,13 +10692,15 @@ export interface components {
         };
         /**
          * Wanted
-         * @description What is wanted: from and to, mm; below zero for a preload.
+         * @description The least chances with which a seat is accepted.
          */
         Wanted: {
-            /** Max */
-            max: number;
-            /** Min */
-            min: number;
+            /** Clearance */
+            clearance: number;
+            /** Holds */
+            holds: number;
+            /** Zone */
+            zone: number;
         };
         /**
          * Warming
@@ -10871,6 +10883,22 @@ export interface components {
             zone_lower_um: number;
             /** Zone Upper Um */
             zone_upper_um: number;
+        };
+        /**
+         * ZoneLimitsAnswer
+         * @description The same with the sizes that they give, mm.
+         */
+        ZoneLimitsAnswer: {
+            /** Lower Um */
+            lower_um: number;
+            /** Max Mm */
+            max_mm: number;
+            /** Min Mm */
+            min_mm: number;
+            /** Source */
+            source: string;
+            /** Upper Um */
+            upper_um: number;
         };
     };
     responses: never;
@@ -12202,7 +12230,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["LimitsAnswer"];
+                    "application/json": components["schemas"]["ZoneLimitsAnswer"];
                 };
             };
             /** @description Nobody is signed in. */

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
+import { signed } from './figures'
 
 /** A seat in micrometres about its nominal: the zone, the bearing's own band, the measured points with their uncertainty. */
 const props = defineProps<{
@@ -79,9 +80,6 @@ const ticks = computed(() => {
   const first = Math.ceil(range.value.low / step)
   return Array.from({ length: Math.floor(range.value.high / step) - first + 1 }, (_, i) => (first + i) * step)
 })
-function signed(um: number): string {
-  return um > 0 ? `+${um}` : um < 0 ? `−${Math.abs(um)}` : '0'
-}
 const words = computed(
   () =>
     `${props.title} seat, nominal ${props.nominal} mm: zone ${zone.value.name} from ${signed(zone.value.low)} to ${signed(zone.value.high)} micrometres, ${band.value ? `${props.ring} from ${signed(band.value.low)} to ${signed(band.value.high)}, ` : ''}${points.value.length} readings`,

@@ -2,6 +2,7 @@
 import { computed, reactive, watch } from 'vue'
 import { api, resultOf, type Schemas } from '@/api/client'
 import { useLive } from '@/api/useLive'
+import { signed } from '@/drawing/figures'
 import { number } from './figures'
 
 /** A hole and a shaft zone about one size: both zones drawn, the fit between them large. */
@@ -19,7 +20,7 @@ const fit = useLive<{ size_mm: number; hole: string; shaft: string }, Schemas['F
   (body, signal) => resultOf(api.POST('/api/calc/fit', { body, signal })),
 )
 const zoneOf = (which: 'hole' | 'shaft') =>
-  useLive<{ size_mm: number; zone: string }, Schemas['LimitsAnswer']>(
+  useLive<{ size_mm: number; zone: string }, Schemas['ZoneLimitsAnswer']>(
     () => (asked.value ? { size_mm: asked.value.size_mm, zone: asked.value[which] } : null),
     (body, signal) => resultOf(api.POST('/api/calc/limits', { body, signal })),
   )
@@ -42,7 +43,6 @@ const scale = computed(() => {
 })
 const y = (um: number): number =>
   20 + ((scale.value.high - um) / (scale.value.high - scale.value.low)) * (HEIGHT - 40)
-const signed = (um: number): string => (um > 0 ? `+${um}` : um < 0 ? `−${Math.abs(um)}` : '0')
 const KINDS: Record<string, string> = {
   clearance: 'clearance',
   interference: 'interference',
@@ -56,10 +56,8 @@ const amount = computed(() => {
   if (most <= 0) return `${-most} … ${-least} µm tight`
   return `${-least} tight … ${most} µm clearance`
 })
-const sizes = (limits: Schemas['LimitsAnswer']): string => {
-  const size = asked.value?.size_mm ?? 0
-  return `${(size + limits.lower_um / 1000).toFixed(3)} … ${(size + limits.upper_um / 1000).toFixed(3)}`
-}
+const sizes = (limits: Schemas['ZoneLimitsAnswer']): string =>
+  `${limits.min_mm.toFixed(3)} … ${limits.max_mm.toFixed(3)}`
 </script>
 
 <template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, shallowRef } from 'vue'
 import { api, resultOf } from '@/api/client'
+import { whole } from '@/drawing/figures'
 
 /** Rubbers against media: what lasts, what fails; heat, cold and density. */
 const ask = () => resultOf(api.POST('/api/calc/media', { body: {} }))
@@ -13,9 +14,13 @@ onMounted(async () => {
   refused.value = said.refusal?.message ?? ''
 })
 const media = computed(() => Object.entries(held.value?.media ?? {}))
-const WORDS = ['fails', 'poor', 'limited', 'lasts'] as const
-const MARKS = ['☒', '◔', '◑', '●'] as const
-const grade = (stands: number): number => (stands < 0.35 ? 0 : stands < 0.5 ? 1 : stands < 0.8 ? 2 : 3)
+const STANDS = {
+  lasts: { mark: '●', words: 'lasts' },
+  ask: { mark: '◑', words: 'limited: ask the supplier' },
+  fails: { mark: '☒', words: 'fails' },
+} as const
+const stands = (rubber: string, of: string): keyof typeof STANDS =>
+  held.value?.verdicts[rubber]?.[of] ?? 'ask'
 /** What lasts in the medium that is chosen stands first. */
 const rubbers = computed(() => {
   const all = [...(held.value?.rubbers ?? [])]
@@ -23,7 +28,6 @@ const rubbers = computed(() => {
     ? all.sort((a, b) => (b.stands[medium.value] ?? 0) - (a.stands[medium.value] ?? 0))
     : all
 })
-const degrees = (c: number): string => (c < 0 ? `−${Math.abs(c)}` : String(c))
 </script>
 
 <template>
@@ -57,27 +61,27 @@ const degrees = (c: number): string => (c < 0 ? `−${Math.abs(c)}` : String(c))
       <tbody>
         <tr v-for="each in rubbers" :key="each.name">
           <td class="fig rubber" :title="each.words">{{ each.name }}</td>
-          <td class="fig range">{{ degrees(each.cold_c) }} … {{ each.heat_c }}</td>
+          <td class="fig range">{{ whole(each.cold_c) }} … {{ each.heat_c }}</td>
           <td class="fig range">
             {{ each.density_g_cm3.map((n) => n.toFixed(2)).join(' … ') }}
           </td>
           <td
             v-for="[name] in media.filter(([name]) => !medium || name === medium)"
             :key="name"
-            :class="`g${grade(each.stands[name] ?? 0)}`"
+            :class="stands(each.name, name)"
           >
             <span
-              :title="WORDS[grade(each.stands[name] ?? 0)]"
-              :aria-label="WORDS[grade(each.stands[name] ?? 0)]"
-              >{{ MARKS[grade(each.stands[name] ?? 0)] }}</span><template v-if="medium">
-              {{ WORDS[grade(each.stands[name] ?? 0)] }}</template
+              :title="STANDS[stands(each.name, name)].words"
+              :aria-label="STANDS[stands(each.name, name)].words"
+              >{{ STANDS[stands(each.name, name)].mark }}</span><template v-if="medium">
+              {{ STANDS[stands(each.name, name)].words }}</template
             >
           </td>
         </tr>
       </tbody>
     </table>
     <p class="legend">
-      <span v-for="(mark, i) in MARKS" :key="mark" :class="`g${i}`">{{ mark }} {{ WORDS[i] }}</span>
+      <span v-for="(each, name) in STANDS" :key="name" :class="name">{{ each.mark }} {{ each.words }}</span>
     </p>
     <p class="faint">
       Dry figures from handbooks, from memory: ask the supplier for the compound in hand. The density tells
@@ -112,15 +116,14 @@ td {
   font-size: 14.5px;
   margin-top: 10px;
 }
-.g0 {
+.fails {
   color: var(--stop);
   font-weight: 600;
 }
-.g1,
-.g2 {
+.ask {
   color: var(--unsure);
 }
-.g3 {
+.lasts {
   color: var(--good);
 }
 </style>

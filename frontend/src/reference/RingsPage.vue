@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { reactive, ref, watch } from 'vue'
 import { api, resultOf, type Schemas } from '@/api/client'
+import { signed } from '@/drawing/figures'
 import { number } from './figures'
 
 /** Limits of a bearing's rings in every class of its kind, and its clearance in every group. */
@@ -32,7 +33,6 @@ const rows = ref<{ name: string; bore: string; outside: string }[]>([])
 const groups = ref<{ name: string; um: string }[]>([])
 const source = ref('')
 const refused = ref('')
-const signed = (um: number): string => (um > 0 ? `+${um}` : um < 0 ? `−${Math.abs(um)}` : '0')
 const span = (limits: Schemas['LimitsAnswer'] | null): string =>
   limits ? `${signed(limits.lower_um)} … ${signed(limits.upper_um)}` : '–'
 let asked = 0

@@ -95,7 +95,7 @@ const FROM = [
         <input
           v-model="held[each.name]"
           :name="each.name"
-          class="fig text"
+          class="fig in-line"
           :class="{ fault: faultField === each.name }"
           maxlength="24"
           autocomplete="off"
@@ -168,16 +168,8 @@ const FROM = [
 .figures label {
   white-space: nowrap;
 }
-.text {
+.in-line {
   width: 92px;
-  border: 0;
-  border-bottom: 1.5px solid var(--rule);
-  background: transparent;
-  color: var(--ink);
-  font-size: 15px;
-}
-.text.fault {
-  border-color: var(--stop);
 }
 select {
   border: 1px solid var(--rule);

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { RouterLink } from 'vue-router'
 import type { Schemas } from '@/api/client'
+import { range } from '@/drawing/figures'
 import VerdictMark from '@/drawing/VerdictMark.vue'
 
 /** The verdict about the place of a seal or ring: its numbers large, what is wrong, what to do with sizes. */
@@ -17,13 +18,11 @@ const STATES: Record<string, State> = {
 const state = computed<State>(() => STATES[props.judged.decision] ?? ['not_looked_at', '', 'faint'])
 const figures = computed(() => {
   const { gland, lip_seal: lip } = props.judged
-  const s = (n: number): string => (Math.round(n) < 0 ? `−${Math.abs(Math.round(n))}` : String(Math.round(n)))
   if (gland) {
-    const range = (e: { min: number; max: number }): string => `${s(e.min)} … ${s(e.max)} %`
     return [
-      ['squeeze', range(gland.squeeze_percent)],
-      ['stretch', range(gland.stretch_percent)],
-      ['fill', range(gland.fill_percent)],
+      ['squeeze', `${range(gland.squeeze_percent)} %`],
+      ['stretch', `${range(gland.stretch_percent)} %`],
+      ['fill', `${range(gland.fill_percent)} %`],
     ]
   }
   if (!lip) return []

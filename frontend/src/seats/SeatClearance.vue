@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { RouterLink } from 'vue-router'
 import type { Schemas } from '@/api/client'
+import { range, whole } from '@/drawing/figures'
 
 /** Clearance as bought, mounted and running: what nine of ten have, and the chance of each group. */
 const props = defineProps<{
@@ -10,9 +11,6 @@ const props = defineProps<{
   measured: boolean
   why: boolean
 }>()
-const s = (um: number): string =>
-  Math.round(um) < 0 ? `−${Math.abs(Math.round(um))}` : String(Math.round(um))
-const range = (r: { min: number; max: number }): string => `${s(r.min)} … ${s(r.max)}`
 const short = computed(() => props.measured && props.clearance.advice !== 'ok')
 const groups = computed(() =>
   ['2', 'N', '3', '4', '5'].flatMap((name) => {
@@ -25,7 +23,7 @@ function group(name: string, chance: number) {
   return {
     name: name === 'N' ? 'normal' : `C${name}`,
     own: name === props.clearance.group,
-    enough: chance >= 0.9,
+    enough: chance >= props.clearance.wanted,
     percent: Math.round(chance * 100),
   }
 }
@@ -51,7 +49,7 @@ function group(name: string, chance: number) {
     <p v-if="why" class="faint">
       Worst to best case: mounted {{ range(clearance.mounted) }}, operating {{ range(clearance.running) }};
       with the balls or rollers as warm as the inner ring {{ range(clearance.running_warm_balls) }}. Enough
-      means {{ s(clearance.least_um) }} µm or more. {{ clearance.source }}
+      means {{ whole(clearance.least_um) }} µm or more. {{ clearance.source }}
       <RouterLink :to="{ name: 'reference', params: { question: 'raceway_growth' } }"
         >growth of a raceway</RouterLink
       >

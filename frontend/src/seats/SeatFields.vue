@@ -140,7 +140,7 @@ const ringFault = computed(() => props.judgement?.fault_field?.endsWith('.ring')
         <input
           v-model="seat.ring"
           :name="`${side}-ring`"
-          class="fig text"
+          class="fig in-line"
           :class="{ fault: ringFault }"
           maxlength="24"
           inputmode="decimal"
@@ -263,16 +263,8 @@ td input.fault {
 .more label {
   white-space: nowrap;
 }
-.text {
+.in-line {
   width: 74px;
-  border: 0;
-  border-bottom: 1.5px solid var(--rule);
-  background: transparent;
-  color: var(--ink);
-  font-size: 15px;
-}
-.text.fault {
-  border-color: var(--stop);
 }
 p {
   font-size: 13.5px;

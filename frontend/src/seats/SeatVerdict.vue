@@ -72,12 +72,12 @@ const parts = computed(() =>
           v-if="check.holds_probability !== null"
           words="ring holds"
           :chance="check.holds_probability"
-          :wanted="0.95"
+          :wanted="check.wanted.holds"
         />
         <ChanceBar
           :words="`in ${check.zone}`"
           :chance="check.conformance_probability"
-          :wanted="check.holds_probability === null ? 0.95 : 0.5"
+          :wanted="check.wanted.zone"
         />
       </div>
       <p>{{ check.reason }}</p>

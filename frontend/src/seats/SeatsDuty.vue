@@ -91,7 +91,7 @@ const LOADS = ['light', 'normal', 'heavy'] as const
         <input
           v-model="held.sleeve_bore"
           name="sleeve_bore"
-          class="fig text"
+          class="fig in-line"
           maxlength="24"
           autocomplete="off"
         />
@@ -127,12 +127,7 @@ i {
 .figures label {
   white-space: nowrap;
 }
-.text {
+.in-line {
   width: 84px;
-  border: 0;
-  border-bottom: 1.5px solid var(--rule);
-  background: transparent;
-  color: var(--ink);
-  font-size: 15px;
 }
 </style>

@@ -5,7 +5,6 @@ import { useRoute, useRouter } from 'vue-router'
 import { api, resultOf, withKey, type Refusal } from '@/api/client'
 import ZoneChart from '@/drawing/ZoneChart.vue'
 import ClashDialog from '@/entry/ClashDialog.vue'
-import FigureInput from '@/entry/FigureInput.vue'
 import { useJob } from '@/job/useJob'
 import { handStays } from '@/shell/leading'
 import { useKeys } from '@/shell/useKeys'
@@ -18,6 +17,7 @@ import SeatAbsent from './SeatAbsent.vue'
 import SeatClearance from './SeatClearance.vue'
 import SeatFields from './SeatFields.vue'
 import SeatsDuty from './SeatsDuty.vue'
+import SeatRepair from './SeatRepair.vue'
 import SeatVerdict from './SeatVerdict.vue'
 import PlaceVerdict from './PlaceVerdict.vue'
 import { usePlace } from './usePlace'
@@ -53,7 +53,6 @@ const seatLabels = computed((): Record<string, Label> => {
 })
 /** The sides that the bearing has a straight seat on. */
 const SIDES = ['shaft', 'housing'] as const
-const FORMS = ['pdf', 'dxf', 'svg'] as const
 const RINGS: Record<string, Record<'shaft' | 'housing', string>> = {
   raceway: { shaft: 'under the needles', housing: '' },
   slip_fit: { shaft: 'insert bore', housing: '' },
@@ -248,34 +247,12 @@ onMounted(async () => {
             :judgement="judged[side]"
             :why="why"
           >
-            <p v-if="judged[side].check?.decision === 'reject'" class="compound">
-              compound in hand bridges
-              <FigureInput
-                v-model="held.compound_um"
-                :name="`${side}-compound`"
-                label="gap that the compound in hand bridges, µm on the diameter"
-                :least="1"
-                :most="5000"
-              />µm, to
-              <FigureInput
-                v-model="held.compound_c"
-                :name="`${side}-compound-c`"
-                label="heat that the compound withstands, °C"
-                :least="0"
-                :most="500"
-              />°C
-            </p>
-            <p v-if="judged[side].check?.decision === 'reject'" class="papers">
-              Machine-shop sheet:
-              <a
-                v-for="form in FORMS"
-                :key="form"
-                class="plain"
-                :href="`/api/parts/${partId}/shop-sheet/${side}/${form}`"
-                download
-                >{{ form.toUpperCase() }}</a
-              >
-            </p>
+            <SeatRepair
+              v-if="judged[side].check?.decision === 'reject'"
+              v-model="held"
+              :part-id="partId"
+              :side="side"
+            />
           </SeatVerdict>
           <SeatAbsent
             v-else-if="judged.absent[side]"
@@ -403,17 +380,6 @@ onMounted(async () => {
   font-size: 14.5px;
   display: grid;
   gap: 6px;
-}
-.compound {
-  font-size: 14.5px;
-  color: var(--faint);
-  margin-top: 5px;
-}
-.papers {
-  display: flex;
-  gap: 12px;
-  font-size: 15px;
-  margin-top: 6px;
 }
 @media (max-width: 900px) {
   .left {

@@ -59,8 +59,8 @@ def test_form_of_a_seat():
 
 
 def test_barrel_and_waist_are_told_apart():
-    assert shaft([[25.004], [25.009], [25.004]]).form_kind == "barrel"
-    assert shaft([[25.009], [25.004], [25.009]]).form_kind == "waist"
+    assert shaft([[25.004], [25.009], [25.004]]).form_told.kind == "barrel"
+    assert shaft([[25.009], [25.004], [25.009]]).form_told.kind == "waist"
 
 
 def test_interference_against_the_actual_bore():

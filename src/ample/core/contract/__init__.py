@@ -82,6 +82,7 @@ from ample.core.contract.sizes import (
     LimitsAnswer,
     LimitsRequest,
     RingLimitsRequest,
+    ZoneLimitsAnswer,
 )
 from ample.core.fits.advice import ZoneAdvice, ZoneChoice
 from ample.core.fits.clearance import ClearanceAfterFitting
@@ -195,4 +196,5 @@ __all__ = [
     "ZoneAdvice",
     "ZoneAdviceRequest",
     "ZoneChoice",
+    "ZoneLimitsAnswer",
 ]

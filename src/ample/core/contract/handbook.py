@@ -9,7 +9,7 @@ from pydantic import ConfigDict, Field
 from ample.core.contract.base import Answer, Name, Request
 from ample.core.designation import Code
 from ample.core.handbook import Page
-from ample.core.parts.rubber import Rubber
+from ample.core.parts.rubber import Rubber, Stands
 
 
 class CalculateRequest(Request):
@@ -70,4 +70,5 @@ class MediaAnswer(Answer):
 
     media: dict[str, str]
     rubbers: list[Rubber]
+    verdicts: dict[str, dict[str, Stands]] = Field(description="by rubber and medium")
     source: str

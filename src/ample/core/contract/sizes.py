@@ -44,6 +44,13 @@ class LimitsAnswer(Answer):
     source: str
 
 
+class ZoneLimitsAnswer(LimitsAnswer):
+    """The same with the sizes that they give, mm."""
+
+    min_mm: float
+    max_mm: float
+
+
 class FitRequest(Request):
     """A hole zone and a shaft zone at a nominal size."""
 

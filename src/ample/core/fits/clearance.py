@@ -15,7 +15,6 @@ from ample.core.fits.judging.by_fit import FREE
 from ample.core.fits.judging.chances import (
     LEAST_UM,
     QUANTILES,
-    RING_PER_K,
     Floats,
     Internals,
     Spread,
@@ -36,6 +35,7 @@ from ample.core.fits.ranges import Range
 from ample.core.fits.words import signed
 from ample.core.parts import BearingSpec, bearing_kinds, clearance_table
 from ample.core.sizes.figures import percent
+from ample.core.sizes.materials import expansion_of
 from ample.core.standards import internal_clearance
 from ample.core.standards.rings import CLEARANCE_GROUPS
 
@@ -50,7 +50,7 @@ class ClearanceAfterFitting:
     `no_group`.
 
     `before`, `mounted`, `running` and `running_warm_balls` go from the worst to the best case; `mounted_usual` and
-    `running_usual` are the 5 %, 50 % and 95 % points. `enough` is the chance of each group to leave at least `least_um`.
+    `running_usual` are the 5 %, 50 % and 95 % points. `enough` is the chance of each group to leave at least `least_um`, `wanted` how large it has to be.
     """
 
     group: str
@@ -62,6 +62,7 @@ class ClearanceAfterFitting:
     running_usual: Range
     least_um: float
     enough: Mapping[str, float]
+    wanted: float
     suits: str | None
     advice: str
     words: str
@@ -261,7 +262,7 @@ def clearance_left(
     inside = Internals(spec.d_mm, spec.D_mm, rolls, finish, hollow_mm, housing_material)
     limits = (bought.min_um, bought.max_um)
     midway = inside.heat_um(warmer_inner_k)
-    warm = RING_PER_K * warmer_inner_k * inside.raceways_mm[1] * 1000
+    warm = expansion_of("steel") * warmer_inner_k * inside.raceways_mm[1] * 1000
     likely = {heat: taken_um(inside, shaft.values, housing.values, heat) for heat in (0.0, warmer_inner_k)}
     enough = {
         name: round(leaves(likely[warmer_inner_k], held, LEAST_UM[rolls]), 4)
@@ -273,7 +274,7 @@ def clearance_left(
     return ClearanceAfterFitting(
         own, _extremes(limits, inside, shaft, housing, None), _extremes(limits, inside, shaft, housing, 0.0),
         _extremes(limits, inside, shaft, housing, midway), _extremes(limits, inside, shaft, housing, warm),
-        mounted_usual, running_usual, LEAST_UM[rolls], enough, suits, advice,
+        mounted_usual, running_usual, LEAST_UM[rolls], enough, FREE, suits, advice,
         _words(own, running_usual, suits, enough), bought.source,
     )  # fmt: skip
 

@@ -175,7 +175,7 @@ def _way(each: RepairWay, part: str, zone: str) -> str:
         return (
             f"Not {name} ({gap}): {_NOT[each.because]}."
             if each.because
-            else f"{name[0].upper()}{name[1:]}: {gap}. It must come off again with heat."
+            else f"{name[0].upper()}{name[1:]}: {gap}. Heat releases it again."
         )
     if each.way == "next_zone":
         return f"A tighter zone for this load: build up and {finish} {sizes['from']:.3f} to {sizes['to']:.3f} mm ({each.zone})."

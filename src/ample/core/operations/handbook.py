@@ -6,7 +6,7 @@ from ample.core import contract
 from ample.core.designation.dialects import code_table, general_dialect
 from ample.core.errors import BadInput
 from ample.core.handbook.page import TOPICS, calculate, pages
-from ample.core.parts.rubber import MEDIA, medium_words, rubber_source, rubbers
+from ample.core.parts.rubber import MEDIA, medium_words, rubber_source, rubbers, stands_in
 
 
 def answer_question(request: contract.CalculateRequest) -> contract.CalculateAnswer:
@@ -35,5 +35,8 @@ def media(_: contract.LookUpRequest) -> contract.MediaAnswer:
     return contract.MediaAnswer(
         media={name: medium_words(name) for name in MEDIA},
         rubbers=list(rubbers().values()),
+        verdicts={
+            name: {medium: stands_in(each, medium) for medium in MEDIA} for name, each in rubbers().items()
+        },
         source=rubber_source(),
     )

@@ -14,7 +14,6 @@ from ample.core.fits.judging.rules import has_seat
 from ample.core.operations.identify import requirement_for
 from ample.core.operations.seats import seat_of
 from ample.core.parts import SealSpec
-from ample.core.parts.requirement import Measured, OperatingConditions
 from ample.core.places.gland import Gland
 from ample.core.places.lip_seal import LipSeal
 from ample.core.places.place import GoingIn, PlaceFacts, PlaceSheet, judge_place
@@ -47,16 +46,12 @@ def place(request: contract.PlaceRequest) -> Place:
         raise BadInput("not_a_designation", f"“{request.designation[:30]}” cannot be read.", "designation")
     spec = part_of_reading(readings[0])
     assert isinstance(spec, SealSpec)
-    measured: tuple[Measured, ...] = requirement_for(asked, None).measured
     duty = request.duty
     sheet = PlaceSheet(
         rpm=duty.rpm, pressure_bar=duty.pressure_bar, min_c=duty.min_c, max_c=duty.max_c, medium=duty.medium or "",
         motion=duty.motion, pressure_from=duty.pressure_from, gap=f"{request.gap_mm} mm" if request.gap_mm else "",
     )  # fmt: skip
-    going = GoingIn(
-        title=request.designation, chosen=False, size_text=spec.size_text, family=spec.family, kind=spec.kind, spec=spec,
-        measured=measured, duty=OperatingConditions(),
-    )  # fmt: skip
+    going = GoingIn.of(spec, request.designation, False, requirement_for(asked, None))
     judged = judge_place(sheet, PlaceFacts(going))
     assert judged is not None, "what goes in is known"
     if judged.fault:

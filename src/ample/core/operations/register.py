@@ -123,7 +123,7 @@ def _register(
 
 OPERATIONS: dict[str, Operation] = _register(
     ("length", "Read a length as a person writes it", contract.LengthRequest, contract.LengthAnswer, length),
-    ("limits", "Limit deviations of an ISO 286 zone", contract.LimitsRequest, contract.LimitsAnswer, limits_of_size),
+    ("limits", "Limit deviations of an ISO 286 zone", contract.LimitsRequest, contract.ZoneLimitsAnswer, limits_of_size),
     ("fit", "The fit of a hole and a shaft zone", contract.FitRequest, contract.FitAnswer, fit_of_seat),
     ("ring-limits", "Tolerance of a bearing ring", contract.RingLimitsRequest, contract.LimitsAnswer, limits_of_ring),
     ("internal-clearance", "Radial internal clearance", contract.InternalClearanceRequest, contract.InternalClearanceAnswer, clearance_of_ring),

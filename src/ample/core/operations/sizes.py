@@ -35,9 +35,9 @@ def nearest(mm: float) -> list[contract.Nearest]:
     return list(nearest_sizes(mm))
 
 
-def limits_of_size(request: contract.LimitsRequest) -> contract.LimitsAnswer:
+def limits_of_size(request: contract.LimitsRequest) -> contract.ZoneLimitsAnswer:
     """Give the limits of a size in a zone."""
-    return contract.LimitsAnswer.model_validate(limits(request.size_mm, request.zone))
+    return contract.ZoneLimitsAnswer.model_validate(limits(request.size_mm, request.zone))
 
 
 def fit_of_seat(request: contract.FitRequest) -> contract.FitAnswer:

@@ -5,8 +5,9 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass
 from functools import lru_cache
-from itertools import pairwise
 from pathlib import Path
+
+import numpy as np
 
 from ample.core.parts.bearing import BearingSpec
 from ample.core.parts.kinds import bearing_kinds
@@ -92,14 +93,6 @@ def dynamic_rating_n(spec: BearingSpec) -> float:
     cosine = math.cos(math.radians(own.angle_deg))
     count = math.floor(own.filled * math.pi / math.asin(min(roller / pitch, 1.0)))
     length = own.rows * own.length_share * spec.B_mm * cosine
-    f_c = _between(min(roller * cosine / pitch, 0.3))
+    gammas, factors = zip(*_factors(), strict=True)
+    f_c = float(np.interp(roller * cosine / pitch, gammas, factors))
     return float(own.b_m * f_c * length ** (7 / 9) * count**0.75 * roller ** (29 / 27))
-
-
-def _between(gamma: float) -> float:
-    factors = _factors()
-    for (low, below), (high, above) in pairwise(factors):
-        if gamma <= high:
-            share = max(0.0, (gamma - low) / (high - low))
-            return below + share * (above - below)
-    return factors[-1][1]

@@ -165,6 +165,19 @@ def rubbers() -> dict[str, Rubber]:
     return found
 
 
+Stands = Literal["lasts", "ask", "fails"]
+
+
+def stands_in(rubber: Rubber, medium: str) -> Stands:
+    """Whether a rubber lasts in a medium.
+
+    >>> stands_in(rubbers()["EPDM"], "mineral_oil"), stands_in(rubbers()["NBR"], "mineral_oil")
+    ('fails', 'lasts')
+    """
+    share = rubber.stands[medium]
+    return "lasts" if share >= STANDS_WELL else "fails" if share < FAILS else "ask"
+
+
 def rubber_source() -> str:
     """Where the table of rubbers comes from."""
     return read_table(Path(__file__).with_name("rubbers.csv")).source

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from ample.core.fits.finding import PlaceFinding
-from ample.core.parts.rubber import FAILS, medium_words, rubbers
+from ample.core.parts.rubber import medium_words, rubbers, stands_in
 
 
 def rubber_findings(
@@ -22,6 +22,6 @@ def rubber_findings(
         found.append(
             ("cold_low", f"{named} stands at {least_c:.0f} °C: {material} goes hard below {rubber.cold_c:g}.")
         )
-    if medium and rubber.stands[medium] < FAILS:
+    if medium and stands_in(rubber, medium) == "fails":
         found.append(("medium_bad", f"{material} does not withstand {medium_words(medium)}."))
     return tuple(PlaceFinding(code, "stop", words, "Another rubber.") for code, words in found)

@@ -11,7 +11,7 @@ from pydantic import BaseModel, Field
 from ample.core.errors import AmpleError, BadInput
 from ample.core.fits.finding import PlaceFinding
 from ample.core.parts import SealSpec
-from ample.core.parts.requirement import Measured, OperatingConditions
+from ample.core.parts.requirement import Measured, OperatingConditions, Requirement
 from ample.core.parts.rubber import Medium
 from ample.core.places.gland import (
     Extent,
@@ -74,6 +74,15 @@ class GoingIn(BaseModel):
     known: Mapping[str, str] = Field(
         default_factory=dict, exclude=True, description="attributes required, by name"
     )
+
+    @classmethod
+    def of(cls, spec: SealSpec, title: str, chosen: bool, wanted: Requirement | None) -> GoingIn:
+        """A part with what its requirement knows of its place."""
+        return cls(
+            title=title, chosen=chosen, size_text=spec.size_text, family=spec.family, kind=spec.kind, spec=spec,
+            measured=wanted.measured if wanted else (), duty=wanted.duty if wanted else OperatingConditions(),
+            known={each.name: each.value for each in wanted.attributes} if wanted else {},
+        )  # fmt: skip
 
     def attribute(self, name: str) -> str:
         """An attribute as the part states it, else as it is required; empty while nobody knows."""

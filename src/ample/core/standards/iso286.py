@@ -31,6 +31,16 @@ class DeviationLimits:
     source: str
 
     @property
+    def min_mm(self) -> float:
+        """The least size, mm."""
+        return round(self.size_mm + self.lower_um / 1000, 6)
+
+    @property
+    def max_mm(self) -> float:
+        """The largest size, mm."""
+        return round(self.size_mm + self.upper_um / 1000, 6)
+
+    @property
     def is_hole(self) -> bool:
         """Whether the zone is that of a hole (capital letter)."""
         return self.zone[0].isupper()

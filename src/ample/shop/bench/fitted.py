@@ -5,7 +5,6 @@ from __future__ import annotations
 from ample.base.records import PartHead
 from ample.core.designation import title_of
 from ample.core.parts import BearingSpec, SealSpec, bearing_kinds
-from ample.core.parts.requirement import OperatingConditions
 from ample.core.places import FittedBearing
 from ample.core.places.place import GoingIn
 from ample.shop.bench import queries
@@ -45,11 +44,7 @@ def going_in(t: Transaction, part: PartHead) -> GoingIn | None:
         spec, title = item.spec, item.marking
     if not isinstance(spec, SealSpec):
         return None
-    return GoingIn(
-        title=title, chosen=match is not None, size_text=spec.size_text, family=spec.family, kind=spec.kind, spec=spec,
-        measured=wanted.measured if wanted else (), duty=wanted.duty if wanted else OperatingConditions(),
-        known={each.name: each.value for each in wanted.attributes} if wanted else {},
-    )  # fmt: skip
+    return GoingIn.of(spec, title, match is not None, wanted)
 
 
 def as_fitted(spec: BearingSpec, title: str, chosen: bool) -> FittedBearing:

@@ -12,7 +12,7 @@ from ample.core.fits.finding import PlaceFinding
 from ample.core.interchange import meets
 from ample.core.kits import LineFacts, OnTheShelf, OrderFacts, SeatFact
 from ample.core.parts import BearingSpec, PartSpec, SealSpec
-from ample.core.parts.requirement import OperatingConditions, Requirement, facts_of
+from ample.core.parts.requirement import Requirement, facts_of
 from ample.core.places import SIDES, SeatFacts, SeatName, SeatSheet, SeatsJudged, judge_seats
 from ample.core.places.place import GoingIn, PlaceFacts, PlaceSheet, judge_place
 from ample.core.sizes import Instrument
@@ -142,13 +142,7 @@ def _place_findings(
     """What the judge of places finds of a seal or ring that is to be fitted."""
     if not isinstance(spec, SealSpec):
         return ()
-    duty = wanted.duty if wanted else OperatingConditions()
-    going = GoingIn(
-        title="", chosen=True, size_text=spec.size_text, family=spec.family, kind=spec.kind, spec=spec,
-        measured=wanted.measured if wanted else (), duty=duty,
-        known={each.name: each.value for each in wanted.attributes} if wanted else {},
-    )  # fmt: skip
-    judged = judge_place(sheet, PlaceFacts(going))
+    judged = judge_place(sheet, PlaceFacts(GoingIn.of(spec, "", True, wanted)))
     return judged.findings if judged else ()
 
 

@@ -51,6 +51,37 @@ class ByFit:
     because: Because
 
 
+@dataclass(frozen=True)
+class Wanted:
+    """The least chances with which a seat is accepted."""
+
+    zone: float
+    holds: float
+    clearance: float
+
+
+def wanted_of(rule: str, asked_to_hold: bool) -> Wanted:
+    """The least chances with which a seat of a rule is accepted.
+
+    Args:
+        rule: The rule of the seat.
+        asked_to_hold: Whether a load rotates about its ring.
+
+    Returns:
+        The chances.
+
+    Raises:
+        Nothing.
+
+    Source: house choices, as `decide_by_fit`.
+
+    Example:
+        >>> wanted_of("pressed_ring", True).zone, wanted_of("raceway", False).zone
+        (0.5, 0.95)
+    """
+    return Wanted(LIKELY_IN_ZONE if rule == PRESSED and asked_to_hold else IN_ZONE, HOLDS, FREE)
+
+
 def decide_by_fit(rule: str, chances: Chances, tight: bool) -> ByFit:
     """Decide about a seat by what its fit will do.
 

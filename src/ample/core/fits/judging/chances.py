@@ -17,6 +17,7 @@ from ample.core.handbook.fitting import (
     interference_lost,
     raceway_growth,
 )
+from ample.core.handbook.measuring import combined_uncertainty
 from ample.core.sizes.materials import elastic, expansion_of
 
 Floats = NDArray[np.float64]
@@ -26,7 +27,6 @@ QUANTILES = 64
 TEMPERATURE_KNOWN_K = 0.5  # standard uncertainty of a temperature taken in the shop
 EXPANSION_KNOWN_PER_K = 1e-6  # standard uncertainty of a coefficient
 HOUSING_OVER_OUTSIDE = 1.5
-RING_PER_K = 11.5e-6
 LEAST_UM = {"ball": -3.0, "roller": 0.0}  # operating clearance that still runs: a house setting
 
 
@@ -101,14 +101,23 @@ def seat_uncertainty(
         1.0
     """
     tool = tool_um / 2 if standard_um is None else math.hypot(standard_um / 2, resolution_um / math.sqrt(12))
-    micro = size_mm * 1000
+    own, steel = expansion_of(material), expansion_of("steel")
+
+    def alone(
+        zero: float = 0.0, scatter: float = 0.0, known_k: float = 0.0, at_c: float = 20.0, per_k: float = own
+    ) -> float:
+        """One contribution by the handbook's formula, the others left out."""
+        u_per_k = EXPANSION_KNOWN_PER_K if at_c != 20.0 else 0.0
+        found = combined_uncertainty(zero, scatter, readings, size_mm, known_k, at_c, u_per_k, per_k)
+        return found["standard_uncertainty_um"]
+
     return SeatUncertainty(
         {
-            "instrument" if standard_um is None else "standard": tool,
-            "repeats": scatter_um / math.sqrt(readings),
-            "part_temperature": micro * expansion_of(material) * TEMPERATURE_KNOWN_K,
-            "instrument_temperature": micro * expansion_of("steel") * TEMPERATURE_KNOWN_K,
-            "expansion": micro * abs(part_c - 20) * EXPANSION_KNOWN_PER_K,
+            "instrument" if standard_um is None else "standard": alone(zero=tool),
+            "repeats": alone(scatter=scatter_um),
+            "part_temperature": alone(known_k=TEMPERATURE_KNOWN_K),
+            "instrument_temperature": alone(known_k=TEMPERATURE_KNOWN_K, per_k=steel),
+            "expansion": alone(at_c=part_c),
         }
     )
 
@@ -231,7 +240,7 @@ class Internals:
     def heat_um(self, warmer_inner_k: float) -> float:
         """Clearance that a warmer inner ring takes with the elements midway, µm."""
         inner, outer = self.raceways_mm
-        return RING_PER_K * warmer_inner_k * (inner + outer) / 2 * 1000
+        return expansion_of("steel") * warmer_inner_k * (inner + outer) / 2 * 1000
 
 
 def taken_um(inside: Internals, shaft: Floats, housing: Floats, warmer_inner_k: float) -> Floats:
