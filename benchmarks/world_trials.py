@@ -19,6 +19,7 @@ from ample.core.identify import (
     standard_catalogue,
 )
 from ample.core.identify.origin import for_job
+from ample.core.identify.wear_level import ConfirmedRing, for_wear, wear_level
 from ample.core.sizes import default_instrument
 from benchmarks.trials import interval
 from benchmarks.world import FAMILIES, MISHAPS, ORIGINS, USUAL, Found, Habits, World, others_that_fit
@@ -34,6 +35,10 @@ PICTURES = {"o_ring": "o_ring", "hydraulic_seal": "u_cup"}
 BINS, BOOTSTRAPS = 10, 400
 # what the Bench asks once a job, where the machine was built, can be answered of these
 SAID = ("inch", "metric", "far_east")
+RINGS_OF_A_JOB = (
+    10  # ranked one after another, each with what the confirmed ones before it tell of the machine's wear
+)
+CONFIRMED_AS_SHOWN = 0.05  # of them nobody looks closer: confirmed is what was shown first, right or wrong
 ASKED, NOT_ASKED = ", and it was said", ", nobody asked"
 ELSEWHERE = (
     ("as it is", USUAL),
@@ -81,12 +86,17 @@ class Outcome:
         return hits / max(self.draws, 1), *interval(hits, self.draws)
 
 
-def ranked(found: Found, catalogue: Catalogue) -> Identification:
-    """What the product says of a part of this world, measured once with a caliper."""
+def read_of(found: Found) -> tuple[Observation, ...]:
+    """The readings of a part of this world, each taken once with a caliper."""
     caliper = default_instrument("caliper")
-    read = tuple(
+    return tuple(
         Observation(each.feature, each.values_mm, caliper, family=found.family) for each in found.readings
     )
+
+
+def ranked(found: Found, catalogue: Catalogue) -> Identification:
+    """What the product says of a part of this world."""
+    read = read_of(found)
     picture = PICTURES.get(found.family)
     seen = KindEvidence.of(picture, {}, catalogue.family) if picture else None
     return identify(catalogue, read, limit=3, most_variants=1, seen=seen)
@@ -158,15 +168,22 @@ def _gap(rows: np.ndarray) -> float:
 def rings(name: str, habits: Habits, draws: int, seed: int = 21) -> RingOutcome:
     """Rings of this world ranked with its shares of the lists; the best possible too where nothing is out of the usual.
 
-    Where another list leads, the question that the Bench asks once a job is answered, or not.
+    Where another list leads, the question that the Bench asks once a job is answered, or not. Rings come in jobs: what
+    was confirmed of a job tells how hard its machine was used.
     """
     shares = shares_met()
     catalogue, best = catalogue_met(shares), BestPossible(shares)
     if name.endswith(ASKED):
         catalogue = for_job(catalogue, habits.leading, ())
-    made = RingOutcome(name)
-    for found in World("o_ring", seed, "none", habits).draws(draws):
-        first = ranked(found, catalogue).candidates[0]
+    made, random = RingOutcome(name), np.random.default_rng(seed + 1)
+    confirmed: list[ConfirmedRing] = []
+    for number, found in enumerate(World("o_ring", seed, "none", habits).draws(draws)):
+        if number % RINGS_OF_A_JOB == 0:
+            confirmed = []
+        first = ranked(found, for_wear(catalogue, wear_level(catalogue, confirmed))).candidates[0]
+        as_shown = random.random() < CONFIRMED_AS_SHOWN
+        said = first.variants[0].entry.spec.designation if as_shown else found.designation
+        confirmed.insert(0, ConfirmedRing(said, read_of(found)))
         made.ours.append((first.probability, _same(first.envelope_mm, found)))
         if habits == USUAL:
             order = best.order(found) or [(0.0, (0.0, 0.0))]

@@ -39,7 +39,7 @@ class Server {
     place: PLACE,
     tray: [],
     identification: null,
-    ring_lists: { built_in: '', known_from: '', confirmed: [] },
+    ring_lists: { built_in: '', known_from: '', confirmed: [], read: [] },
     sheet: { ...blank },
     version: 3,
   }

@@ -56,7 +56,12 @@ def say(client, number, built):
 def test_it_is_said_once_and_known_at_every_part_and_at_take_in(as_role, a_part):
     number, part = a_part()
     client = as_role("bench")
-    assert bench(client, part)["ring_lists"] == {"built_in": "", "known_from": "", "confirmed": []}
+    assert bench(client, part)["ring_lists"] == {
+        "built_in": "",
+        "known_from": "",
+        "confirmed": [],
+        "read": [],
+    }
     said = say(client, number, "metric")
     assert said.status_code == 200
     assert said.get_json()["sheet"]["built_in"] == "metric"
@@ -65,6 +70,7 @@ def test_it_is_said_once_and_known_at_every_part_and_at_take_in(as_role, a_part)
             "built_in": "metric",
             "known_from": "job",
             "confirmed": [],
+            "read": [],
         }
 
 
@@ -109,8 +115,23 @@ def test_the_next_job_of_the_unit_knows_it_with_the_rings_confirmed(as_role, a_p
         assert client.put(f"/api/jobs/{each}/take-in", body).status_code == 200
         if each == first:
             client.put(f"/api/jobs/{first}/unit", {"unit_id": None})
-    wanted = {"built_in": "far_east", "known_from": "unit", "confirmed": ["24.7x3.5"]}
-    nothing = {"built_in": "", "known_from": "", "confirmed": []}
+    read = [
+        {
+            "feature": name,
+            "values": [f"{typed} mm"],
+            "unit": "mm",
+            "instrument": "caliper 3",
+            "condition": None,
+        }
+        for name, typed in INSIDE_24_8.items()
+    ]
+    wanted = {
+        "built_in": "far_east",
+        "known_from": "unit",
+        "confirmed": ["24.7x3.5"],
+        "read": [{"designation": "24.7x3.5", "observations": read}],
+    }
+    nothing = {"built_in": "", "known_from": "", "confirmed": [], "read": []}
     assert bench(client, other)["ring_lists"] == (wanted if same_unit else nothing)
     say(client, number, "metric")
     assert bench(client, other)["ring_lists"]["built_in"] == "metric"
@@ -118,6 +139,7 @@ def test_the_next_job_of_the_unit_knows_it_with_the_rings_confirmed(as_role, a_p
         "built_in": "far_east",
         "known_from": "job",
         "confirmed": [],
+        "read": [],
     }
 
 
@@ -137,3 +159,26 @@ def test_the_sheet_that_is_kept_is_judged_by_it_too(as_role, a_part):
     assert likeliest() == "24.7x3.5"
     say(client, number, "inch")
     assert likeliest() == "-214"
+
+
+def test_how_hard_a_machine_was_used_is_learned_from_its_rings(as_role, a_part):
+    """Rings far from their sizes were confirmed: the next of the job may lie farther from its own, and it is said why."""
+    number, part = a_part()
+    client = as_role("bench")
+    much = {"inside": "26.60", "section_1": "4.05", "section_2": "2.86"}
+    for each in (part, *(beside(client, number) for _ in range(3))):
+        confirmed_as(client, each, much, "-214")
+    asked = {
+        "family": "o_ring",
+        "observations": [
+            {"feature": "inside", "values": ["48.0"]},
+            {"feature": "section_1", "values": ["3.6"]},
+        ],
+    }
+    lists = bench(client, beside(client, number))["ring_lists"]
+    assert len(lists["read"]) == 4
+    plain = client.post("/api/bench/identify", asked).get_json()
+    known = client.post("/api/bench/identify", asked | {"read_before": lists["read"]}).get_json()
+    assert known["entropy_bits"] > plain["entropy_bits"]
+    assert [each for each in known["advice"] if each.startswith("The 4 rings read")]
+    assert not [each for each in plain["advice"] if "rings read" in each]

@@ -3586,6 +3586,16 @@ export interface components {
             version: number;
         };
         /**
+         * ConfirmedReadings
+         * @description An O-ring confirmed on the same job, with what was read of it: how hard the machine was used is learned from it.
+         */
+        ConfirmedReadings: {
+            /** Designation */
+            designation: string;
+            /** Observations */
+            observations?: components["schemas"]["ObservationRequest"][];
+        };
+        /**
          * Contradiction
          * @description What contradicts itself: at which part or tie, how grave (wrong, ask, loud), why, what it is based on.
          *
@@ -5395,6 +5405,11 @@ export interface components {
              * @default unknown
              */
             origin: string;
+            /**
+             * Read Before
+             * @description those of them that were read, latest first
+             */
+            read_before?: components["schemas"]["ConfirmedReadings"][];
             /**
              * Said
              * @description attributes that somebody has seen on the part, or has on paper
@@ -8613,6 +8628,11 @@ export interface components {
              * @enum {string}
              */
             known_from: "" | "job" | "unit";
+            /**
+             * Read
+             * @description those that were read, latest first, with their readings
+             */
+            read: components["schemas"]["ConfirmedReadings"][];
         };
         /**
          * RingRequest

@@ -135,6 +135,7 @@ export function useBench(partId: number) {
       },
       origin: part.value?.ring_lists.built_in || 'unknown',
       confirmed: part.value?.ring_lists.confirmed ?? [],
+      read_before: part.value?.ring_lists.read ?? [],
       count: needed.value,
       chosen: pointed.value,
       limit: 6,

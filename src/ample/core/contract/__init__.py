@@ -15,6 +15,7 @@ from ample.core.contract.handbook import (
 )
 from ample.core.contract.identify import (
     CandidateAnswer,
+    ConfirmedReadings,
     DutyAsked,
     IdentifyAnswer,
     IdentifyRequest,
@@ -111,6 +112,7 @@ __all__ = [
     "CautionsRequest",
     "ClearanceAfterFitting",
     "CodesAnswer",
+    "ConfirmedReadings",
     "DecodeAnswer",
     "DecodeRequest",
     "DutyAsked",

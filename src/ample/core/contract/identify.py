@@ -24,6 +24,13 @@ class ObservationRequest(Request):
     condition: Name | None = None
 
 
+class ConfirmedReadings(Request):
+    """An O-ring confirmed on the same job, with what was read of it: how hard the machine was used is learned from it."""
+
+    designation: Name
+    observations: list[ObservationRequest] = Field(default_factory=list, max_length=24)
+
+
 class DutyAsked(Request):
     """What the part has to bear; what is not known is left out."""
 
@@ -61,6 +68,9 @@ class IdentifyRequest(Request):
     )
     confirmed: list[Name] = Field(
         default_factory=list, max_length=60, description="O-rings confirmed on the same job, by designation"
+    )
+    read_before: list[ConfirmedReadings] = Field(
+        default_factory=list, max_length=60, description="those of them that were read, latest first"
     )
     limit: int = Field(default=10, ge=1, le=100)
     variants: int = Field(default=60, ge=1, le=200, description="listed parts a candidate, likeliest first")

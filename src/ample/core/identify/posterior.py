@@ -145,6 +145,38 @@ def _measured(
     return Posterior(unit_density, none, total, listed, given, shared, main, closely)
 
 
+def density_of_unit(catalogue: Catalogue, unit: int, observations: tuple[Observation, ...]) -> float:
+    """Density of the readings of one unit of the catalogue, every explanation followed (`measure`); 1 without any."""
+    main = Counter(each.instrument for each in observations).most_common(1)
+    shared = shared_error(main[0][0], True, followed_finely(catalogue.family)) if main else None
+    rows: dict[str, Profile] = {}
+    for each in observations:
+        held = catalogue.intervals[each.feature]
+        made = profile(
+            each,
+            held.limits.only(held.of_unit[unit]),
+            shared if each.instrument == main[0][0] else None,
+            catalogue.family.effects_on[each.feature],
+        )
+        rows[each.feature] = rows[each.feature].times(made) if each.feature in rows else made
+    parts = {
+        name: FeatureRows(
+            np.asarray(np.tensordot(catalogue.intervals[name].share[unit], _by_meaning(made), axes=(0, 1)))[
+                :, None
+            ],
+            np.zeros(1, dtype=np.intp),
+        )
+        for name, made in rows.items()
+    }
+    given = conditions_given(catalogue.family, observations)
+    return float(joined(parts, given, nodes_weights(shared), 1)[0])
+
+
+def _by_meaning(made: Profile) -> Floats:
+    """Density by effect, thing that the feature can stand for, and node."""
+    return made.at(np.arange(len(made.slot)))
+
+
 def _explained(catalogue: Catalogue, found: Posterior) -> bool:
     """Whether the likeliest unit explains the readings nearly as well as any unit could, in the likeliest condition."""
     if not found.profiles:

@@ -15,6 +15,7 @@ from ample.core.errors import AmpleError, BadInput
 from ample.core.identify import Catalogue, KindEvidence, Observation, identify, standard_catalogue
 from ample.core.identify.origin import for_job
 from ample.core.identify.ranking import Candidate, Identification, VariantChance
+from ample.core.identify.wear_level import ConfirmedRing, for_wear, wear_level, wear_words
 from ample.core.interchange import meets
 from ample.core.operations.sizes import nearest
 from ample.core.parts import (
@@ -63,8 +64,7 @@ def identify_answer(
     """Identify from a request over a catalogue, with the shop's own instruments and dialects."""
     family = catalogue.family
     observations, markings = _read(request, family.name, dialects, instrument_of)
-    if family.name == "o_ring":
-        catalogue = for_job(catalogue, request.origin, request.confirmed)
+    catalogue, of_wear = _of_job(catalogue, request, instrument_of)
     at_hand = instrument_of(request.at_hand) if request.at_hand else None
     seen = KindEvidence.of(request.kind, request.answers, family)
     found = identify(catalogue, observations, markings, request.limit, at_hand, request.variants, seen)
@@ -89,8 +89,29 @@ def identify_answer(
         kinds=_kind_shares(family, found.kinds),
         next_question=found.next_question,
         offered=list(found.offered),
-        advice=[*_of_rubber(wanted, request), *found.advice],
+        advice=[*_of_rubber(wanted, request), *found.advice, *of_wear],
     )
+
+
+def _of_job(
+    catalogue: Catalogue, request: contract.IdentifyRequest, instrument_of: InstrumentOf
+) -> tuple[Catalogue, list[str]]:
+    """The list of O-rings as the job makes it: by where the machine was built, and by how hard it was used; and what is said
+    of that.
+    """
+    if catalogue.family.name != "o_ring":
+        return catalogue, []
+    rings = [
+        ConfirmedRing(
+            each.designation,
+            tuple(_all_of(each.observations, f"read_before[{place}].", instrument_of, "o_ring")),
+        )
+        for place, each in enumerate(request.read_before)
+    ]
+    level = wear_level(catalogue, rings)
+    said = wear_words(level, sum(bool(each.observations) for each in rings))
+    listed = for_wear(for_job(catalogue, request.origin, request.confirmed), level)
+    return listed, [said] if said and request.observations else []
 
 
 def _known(wanted: Requirement, name: str) -> bool:
@@ -183,21 +204,27 @@ def requirement_for(
 def _read(
     request: contract.IdentifyRequest, family: str, dialects: Sequence[Dialect], instrument_of: InstrumentOf
 ) -> tuple[list[Observation], tuple[MarkingReading, ...]]:
-    observations = [
-        each
-        for place, asked in enumerate(request.observations)
-        for each in _observations(asked, f"observations[{place}]", instrument_of, family)
-    ]
-    named = [(each.feature, each.instrument) for each in request.observations]
+    observations = _all_of(request.observations, "", instrument_of, family)
+    check_said(request.said)
+    marking = (request.marking or "").strip()
+    return observations, decode(marking, tuple(dialects), EVIDENCE_READINGS, family) if marking else ()
+
+
+def _all_of(
+    asked: Sequence[contract.ObservationRequest], before: str, instrument_of: InstrumentOf, family: str
+) -> list[Observation]:
+    named = [(each.feature, each.instrument) for each in asked]
     if len(set(named)) != len(named):
         raise BadInput(
             "feature_twice",
             "A feature is given twice with one instrument. List repeats together.",
-            "observations",
+            f"{before}observations",
         )
-    check_said(request.said)
-    marking = (request.marking or "").strip()
-    return observations, decode(marking, tuple(dialects), EVIDENCE_READINGS, family) if marking else ()
+    return [
+        each
+        for place, one in enumerate(asked)
+        for each in _observations(one, f"{before}observations[{place}]", instrument_of, family)
+    ]
 
 
 def _to_show(markings: Sequence[MarkingReading], found: Identification) -> list[MarkingReading]:

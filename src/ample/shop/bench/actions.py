@@ -13,7 +13,7 @@ from ample.base.marks import mark_of
 from ample.base.places import places_of
 from ample.base.records import PartHead
 from ample.core import contract
-from ample.core.contract import BenchSheet, FeatureReadings, TypedReading
+from ample.core.contract import BenchSheet
 from ample.core.designation import Dialect, title_of
 from ample.core.errors import AmpleError, BadInput, Conflict, NotKnown
 from ample.core.identify import standard_catalogue
@@ -30,6 +30,7 @@ from ample.sheets.host import Change, Host, InTables, Tables
 from ample.sheets.kinds.bench import BENCH
 from ample.sheets.subjects import Subject, part_subject
 from ample.shop.bench import queries
+from ample.shop.bench.readings import observations_of
 from ample.shop.bench.records import (
     BenchAnswer,
     BenchSave,
@@ -61,17 +62,6 @@ def known_item(t: Transaction, item_id: int) -> Item:
 
 def sheet_of(t: Transaction, part: PartHead) -> BenchSheet:
     """The bench sheet of a part."""
-    kept: dict[tuple[str, str], list[dict[str, Any]]] = {}
-    for row in queries.readings_of(t, part.part_id):
-        kept.setdefault((row["feature"], row["instrument"]), []).append(row)
-    observations = [
-        FeatureReadings(
-            feature=rows[0]["feature"],
-            instrument=rows[0]["instrument"],
-            readings=[TypedReading(typed=row["typed"], unit=row["unit"]) for row in rows],
-        )
-        for rows in kept.values()
-    ]
     return BenchSheet.model_validate(
         {
             "family": part.family,
@@ -84,7 +74,7 @@ def sheet_of(t: Transaction, part: PartHead) -> BenchSheet:
             "temperature_c": part.temperature_c,
             "needed": part.needed,
             "rubber": part.rubber_seen,
-            "observations": observations,
+            "observations": observations_of(queries.readings_of(t, part.part_id)),
         }
     )
 

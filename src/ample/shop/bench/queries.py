@@ -261,6 +261,28 @@ def rings_confirmed(t: Transaction, part_id: int) -> list[str]:
     return [row["designation"] for row in rows]
 
 
+def rings_read(t: Transaction, part_id: int) -> list[dict[str, Any]]:
+    """The readings of the O-rings that people confirmed on the unit of a part, but for this one: the latest twelve."""
+    return t.rows(
+        "WITH rings AS (SELECT q.part_id, q.condition_seen, c.designation, i.decided_at"
+        + _JOBS_OF_UNIT
+        + """
+            JOIN parts q ON q.job_id = k.job_id AND q.part_id <> p.part_id AND q.family = 'o_ring'
+            JOIN identifications i ON i.part_id = q.part_id AND i.from_file IS NULL
+            JOIN catalogue_items c ON c.item_id = i.item_id
+            WHERE p.part_id = %(part_id)s AND EXISTS (SELECT 1 FROM readings r WHERE r.part_id = q.part_id)
+            ORDER BY i.decided_at DESC
+            LIMIT 12
+        )
+        SELECT g.part_id, g.condition_seen, g.designation, r.feature, r.typed, r.unit, r.instrument
+        FROM rings g
+        JOIN readings r ON r.part_id = g.part_id
+        ORDER BY g.decided_at DESC, g.part_id, r.position, r.feature
+        """,
+        {"part_id": part_id},
+    )
+
+
 def rings_identified(t: Transaction, job_id: int) -> list[int]:
     """The parts of a job that are confirmed as O-rings."""
     rows = t.rows(

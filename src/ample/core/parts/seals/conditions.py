@@ -16,15 +16,15 @@ from ample.core.parts.seals.standing import standings
 BESIDE = frozenset(row["feature"] for row in rows("features.csv") if row["place"] == "beside")
 
 
-def conditions_of(family: str, sort: str) -> tuple[ConditionKind, ...]:
+def conditions_of(family: str, sort: str, wear: float = 1.0) -> tuple[ConditionKind, ...]:
     """Every kind of condition of a sort (size or shape), a graded one spread over equally likely amounts; none of a sort
-    that the table does not have.
+    that the table does not have. Their amounts are `wear` times those of the table.
     """
     found = []
     features = {name for scheme in standings().items() if scheme[0][0] == family for name in scheme[1]}
     for row in condition_rows(family, sort):
         nodes = int(row["nodes"])
-        amounts = amounts_of(float(row["mean"]), float(row["shape"]), nodes)
+        amounts = amounts_of(wear * float(row["mean"]), float(row["shape"]), nodes)
         for amount, spread, share in amounts:
             effects = _effects(row, amount, dimensions_of()[family], features, spread)
             found.append(
