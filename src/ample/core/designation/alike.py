@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Iterator
+from collections.abc import Container, Iterator
 from itertools import combinations
 
 from ample.core.designation.bases import exact_bases
@@ -57,7 +57,7 @@ def with_times(clean: str) -> str | None:
 
 
 def as_suffix(
-    clean: str, unread: tuple[str, ...], codes: frozenset[str]
+    clean: str, unread: tuple[str, ...], codes: Container[str]
 ) -> tuple[str, tuple[int, ...]] | None:
     """The text with the figures of an unread piece read as letters so that it is a known code."""
     for piece in unread:

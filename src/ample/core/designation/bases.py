@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 
@@ -45,20 +45,22 @@ class Base:
 class Squeezed:
     """A marking from a place on, without its spaces, that still knows where each character was typed."""
 
-    __slots__ = ("_clean", "_dropped", "_start", "text")
+    __slots__ = ("_clean", "_dropped", "_start", "_whole", "text")
 
     def __init__(self, clean: str, start: int, dashes: bool) -> None:
         longest = longest_by_first().get(clean[start : start + 1], 0)
         self._clean, self._start = clean, start
         self._dropped = _SPACES if dashes else _SPACES_AND_DASHES
         table = _KEEP_DASHES if dashes else _DROP_DASHES
-        self.text = clean[start : start + longest + MOST_GAPS].translate(table)[: longest + 1]
+        piece = clean[start : start + longest + MOST_GAPS]
+        self.text = piece.translate(table)[: longest + 1]
+        self._whole = next((at for at, each in enumerate(piece) if each in self._dropped), len(piece))
 
-    def places(self, length: int) -> tuple[int, ...]:
+    def places(self, length: int) -> Sequence[int]:
         """Where the first `length` characters are in what was typed."""
         start = self._start
-        if not self._dropped.intersection(self._clean[start : start + length]):
-            return tuple(range(start, start + length))
+        if length <= self._whole:
+            return range(start, start + length)
         found: list[int] = []
         for place in range(start, len(self._clean)):
             if len(found) == length:
@@ -87,7 +89,9 @@ def exact_bases(clean: str, start: int) -> list[Base]:
         for base in _standing_names(clean, start, dashes=False):
             if (base.size.designation, base.stop) not in held:
                 found.append(base)
-    best = max((base.weight for base in found), default=0.0)
+    if len(found) < 2:
+        return found
+    best = max(base.weight for base in found)
     return [base for base in found if base.weight > 0.35 * best]
 
 
@@ -114,7 +118,7 @@ def _usual(name: KnownName) -> float:
     return 0.97 + 0.03 * name.share / (1 + name.share)
 
 
-def _standing(clean: str, text: str, places: tuple[int, ...]) -> float:
+def _standing(clean: str, text: str, places: Sequence[int]) -> float:
     """A number is not written across a space, nor cut off before its last digit."""
     weight = 1.0
     length, last = len(places), places[-1]
@@ -134,7 +138,7 @@ _TWO = frozenset(("2R", "2Z", "2H", "2L", "2N", "2D", "2T", "2K"))
 
 
 @lru_cache(maxsize=8192)
-def _spans_at(name: str, text: str, places: tuple[int, ...]) -> tuple[Span, ...]:
+def _spans_at(name: str, text: str, places: Sequence[int]) -> tuple[Span, ...]:
     spans = []
     at = 0
     for length, meaning, attribute, value in pieces_of(name):

@@ -5,7 +5,7 @@ from __future__ import annotations
 import re
 from collections.abc import Iterator
 from dataclasses import replace
-from functools import lru_cache
+from functools import cache, lru_cache
 from itertools import islice, product
 
 from ample.core.designation.alike import as_bearing, as_size, as_suffix, with_times
@@ -163,7 +163,7 @@ def _looking_alike(
         held = bool(readings) and readings[0].family == "bearing" and len(readings[0].dimensions) > 1
         ways += [] if held else list(islice(as_bearing(clean), 4))
         if readings and readings[0].unread:
-            way = as_suffix(clean, readings[0].unread, frozenset(general_dialect().suffixes))
+            way = as_suffix(clean, readings[0].unread, general_dialect().suffixes)
             ways += [way] if way else []
         of_bearings = len(ways)
     if family != "bearing":
@@ -215,7 +215,10 @@ def _read(
 
 def _surely_a_bearing(readings: list[MarkingReading], clean: str) -> bool:
     """Read whole as a bearing, and not written as an O-ring's dash number is: other families need no look."""
-    if not readings or all(each.score <= _SURE for each in readings):
+    for each in readings:
+        if each.score > _SURE:
+            break
+    else:
         return False
     text = clean.strip()
     return text[:1] not in "-#" and not (len(text) == 3 and text.isdigit())
@@ -341,14 +344,14 @@ def _assembled(
     if extras:
         attributes["extra"] = " ".join(extras)
     return MarkingReading(
-        "bearing", size.designation, size.series, _dimensions(size, attributes["closure"]), attributes,
+        "bearing", size.designation, size.series, dict(_dimensions(size, CLOSURES[attributes["closure"]].sides > 0)), attributes,
         tuple(spans), unread, round(score, 4), dialect,
     )  # fmt: skip
 
 
-def _dimensions(size: BoundarySize, closure: str) -> dict[str, float]:
+@cache
+def _dimensions(size: BoundarySize, closed: bool) -> dict[str, float]:
     """The sizes by the contract's names; only the bore when the size is not held."""
-    closed = CLOSURES[closure].sides > 0
     width = size.width_mm(closed) or size.width_mm(not closed)
     if not width:
         return {"d_mm": size.d_mm}

@@ -76,17 +76,15 @@ def words_in(clean: str) -> list[tuple[int, int, tuple[Word, ...]]]:
     """Every word in a text in capitals: start, stop, meanings."""
     found = []
     patterns = _patterns()
-    at = 0
-    while begin := _STARTS.search(clean, at):
+    stop = 0
+    for begin in _STARTS.finditer(clean):
         at = begin.start()
-        pattern = patterns.get(clean[at])
+        pattern = patterns.get(clean[at]) if at >= stop else None
         match = pattern.match(clean, at) if pattern else None
         words = seal_words().get(bare(match.group())) if match else None
         if match and words:
-            found.append((at, match.end(), words))
-            at = match.end()
-        else:
-            at += 1
+            stop = match.end()
+            found.append((at, stop, words))
     return found
 
 
