@@ -5060,7 +5060,8 @@ export interface components {
         };
         /**
          * GlandGroove
-         * @description A groove: its bottom on a shaft or in a bore, or the walls of a face; depth to the mating surface.
+         * @description A groove: its bottom on a shaft or in a bore, the walls of a face, the middle of a dovetail, or what the ring of a
+         *     connector's thread sits on; depth to the mating surface. A dovetail's width is that of its opening.
          */
         GlandGroove: {
             /** Depth Mm */
@@ -5084,7 +5085,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "shaft" | "bore" | "face";
+            kind: "shaft" | "bore" | "face" | "dovetail" | "tube_thread";
             /**
              * Outside Mm
              * @default null
@@ -5153,6 +5154,8 @@ export interface components {
         /**
          * Groove
          * @description A groove: where it lies, the wall that the ring stands against, depth to the mating surface, width, gap; mm.
+         *
+         *     The wall of a dovetail is the middle of its groove, of a thread's triangular space what the ring sits on.
          */
         Groove: {
             depth_mm: components["schemas"]["Extent"];
@@ -5162,7 +5165,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "shaft" | "bore" | "face";
+            kind: "shaft" | "bore" | "face" | "dovetail" | "tube_thread";
             wall_mm: components["schemas"]["Extent"];
             width_mm: components["schemas"]["Extent"];
         };

@@ -54,6 +54,65 @@ def test_the_groove_suggested_suits_the_ring(row):
     assert ask("gland", asked)["findings"] == []
 
 
+SHAPED = {
+    # the usual dovetail of a 3.53 ring: 2.82 deep, 2.97 open, from memory of common practice
+    "dovetail": {"kind": "dovetail", "groove_diameter_mm": 41.22, "width_mm": 2.97, "depth_mm": 2.82},
+    # under a connector: a 45° chamfer of 1.33 sections
+    "tube_thread": {"kind": "tube_thread", "groove_diameter_mm": 17.1, "width_mm": 2.95, "depth_mm": 2.95},
+}
+RINGS_SHAPED = {
+    "dovetail": {"inside_mm": 37.69, "section_mm": 3.53},
+    "tube_thread": {"inside_mm": 16.87, "section_mm": 2.21},
+}
+
+
+def area_by_strips(kind, groove, strips=20000):
+    """Area of the groove's section, mm², added up strip by strip from its bottom: no formula of areas."""
+    depth, width, total = groove["depth_mm"], groove["width_mm"], 0.0
+    for number in range(strips):
+        up = (number + 0.5) / strips * depth
+        # flanks lean inward by 24° from upright; a triangle comes to a point
+        wide = width + 2 * (depth - up) * 0.4452287 if kind == "dovetail" else width * (1 - up / depth)
+        total += wide * depth / strips
+    return total
+
+
+@pytest.mark.parametrize("kind", SHAPED)
+def test_a_dovetail_and_the_space_under_a_thread_have_no_fault_in_usual_sizes(kind):
+    answer = ask("gland", {"ring": RINGS_SHAPED[kind], "groove": SHAPED[kind]})
+    assert answer["findings"] == []
+    ring_mm2 = 3.14159265 / 4 * RINGS_SHAPED[kind]["section_mm"] ** 2
+    share = 100 * ring_mm2 / area_by_strips(kind, SHAPED[kind])
+    assert answer["fill_percent"]["nominal"] == pytest.approx(share, abs=0.02)
+    assert 15 < answer["squeeze_percent"]["nominal"] < 30
+
+
+def test_a_ring_of_a_thread_is_squeezed_to_the_circle_of_its_triangle():
+    """Legs of 3 and 4 hold a circle of radius 1."""
+    groove = {"kind": "tube_thread", "groove_diameter_mm": 17.0, "width_mm": 4.0, "depth_mm": 3.0}
+    answer = ask("gland", {"ring": {"inside_mm": 17.0, "section_mm": 2.5}, "groove": groove})
+    assert answer["squeeze_percent"]["nominal"] == pytest.approx(20.0)
+
+
+@pytest.mark.parametrize(("opening", "code"), [(3.45, "opening_wide"), (2.6, "opening_narrow")])
+def test_the_opening_of_a_dovetail_holds_the_ring_and_lets_it_in(opening, code):
+    groove = SHAPED["dovetail"] | {"width_mm": opening}
+    found = ask("gland", {"ring": RINGS_SHAPED["dovetail"], "groove": groove})["findings"]
+    assert code in [each["code"] for each in found]
+
+
+@pytest.mark.parametrize("kind", SHAPED)
+def test_such_a_ring_does_not_move_and_its_groove_is_suggested(kind):
+    asked = {"ring": RINGS_SHAPED[kind], "groove": SHAPED[kind]}
+    with pytest.raises(BadInput, match="does not move"):
+        ask("gland", asked | {"duty": {"motion": "reciprocating"}})
+    suits = ask("gland", asked | {"groove": SHAPED[kind] | {"depth_mm": 1.0}})["suggested_groove"]
+    better = SHAPED[kind] | {
+        "groove_diameter_mm": suits["wall_mm"], "depth_mm": suits["depth_mm"], "width_mm": suits["width_mm"]
+    }  # fmt: skip
+    assert ask("gland", asked | {"groove": better})["findings"] == []
+
+
 def test_the_ring_suggested_for_an_odd_groove_suits_it():
     """A groove of 38.5 by 2.8 with a ring too large in it: -222 is the usual one."""
     groove = {"kind": "shaft", "groove_diameter_mm": 38.5, "width_mm": 4.8, "depth_mm": 2.8}

@@ -8,6 +8,7 @@ from pydantic import Field, model_validator
 
 from ample.core.contract.base import Millimetres, Name, Request
 from ample.core.parts.rubber import Medium
+from ample.core.places.groove_shape import GrooveKind
 from ample.core.places.lip_seal import WayIn
 
 
@@ -40,9 +41,11 @@ class GlandRing(Request):
 
 
 class GlandGroove(Request):
-    """A groove: its bottom on a shaft or in a bore, or the walls of a face; depth to the mating surface."""
+    """A groove: its bottom on a shaft or in a bore, the walls of a face, the middle of a dovetail, or what the ring of a
+    connector's thread sits on; depth to the mating surface. A dovetail's width is that of its opening.
+    """
 
-    kind: Literal["shaft", "bore", "face"]
+    kind: GrooveKind
     groove_diameter_mm: Size | None = None
     outside_mm: Size | None = None
     inside_mm: Size | None = None

@@ -7,8 +7,9 @@ from ample.core.contract.glands import SizeRange
 from ample.core.designation import decode
 from ample.core.errors import BadInput
 from ample.core.parts.rubber import rubbers
-from ample.core.places.gland import Extent, Gland, Groove, RingDuty, Rubbery, judge_gland, ring_span
+from ample.core.places.gland import Gland, RingDuty, Rubbery, judge_gland
 from ample.core.places.lip_seal import LipCase, LipSeal, judge_lip_seal
+from ample.core.places.ring_in_groove import Extent, Groove, ring_span
 from ample.core.sizes import parse_length
 
 

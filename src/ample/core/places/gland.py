@@ -5,51 +5,37 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass
 from functools import lru_cache
-from itertools import pairwise
 from pathlib import Path
 from typing import Literal
 
 from ample.core.errors import BadInput
 from ample.core.fits.finding import PlaceFinding
-from ample.core.handbook.sealing import fill_after_swell, section_when_stretched
 from ample.core.places.finding import rubber_findings
 from ample.core.places.gap import BackupRings, gap_allowed_mm
-from ample.core.standards.seals import ring_inside_tolerance_mm, ring_section_tolerance_mm, sizes_of_family
+from ample.core.places.groove_shape import (
+    MOVES,
+    WANTED_STRETCH_PERCENT,
+    GrooveKind,
+    GrooveShape,
+)
+from ample.core.places.ring_in_groove import (
+    Extent,
+    Groove,
+    PressureFrom,
+    fill_of,
+    kept_mm,
+    ring_span,
+    squeeze_of,
+    stretch_of,
+    touching_mm,
+)
+from ample.core.standards.seals import sizes_of_family
 from ample.core.tables import read_table
 
-GrooveKind = Literal["shaft", "bore", "face"]
 Motion = Literal["static", "reciprocating", "rotary"]
-PressureFrom = Literal["inside", "outside", "both"]
-# measured loss of section by stretch, per cent; straight between, and on
-MEASURED_LOSS = ((0.0, 0.0), (2.0, 1.7), (3.0, 2.5), (5.0, 3.4))
 FULL_PERCENT = 100.0
 RUBBER_PER_K = 1.6e-4  # linear expansion of rubber (handbooks, from memory)
 USUAL_HARDNESS = 70.0
-
-
-@dataclass(frozen=True)
-class Extent:
-    """Least, nominal and most."""
-
-    min: float
-    nominal: float
-    max: float
-
-    @staticmethod
-    def of(least: float, most: float) -> Extent:
-        """A range with its middle as nominal."""
-        return Extent(least, (least + most) / 2, most)
-
-
-@dataclass(frozen=True)
-class Groove:
-    """A groove: where it lies, the wall that the ring stands against, depth to the mating surface, width, gap; mm."""
-
-    kind: GrooveKind
-    wall_mm: Extent
-    depth_mm: Extent
-    width_mm: Extent
-    gap_mm: Extent | None = None
 
 
 @dataclass(frozen=True)
@@ -117,19 +103,6 @@ class Gland:
     suggested_groove: SuggestedGroove
 
 
-def ring_span(inside_mm: float, section_mm: float) -> tuple[Extent, Extent]:
-    """Inside and section with the tolerances of ISO 3601-1 class B, mm.
-
-    >>> ring_span(37.69, 3.53)[1]
-    Extent(min=3.43, nominal=3.53, max=3.63)
-    """
-    off, inside_off = ring_section_tolerance_mm(section_mm), ring_inside_tolerance_mm(inside_mm)
-    return (
-        Extent(inside_mm - inside_off, inside_mm, inside_mm + inside_off),
-        Extent(round(section_mm - off, 6), section_mm, round(section_mm + off, 6)),
-    )
-
-
 def judge_gland(
     inside_mm: Extent,
     section_mm: Extent,
@@ -142,7 +115,9 @@ def judge_gland(
     Formula: stretch = (wall - ring)/ring, the ring's inside on a shaft, its outside in a bore; in a face the outer wall and
     the outside, with pressure from outside the inner wall and the inside. squeeze = (w' - depth)/w', w' = w·(1 - r); r = 0
     but on a shaft stretched by s: 1 - 1/√(1 + s), for the least squeeze as measured (1.7, 2.5, 3.4 % at 2, 3, 5 %).
-    fill = (π/4·w²)/(width·depth). Cold and hot: the section by 1.6e-4/K from 20 °C, hot with the swell by volume. Gap: the most
+    fill = (π/4·w²)/(width·depth). In a dovetail the middles of groove and ring are held together, and its flanks at 66° add to
+    the area; under a connector's thread the ring sits on what it is stretched over, is squeezed to the circle that the triangle
+    holds, a + b - √(a² + b²), and fills (π/4·w²)/(a·b/2). Cold and hot: the section by 1.6e-4/K from 20 °C, hot with the swell by volume. Gap: the most
     that the ring bears at its pressure and hardness (`gap_allowed_mm`); over it a backup ring on the side away from the
     pressure, on both when it changes.
 
@@ -175,14 +150,16 @@ def judge_gland(
             "duty.pressure_from",
             "inside or outside",
         )
-    stretch = _stretch(inside_mm, section_mm, groove, duty.pressure_from)
-    squeeze = _squeeze(inside_mm, section_mm, groove, stretch)
+    stretch = stretch_of(inside_mm, section_mm, groove, duty.pressure_from)
+    squeeze = squeeze_of(inside_mm, section_mm, groove, stretch)
     fill = Extent(
-        _fill(section_mm.min, groove.depth_mm.max, groove.width_mm.max),
-        _fill(section_mm.nominal, groove.depth_mm.nominal, groove.width_mm.nominal),
-        _fill(section_mm.max, groove.depth_mm.min, groove.width_mm.min),
+        fill_of(section_mm.min, groove.room_mm2.max),
+        fill_of(section_mm.nominal, groove.room_mm2.nominal),
+        fill_of(section_mm.max, groove.room_mm2.min),
     )
     findings = _findings(squeeze, stretch, fill, aims)
+    opening = groove.shape.opening_finding(section_mm.min, groove.width_mm.min, groove.width_mm.max)
+    findings += (opening,) if opening else ()
     better = _ring_for(groove, aims, duty.pressure_from) if findings else None
     ends = _at_its_ends(squeeze, fill, duty)
     backup = _backup(section_mm.nominal, groove, duty, rubber)
@@ -241,59 +218,6 @@ def _of_running(
     return tuple(found)
 
 
-def _stretch(inside: Extent, section: Extent, groove: Groove, pressure_from: PressureFrom) -> Extent:
-    """Wall against ring, per cent: least wall and largest ring, nominal, the reverse."""
-    ring = [
-        _touching(i, w, groove.kind, pressure_from)
-        for i, w in (
-            (inside.max, section.max),
-            (inside.nominal, section.nominal),
-            (inside.min, section.min),
-        )
-    ]
-    walls = (groove.wall_mm.min, groove.wall_mm.nominal, groove.wall_mm.max)
-    return Extent(*(100 * (wall - own) / own for wall, own in zip(walls, ring, strict=True)))
-
-
-def _touching(inside_mm: float, section_mm: float, kind: GrooveKind, pressure_from: PressureFrom) -> float:
-    """The diameter of a ring that stands against the wall: its inside or its outside."""
-    by_inside = kind == "shaft" or (kind == "face" and pressure_from == "outside")
-    return inside_mm if by_inside else inside_mm + 2 * section_mm
-
-
-def _squeeze(inside: Extent, section: Extent, groove: Groove, stretch: Extent) -> Extent:
-    def of(left: float, depth: float) -> float:
-        return 100 * (left - depth) / left
-
-    by_stretch = groove.kind == "shaft"
-    measured = _measured_loss(stretch.max) if by_stretch else 0.0
-    return Extent(
-        of(section.min * (1 - measured), groove.depth_mm.max),
-        of(_kept(inside.nominal, section.nominal, stretch.nominal, groove.kind), groove.depth_mm.nominal),
-        of(_kept(inside.max, section.max, stretch.min, groove.kind), groove.depth_mm.min),
-    )
-
-
-def _kept(inside_mm: float, section_mm: float, stretch_percent: float, kind: GrooveKind) -> float:
-    """The section of a ring in its groove, mm: on a shaft its volume is kept, elsewhere it stays."""
-    stretch = max(stretch_percent, 0.0) / 100 if kind == "shaft" else 0.0
-    return section_when_stretched(section_mm, inside_mm, stretch)["section_mm"]
-
-
-def _measured_loss(stretch_percent: float) -> float:
-    """Share of the section that is lost at a stretch, as measured."""
-    if stretch_percent <= 0:
-        return 0.0
-    for (s0, r0), (s1, r1) in pairwise(MEASURED_LOSS):
-        if stretch_percent <= s1 or s1 == MEASURED_LOSS[-1][0]:
-            return (r0 + (stretch_percent - s0) / (s1 - s0) * (r1 - r0)) / 100
-    return 0.0
-
-
-def _fill(section_mm: float, depth_mm: float, width_mm: float) -> float:
-    return fill_after_swell(section_mm, depth_mm, width_mm, 0.0)["fill_percent"]
-
-
 @dataclass(frozen=True)
 class _Aims:
     squeeze: tuple[float, float, float]
@@ -314,10 +238,19 @@ def _table() -> dict[tuple[str, str], _Aims]:
     return found
 
 
+_WHERE: dict[GrooveKind, str] = {
+    "face": "a face",
+    "dovetail": "a dovetail",
+    "tube_thread": "a connector's thread",
+}
+
+
 def _aims(kind: GrooveKind, motion: Motion) -> _Aims:
-    place = "face" if kind == "face" else "radial"
+    place = "radial" if kind in MOVES else kind
     if (place, motion) not in _table():
-        raise BadInput("no_such_motion", "A ring in a face does not move: it is static.", "duty.motion")
+        raise BadInput(
+            "no_such_motion", f"A ring in {_WHERE[kind]} does not move: it is static.", "duty.motion"
+        )
     return _table()[place, motion]
 
 
@@ -351,16 +284,16 @@ def _ring_for(groove: Groove, aims: _Aims, pressure_from: PressureFrom) -> Sugge
         if size.kind != "o_ring":
             continue
         inside, section = ring_span(*size.dimensions_mm[:2])
-        if abs(section.nominal * (1 - aims.squeeze[2] / 100) / groove.depth_mm.nominal - 1) > 0.2:
+        if abs(section.nominal * (1 - aims.squeeze[2] / 100) / groove.across_mm.nominal - 1) > 0.2:
             continue
-        stretch = _stretch(inside, section, groove, pressure_from)
+        stretch = stretch_of(inside, section, groove, pressure_from)
         if not -aims.most_compression <= stretch.nominal <= aims.most_stretch:
             continue
-        squeeze = _squeeze(inside, section, groove, stretch)
-        fill = _fill(section.nominal, groove.depth_mm.nominal, groove.width_mm.nominal)
+        squeeze = squeeze_of(inside, section, groove, stretch)
+        fill = fill_of(section.nominal, groove.room_mm2.nominal)
         if not aims.squeeze[0] <= squeeze.nominal <= aims.squeeze[1] or fill > aims.fill[1]:
             continue
-        wanted = _WANTED_STRETCH[groove.kind]
+        wanted = WANTED_STRETCH_PERCENT[groove.kind]
         off = (
             abs(squeeze.nominal - aims.squeeze[2]) / 5
             + abs(stretch.nominal - wanted)
@@ -374,15 +307,12 @@ def _ring_for(groove: Groove, aims: _Aims, pressure_from: PressureFrom) -> Sugge
     return best[1] if best else None
 
 
-_WANTED_STRETCH: dict[GrooveKind, float] = {"shaft": 2.0, "bore": -1.0, "face": 0.0}
-
-
 def _groove_for(
     inside_mm: float, section_mm: float, kind: GrooveKind, aims: _Aims, pressure_from: PressureFrom
 ) -> SuggestedGroove:
     """The groove that gives a ring what is aimed at."""
-    wanted = _WANTED_STRETCH[kind]
-    own = _touching(inside_mm, section_mm, kind, pressure_from)
-    depth = _kept(inside_mm, section_mm, wanted, kind) * (1 - aims.squeeze[2] / 100)
-    width = math.pi / 4 * section_mm**2 / (depth * aims.fill[2] / 100)
+    wanted = WANTED_STRETCH_PERCENT[kind]
+    own = touching_mm(inside_mm, section_mm, kind, pressure_from)
+    kept = kept_mm(inside_mm, section_mm, wanted, kind)
+    depth, width = GrooveShape(kind).cut_for(kept, aims.squeeze[2], aims.fill[2])
     return SuggestedGroove(round(own * (1 + wanted / 100), 2), round(depth, 2), round(width, 2))

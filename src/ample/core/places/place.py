@@ -14,18 +14,15 @@ from ample.core.parts import SealSpec
 from ample.core.parts.requirement import Measured, OperatingConditions, Requirement
 from ample.core.parts.rubber import Medium
 from ample.core.places.gland import (
-    Extent,
     Gland,
-    Groove,
-    GrooveKind,
     Motion,
-    PressureFrom,
     RingDuty,
     Rubbery,
     judge_gland,
-    ring_span,
 )
+from ample.core.places.groove_shape import GrooveKind
 from ample.core.places.lip_seal import LipCase, LipSeal, WayIn, judge_lip_seal
+from ample.core.places.ring_in_groove import Extent, Groove, PressureFrom, ring_span
 from ample.core.sheet import Sheet
 from ample.core.sizes import parse_length
 
