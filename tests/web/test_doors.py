@@ -1,6 +1,8 @@
 """The authorization matrix: every route x who asks and how, against answers typed by hand before the code."""
 
 import secrets
+import subprocess
+import sys
 from pathlib import Path
 
 import pytest
@@ -144,3 +146,25 @@ def test_raw_bodies_are_described(app):
     assert sorted(photo) == ["image/jpeg", "image/png", "image/webp"]
     file = app.api_doc["paths"]["/api/job-files"]["post"]["requestBody"]["content"]["application/json"]
     assert file["schema"]["$ref"].rpartition("/")[2] in app.api_doc["components"]["schemas"]
+
+
+_NAMES_OF_MODELS = """
+import flask_openapi3.utils as utils
+seen, made = {}, utils.Schema
+def schema(**value):
+    if value.get("properties"):
+        seen.setdefault(value["title"], set()).add(frozenset(value["properties"]))
+    return made(**value)
+utils.Schema = schema
+from ample.web.document import document
+document()
+print(len(seen), *(name for name, bodies in seen.items() if len(bodies) > 1))
+"""
+
+
+def test_no_two_models_of_the_document_have_one_name():
+    """A second model of a name would overwrite the first in the document, silently: the pages would have its types wrong."""
+    run = subprocess.run([sys.executable, "-c", _NAMES_OF_MODELS], capture_output=True, text=True, check=True)
+    count, *twice = run.stdout.split()
+    assert int(count) > 200
+    assert twice == []

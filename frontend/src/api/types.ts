@@ -6095,6 +6095,18 @@ export interface components {
             version: number;
         };
         /**
+         * LeastChances
+         * @description The least chances with which a seat is accepted.
+         */
+        LeastChances: {
+            /** Clearance */
+            clearance: number;
+            /** Holds */
+            holds: number;
+            /** Zone */
+            zone: number;
+        };
+        /**
          * LengthAnswer
          * @description The length in both units, and standard sizes near it; `sizes_mm` holds all of a whole size.
          */
@@ -9087,7 +9099,7 @@ export interface components {
             uncertainty_parts_um: {
                 [key: string]: number;
             };
-            wanted: components["schemas"]["Wanted"];
+            wanted: components["schemas"]["LeastChances"];
             /** Zone */
             zone: string;
             /** Zone Lower Um */
@@ -10715,15 +10727,13 @@ export interface components {
         };
         /**
          * Wanted
-         * @description The least chances with which a seat is accepted.
+         * @description What is wanted: from and to, mm; below zero for a preload.
          */
         Wanted: {
-            /** Clearance */
-            clearance: number;
-            /** Holds */
-            holds: number;
-            /** Zone */
-            zone: number;
+            /** Max */
+            max: number;
+            /** Min */
+            min: number;
         };
         /**
          * Warming

@@ -16,7 +16,7 @@ from ample.core.fits.form import FormTold, Plane
 from ample.core.fits.judging.by_fit import (
     ByFit,
     Fitness,
-    Wanted,
+    LeastChances,
     fitness,
     wanted_of,
 )
@@ -72,7 +72,7 @@ class SeatCheck:
     holds_probability: float | None
     clearance_probability: float | None
     clearance_by_group: Mapping[str, float]
-    wanted: Wanted
+    wanted: LeastChances
     suits_group: str | None
     steps: tuple[NextStep, ...]
     step_words: tuple[str, ...]

@@ -52,7 +52,7 @@ class ByFit:
 
 
 @dataclass(frozen=True)
-class Wanted:
+class LeastChances:
     """The least chances with which a seat is accepted."""
 
     zone: float
@@ -60,7 +60,7 @@ class Wanted:
     clearance: float
 
 
-def wanted_of(rule: str, asked_to_hold: bool) -> Wanted:
+def wanted_of(rule: str, asked_to_hold: bool) -> LeastChances:
     """The least chances with which a seat of a rule is accepted.
 
     Args:
@@ -79,7 +79,7 @@ def wanted_of(rule: str, asked_to_hold: bool) -> Wanted:
         >>> wanted_of("pressed_ring", True).zone, wanted_of("raceway", False).zone
         (0.5, 0.95)
     """
-    return Wanted(LIKELY_IN_ZONE if rule == PRESSED and asked_to_hold else IN_ZONE, HOLDS, FREE)
+    return LeastChances(LIKELY_IN_ZONE if rule == PRESSED and asked_to_hold else IN_ZONE, HOLDS, FREE)
 
 
 def decide_by_fit(rule: str, chances: Chances, tight: bool) -> ByFit:
