@@ -30,12 +30,14 @@ const most = computed(() => squeezed(props.ring.section_mm.max, groove.value.dep
 const free = computed(() => (props.ring.section_mm.nominal * scale.value) / 2)
 /** In a bore the groove is in the upper part, on a shaft and in a face in the lower one. */
 const flip = computed(() => (turned.value ? `translate(0 ${props.height}) scale(1 -1)` : ''))
-const names = computed(
-  () =>
-    ({ shaft: ['housing bore', 'shaft or piston'], bore: ['rod or shaft', 'bore'], face: ['cover', 'face'] })[
-      groove.value.kind
-    ],
-)
+const NAMES: Record<Schemas['Groove']['kind'], readonly [string, string]> = {
+  shaft: ['housing bore', 'shaft or piston'],
+  bore: ['rod or shaft', 'bore'],
+  face: ['cover', 'face'],
+  dovetail: ['cover', 'face'],
+  tube_thread: ['connector', 'port'],
+}
+const names = computed(() => NAMES[groove.value.kind])
 const fixed = (mm: number): string => mm.toFixed(2)
 const words = computed(
   () =>
