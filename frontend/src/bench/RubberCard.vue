@@ -3,6 +3,7 @@ import { computed, reactive, watch } from 'vue'
 import { api, resultOf, type Schemas } from '@/api/client'
 import { useLive } from '@/api/useLive'
 import { percent } from '@/entry/lengths'
+import ReferenceLink from '@/entry/ReferenceLink.vue'
 import { MEDIA, mediumWords } from './media'
 import { NO_RUBBER } from './rubber'
 
@@ -153,6 +154,7 @@ const best = computed(() => answer.value?.chances[0]?.rubber ?? '')
         >
           {{ each }}
         </p>
+        <p><ReferenceLink question="look-media" words="rubbers and media" /></p>
       </template>
       <p v-if="answer?.settled && best !== material" class="use">
         <button type="button" class="chip" @click="emit('material', best)">Take {{ best }}</button>

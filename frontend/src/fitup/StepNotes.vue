@@ -1,9 +1,18 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import ReferenceLink from '@/entry/ReferenceLink.vue'
 import type { Step } from './useFitUp'
 
 /** What a step says beside its figures: way round, lubricant, the check that proves it, when to stop, what to mind. */
 const props = defineProps<{ step: Step; why: boolean }>()
+/** The formula behind what a step does, where one stands behind it. */
+const BEHIND: Partial<Record<Step['does'], readonly [question: string, words: string]>> = {
+  warm: ['heating_for_interference', 'how warm it must be'],
+  grease: ['grease_refill', 'how much grease'],
+  tighten: ['torque_for_preload', 'torque of a thread'],
+  set: ['shim_change_for_end_play', 'setting by shims'],
+}
+const behind = computed(() => BEHIND[props.step.does])
 const plain = (code: string): string => code.replace(/_/g, ' ')
 const faces = computed(() =>
   props.step.faces
@@ -36,12 +45,12 @@ const faces = computed(() =>
         <p v-for="caution in step.cautions" :key="caution.code">{{ caution.words }}</p>
       </dd></template
     >
-    <template v-if="why && step.because.length"
+    <template v-if="why && (step.because.length || behind)"
       ><dt>Why now</dt>
       <dd>
         <p v-for="each in step.because" :key="each.code">{{ each.words }}</p>
-      </dd></template
-    >
+        <p v-if="behind"><ReferenceLink :question="behind[0]" :words="behind[1]" /></p></dd
+    ></template>
   </dl>
 </template>
 

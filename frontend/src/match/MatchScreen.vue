@@ -4,6 +4,7 @@ import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { api, resultOf, withKey, type Refusal, type Schemas } from '@/api/client'
 import PartSection from '@/drawing/PartSection.vue'
 import { partSize } from '@/drawing/sizes'
+import ReferenceLink from '@/entry/ReferenceLink.vue'
 import MarkingSpans from '@/drawing/MarkingSpans.vue'
 import { useJob } from '@/job/useJob'
 import { handStays } from '@/shell/leading'
@@ -164,6 +165,11 @@ onMounted(load)
             <p class="fig dims">
               {{ match.chosen.size_text }}
               <span class="faint">{{ place }}</span>
+              <ReferenceLink
+                v-if="match.chosen.family === 'bearing'"
+                question="look-codes"
+                words="codes and their meaning"
+              />
             </p>
             <RequirementList :requirement="match.requirement" class="wanted" />
           </div>

@@ -2,6 +2,7 @@
 import type { Schemas } from '@/api/client'
 import DialGauge from '@/drawing/DialGauge.vue'
 import LazyInput from '@/entry/LazyInput.vue'
+import ReferenceLink from '@/entry/ReferenceLink.vue'
 import FigureInput from '@/entry/FigureInput.vue'
 import type { Proof } from './useProof'
 
@@ -164,7 +165,9 @@ function typed(row: { readings?: string[] }, at: number, text: string): void {
       >
         {{ playWords(row.key) }}
       </p>
-      <p v-if="remedy(row.key)" class="remedy">{{ remedy(row.key) }}</p>
+      <p v-if="remedy(row.key)" class="remedy">
+        {{ remedy(row.key) }} <ReferenceLink question="shim_change_for_end_play" words="how" />
+      </p>
       <p class="fields">
         <FigureInput v-model="row.least_mm" name="least-play" label="least play" :least="-50" :most="50" />to
         <FigureInput v-model="row.most_mm" name="most-play" label="most play" :least="-50" :most="50" />mm,

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { RouterLink } from 'vue-router'
 import type { Schemas } from '@/api/client'
+import ReferenceLink from '@/entry/ReferenceLink.vue'
 import { range } from '@/drawing/figures'
 import VerdictMark from '@/drawing/VerdictMark.vue'
 
@@ -104,13 +104,13 @@ const groove = computed(() => props.judged.gland?.suggested_groove ?? null)
       </p>
       <p v-if="judged.gland">
         Squeeze and stretch by ISO 3601 tolerances at both ends; limits of the gap from seal handbooks.
-        <RouterLink :to="{ name: 'reference', params: { question: 'gland_basics' } }"
-          >gland formulas</RouterLink
-        >
+        <ReferenceLink question="gland_basics" words="gland formulas" />
+        <ReferenceLink question="look-media" words="rubbers and media" />
       </p>
       <p v-if="judged.lip_seal">
         DIN 3760 and ISO 6194-1: shaft h11, Ra 0.2 to 0.8 µm, no lead; bore H8, 0.3 mm deeper than the seal.
-        <RouterLink :to="{ name: 'reference', params: { question: 'lip_speed' } }">lip speed</RouterLink>
+        <ReferenceLink question="lip_speed" words="lip speed" />
+        <ReferenceLink question="look-media" words="rubbers and media" />
       </p>
     </div>
   </section>

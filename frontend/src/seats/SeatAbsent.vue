@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Schemas } from '@/api/client'
+import ReferenceLink from '@/entry/ReferenceLink.vue'
 import VerdictMark from '@/drawing/VerdictMark.vue'
 
 /** A side without a straight seat: none at all, or a taper that the bearing is driven up. */
@@ -25,6 +26,7 @@ const um = (range: { min: number; max: number }): string =>
         <dt>left at least</dt>
         <dd class="fig">{{ (driveUp.left_um.min / 1000).toFixed(3) }} mm</dd>
       </dl>
+      <p><ReferenceLink question="taper_drive_up" words="drive-up, worked" /></p>
     </template>
   </section>
 </template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { RouterLink } from 'vue-router'
 import type { Schemas } from '@/api/client'
+import ReferenceLink from '@/entry/ReferenceLink.vue'
 import { range, whole } from '@/drawing/figures'
 
 /** Clearance as bought, mounted and running: what nine of ten have, and the chance of each group. */
@@ -50,9 +50,8 @@ function group(name: string, chance: number) {
       Worst to best case: mounted {{ range(clearance.mounted) }}, operating {{ range(clearance.running) }};
       with the balls or rollers as warm as the inner ring {{ range(clearance.running_warm_balls) }}. Enough
       means {{ whole(clearance.least_um) }} µm or more. {{ clearance.source }}
-      <RouterLink :to="{ name: 'reference', params: { question: 'raceway_growth' } }"
-        >growth of a raceway</RouterLink
-      >
+      <ReferenceLink question="raceway_growth" words="growth of a raceway" />
+      <ReferenceLink question="look-rings" words="clearance groups" />
     </p>
   </section>
 </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
+import ReferenceLink from '@/entry/ReferenceLink.vue'
 import ChanceBar from '@/drawing/ChanceBar.vue'
 import ChipGroup from '@/entry/ChipGroup.vue'
 import VerdictMark from '@/drawing/VerdictMark.vue'
@@ -117,6 +118,11 @@ const parts = computed(() =>
         </p>
         <p v-for="note in check.notes" :key="note">{{ note }}</p>
         <p>{{ check.sources.join('; ') }}</p>
+        <p>
+          <ReferenceLink question="look-fits" words="limits and fits" />
+          <ReferenceLink question="conformance_probability" words="chance of lying in the zone" />
+          <ReferenceLink question="interference_lost" words="what load and heat take" />
+        </p>
       </div>
     </template>
     <p v-else class="faint">Zone {{ judgement.zones.chosen_zone }}: measure it in two or three planes.</p>
