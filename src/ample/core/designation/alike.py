@@ -52,7 +52,7 @@ _STROKES = re.compile(r"(?<![\d/.,])(\d{2,3})/(\d{2,3})/(\d{1,2})(?![\d/.,])")
 
 def with_times(clean: str) -> str | None:
     """45/62/8 as 45X62X8; None where no three sizes stand between strokes."""
-    found = _STROKES.search(clean)
+    found = _STROKES.search(clean) if "/" in clean else None
     return None if found is None else _STROKES.sub(r"\1X\2X\3", clean, count=1)
 
 

@@ -53,13 +53,14 @@ class Squeezed:
         self._dropped = _SPACES if dashes else _SPACES_AND_DASHES
         table = _KEEP_DASHES if dashes else _DROP_DASHES
         piece = clean[start : start + longest + MOST_GAPS]
-        self.text = piece.translate(table)[: longest + 1]
-        self._whole = next((at for at, each in enumerate(piece) if each in self._dropped), len(piece))
+        kept = piece.translate(table)
+        self.text = kept[: longest + 1]
+        self._whole = len(piece) if len(kept) == len(piece) else 0
 
     def places(self, length: int) -> Sequence[int]:
         """Where the first `length` characters are in what was typed."""
         start = self._start
-        if length <= self._whole:
+        if length <= self._whole or not self._dropped.intersection(self._clean[start : start + length]):
             return range(start, start + length)
         found: list[int] = []
         for place in range(start, len(self._clean)):
@@ -234,7 +235,12 @@ def reads_as(seen: str, text: str, at: int) -> bool:
     if "?" not in seen:
         return text.startswith(seen, at)
     here = text[at : at + len(seen)]
-    return len(here) == len(seen) and all(a in ("?", b) for a, b in zip(seen, here, strict=True))
+    if len(here) != len(seen):
+        return False
+    for a, b in zip(seen, here, strict=True):  # noqa: SIM110
+        if a not in ("?", b):
+            return False
+    return True
 
 
 def _fits(pattern: str, name: str) -> bool:

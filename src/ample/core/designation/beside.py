@@ -95,6 +95,7 @@ _DATE = re.compile(
 )
 _SOME_WORD = re.compile(r"(?:^|\s)(?!(?:CONE|CUP)(?:\s|$))(?:[^\W\d_]{3,}|NO|\d{1,2}\s*[X×])(?=[\s.]|$)")
 _SIZE_SAID = re.compile(r"(?<![\w/.,?])\d+(?:[.,]\d+)?\s*(?:MM\s*)?(?:BORE|SHAFT|ROD|OD|ID)\b")
+_SIZE_WORDS = ("OD", "ID", "BORE", "SHAFT")  # ROD has OD in it
 _BATCH = re.compile(r"[A-Z]?\d{1,4}")
 
 
@@ -139,7 +140,7 @@ def without_words(
     places += [found.span() for found in _READ_OF.finditer(clean)]
     known = [(start, stop) for start, stop, _ in words_in(clean)]
     takes_next = False
-    capitals = any(each.isupper() for each in typed)  # then what is written small is no code
+    capitals = typed != typed.lower()  # then what is written small is no code
     for token in _TOKEN.finditer(clean, at):
         piece = token.group()
         covered = places if takes_next or known_too else known + places
@@ -169,11 +170,15 @@ def has_words(clean: str) -> bool:
 
 def without_sizes(clean: str, typed: str) -> Parted:
     """The text without sizes that are said in words (25 bore): those are readings, not codes."""
+    if not any(word in clean for word in _SIZE_WORDS):
+        return Parted(clean, typed, ())
     return _parted(clean, typed, [found.span() for found in _SIZE_SAID.finditer(clean)])
 
 
 def without_dates(clean: str, typed: str) -> Parted:
     """The text without what looks like a date and stands after the first piece."""
+    if not any(_DATE.fullmatch(piece) for piece in clean.split()[1:]):
+        return Parted(clean, typed, ())
     tokens = list(_TOKEN.finditer(clean))
     places = [token.span() for token in tokens[1:] if _DATE.fullmatch(token.group())]
     return _parted(clean, typed, places)

@@ -91,8 +91,9 @@ def _half_meanings(dialect: Dialect, piece: str, kind: str, group: str) -> tuple
     like = piece.replace("…", "?").replace("*", "?")
     seen: dict[tuple[tuple[str, str], ...], tuple[Span, ...]] = {}
     held = dialect.suffixes_of(kind, group)
+    first = like[0]
     for name in held:
-        if name != piece and reads_as(like, name, 0):
+        if first in ("?", name[0]) and name != piece and reads_as(like, name, 0):
             for code in held[name]:
                 spans = tuple(
                     replace(span, certainty="half_read", meaning=f"{span.meaning}? ({name})")

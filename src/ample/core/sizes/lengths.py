@@ -41,6 +41,7 @@ _DIAMETER = re.compile(r"(?:[Ø⌀ø]|dia\.?)\s*", re.IGNORECASE)
 _MIXED = re.compile(r"(?:(\d+)(?:\s*-\s*|\s+))?(\d+)\s*/\s*(\d+)")
 _DECIMAL = re.compile(r"(\d*)(?:([.,])(\d*))?")
 _UNIT = re.compile(r"\s*(mm|cm|um|µm|inches|inch|in\.?|thou|mil|''|\")", re.IGNORECASE | re.ASCII)
+_LAST_UNIT = re.compile(_UNIT.pattern + r"\s*$", re.IGNORECASE | re.ASCII)
 _BETWEEN = re.compile(r"\s*[x×*]\s*", re.IGNORECASE)
 
 
@@ -249,7 +250,7 @@ def _pieces(clean: str) -> list[tuple[int, int]]:
 
 
 def _trailing_unit(clean: str, start: int) -> Unit | None:
-    found = re.search(_UNIT.pattern + r"\s*$", clean[start:], re.IGNORECASE | re.ASCII)
+    found = _LAST_UNIT.search(clean, start)
     return _unit_of(found.group(1))[0] if found else None
 
 

@@ -21,6 +21,7 @@ _NUMBER = re.compile(
     r"(?=[0-9.,ØD⌀])(?<![A-Z0-9.,])(?:Ø|⌀|DIA\.?\s*)?(\d{1,4}(?:\s+|-)\d{1,2}/(?:2|4|8|16|32|64)(?!\d)"
     r"|\d{1,3}/(?:2|4|8|16|32|64)(?!\d)|\d{0,5}[.,]\d{1,6}|\d{1,5})\s*(MM\b|\"|″|IN\b|INCH\b)?"
 )
+_EVERY_FAMILY = frozenset(SEALS)
 _INCH_SIGNS = ('"', "″", "IN", "INCH")
 LARGEST_MM = 2500.0  # estimated: no seal, ring or small part that a rebuild shop meets is larger
 _LARGEST_IN_MM = 12.0  # three decimals of a size under this are inches
@@ -51,6 +52,8 @@ class Text:
 
     def told(self) -> frozenset[str]:
         """Families that a word names."""
+        if not self.words:
+            return frozenset()
         return frozenset(
             family
             for _, _, meanings in self.words
@@ -61,6 +64,8 @@ class Text:
 
     def fitting(self) -> frozenset[str]:
         """Families for which every word has a meaning; all of them when there is none."""
+        if not self.words:
+            return _EVERY_FAMILY
         fits = set(SEALS)
         for _, _, meanings in self.words:
             fits &= {family for word in meanings for family in word.families}
@@ -100,6 +105,8 @@ class Text:
 
     def without_words(self) -> str:
         """The text with a space for each character of a word."""
+        if not self.words:
+            return self.clean
         return blanked(self.clean, ((start, stop) for start, stop, _ in self.words))
 
     def unread(self, spans: Sequence[Span]) -> tuple[str, ...]:

@@ -50,9 +50,12 @@ def seal_words() -> dict[str, tuple[Word, ...]]:
     return {code: tuple(words) for code, words in found.items()}
 
 
+_APART = re.compile(r"[\s\-]")
+
+
 def bare(code: str) -> str:
     """A code as it is compared: without spaces, dashes and points."""
-    return re.sub(r"[\s\-]", "", code.upper())
+    return _APART.sub("", code.upper())
 
 
 @lru_cache
