@@ -135,6 +135,8 @@ def of_speed(
             "decode", rate["per_second"], "/s", 20_000, False, f"99.9th percentile {rate['p999_ms']:.2f} ms"
         ),
         timed("line of 200 parts: redraw, p95", "redraw_", 50, ", in Chromium"),
+        timed("both seats: judging, server time, p95", "seats_", 30),
+        timed("both seats: redraw after the answer, p95", "judged_", 50, ", in Chromium"),
         Line(
             "Counter to order by keys: waited",
             served["walk_waited_s"],

@@ -299,6 +299,7 @@ def on_a_demo() -> dict[str, float]:
             migrate(server.url)
             load_demo(Database(server.url), datetime.now(UTC).replace(tzinfo=None), lambda _: None)
             from benchmarks.line import redraw_times, save_times
+            from benchmarks.seats import judge_times, seats_redraw_times
             from benchmarks.sheets import sheet_times
             from benchmarks.walk import walk_times
 
@@ -315,9 +316,10 @@ def on_a_demo() -> dict[str, float]:
                 server_times(app, headers)
                 | save_times(client, headers, number)
                 | sheet_times(client, headers)
+                | judge_times(client, headers)
             )
             with running_server(server.url, home) as (_, address):
-                found |= redraw_times(address, number) | walk_times(address)
+                found |= redraw_times(address, number) | seats_redraw_times(address) | walk_times(address)
             found |= {"rows": many_rows(Database(server.url))}
             wide = create_app(Settings(home, server.url, "for the benchmark only"))
             headers = signed_in(wide)[1]

@@ -182,6 +182,8 @@ def holds(seat: Spread, ring: Spread, needed: float, part: str, looser_um: float
 def interferences(seat: Spread, ring: Spread, part: str) -> Floats:
     """Equally likely interferences of a seat with its ring, µm, in order.
 
+    Formula: normal with u² = u_seat² + u_ring² for a ring that was measured; else over all pairs of both.
+
     Args:
         seat: What is known of the seat, µm.
         ring: What is known of the ring, µm.
@@ -197,6 +199,10 @@ def interferences(seat: Spread, ring: Spread, part: str) -> Floats:
         >>> float(interferences(Spread(6.5, 1), Spread.between(-10, 0), "shaft").mean().round(2))
         11.5
     """
+    if not ring.half_width_um:
+        apart = seat.middle_um - ring.middle_um
+        both = Spread(apart if part == "shaft" else -apart, math.hypot(seat.u_um, ring.u_um))
+        return both.values(QUANTILES)
     pairs = np.subtract.outer(seat.values(STEPS), ring.values(STEPS)).ravel()
     tight = np.sort(pairs if part == "shaft" else -pairs)
     return np.asarray(tight.reshape(QUANTILES, -1).mean(axis=1))
