@@ -4,6 +4,7 @@ from collections import Counter
 from decimal import Decimal
 
 import pytest
+from benchmarks.speed import add_rows
 
 from ample.base import job_queries as jobs
 from ample.core.contract.specs import spec_of_reading
@@ -27,6 +28,24 @@ def test_there_are_some_fifty_thousand_rows_of_every_kind(database):
     }
     listed = {size.kind for size in seal_sizes()}
     assert kinds == set(bearing_kinds()) | listed
+
+
+class Undone(Exception):
+    """What was tried is taken back."""
+
+
+def test_the_bench_can_widen_the_catalogue(database):
+    """Its statement follows the tables: once it named columns of before, and nothing but the bench told."""
+    found = []
+
+    def work(t):
+        held = int(t.single_value("SELECT COUNT(*) FROM catalogue_items"))
+        found.append((held, add_rows(t, held + 1)))
+        raise Undone
+
+    with pytest.raises(Undone):
+        database.run(work)
+    assert found[0][1] > found[0][0]
 
 
 @pytest.mark.parametrize("part", CYLINDER + PUMP, ids=lambda part: part.name)

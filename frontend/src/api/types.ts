@@ -9381,7 +9381,8 @@ export interface components {
          * SeatsJudged
          * @description Both seats judged by the rules of the bearing's kind, with the clearance that they leave.
          *
-         *     `absent` says by side why there is nothing to judge there; `drive_up` is that of a taper bore.
+         *     `absent` says by side why there is nothing to judge there; `drive_up` is that of a taper bore, `setting` what fitting takes
+         *     from the axial play of a bearing that is set against another.
          */
         SeatsJudged: {
             /** Absent */
@@ -9392,6 +9393,8 @@ export interface components {
             /** @default null */
             drive_up: components["schemas"]["DriveUp"] | null;
             housing: components["schemas"]["SeatJudgement"] | null;
+            /** @default null */
+            setting: components["schemas"]["SettingAfterFitting"] | null;
             shaft: components["schemas"]["SeatJudgement"] | null;
         };
         /**
@@ -9629,6 +9632,29 @@ export interface components {
              * @enum {string}
              */
             what: "spring_turns" | "notch" | "match_mark" | "wire" | "angle" | "gap";
+        };
+        /**
+         * SettingAfterFitting
+         * @description Axial play that the two seats take from one bearing, µm: worst to best, and the 5 %, 50 % and 95 % points.
+         *
+         *     `matched` says that it is one of a pair set by its faces, which loses it on both bearings.
+         */
+        SettingAfterFitting: {
+            /** Angle Deg */
+            angle_deg: number;
+            /**
+             * Angle Known
+             * @enum {string}
+             */
+            angle_known: "marked" | "by_series" | "assumed";
+            /** Matched */
+            matched: boolean;
+            /** Source */
+            source: string;
+            taken: components["schemas"]["Range"];
+            taken_usual: components["schemas"]["Range"];
+            /** Words */
+            words: string;
         };
         /**
          * Sign

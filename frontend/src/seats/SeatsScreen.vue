@@ -18,6 +18,7 @@ import SeatClearance from './SeatClearance.vue'
 import SeatFields from './SeatFields.vue'
 import SeatsDuty from './SeatsDuty.vue'
 import SeatRepair from './SeatRepair.vue'
+import SeatSetting from './SeatSetting.vue'
 import SeatVerdict from './SeatVerdict.vue'
 import PlaceVerdict from './PlaceVerdict.vue'
 import { usePlace } from './usePlace'
@@ -268,6 +269,7 @@ onMounted(async () => {
           :measured="measured"
           :why="why"
         />
+        <SeatSetting v-if="judged.setting" :setting="judged.setting" :why="why" />
         <section class="schools">
           <template v-for="side in SIDES" :key="side">
             <p v-if="judged[side]">

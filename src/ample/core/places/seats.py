@@ -38,6 +38,7 @@ from ample.core.fits.judging.rules import (
     seat_rule,
     seat_size_mm,
 )
+from ample.core.fits.setting import SettingAfterFitting, setting_after_fitting
 from ample.core.parts import BearingSpec
 from ample.core.sheet import Sheet
 from ample.core.sizes import Instrument, parse_length
@@ -142,7 +143,8 @@ class Absent:
 class SeatsJudged:
     """Both seats judged by the rules of the bearing's kind, with the clearance that they leave.
 
-    `absent` says by side why there is nothing to judge there; `drive_up` is that of a taper bore.
+    `absent` says by side why there is nothing to judge there; `drive_up` is that of a taper bore, `setting` what fitting takes
+    from the axial play of a bearing that is set against another.
     """
 
     shaft: SeatJudgement | None
@@ -150,6 +152,7 @@ class SeatsJudged:
     clearance: ClearanceAfterFitting | None
     absent: Mapping[SeatName, Absent]
     drive_up: DriveUp | None = None
+    setting: SettingAfterFitting | None = None
 
 
 def judge_seats(sheet: SeatSheet, facts: SeatFacts) -> SeatsJudged | None:
@@ -198,7 +201,12 @@ class _Sheet:
             if side not in absent:
                 found[side] = self._side(side, taken.get("housing" if side == "shaft" else "shaft"))
         drive_up = drive_up_of(self.spec, self.spec.clearance) if self.taper else None
-        return SeatsJudged(found["shaft"], found["housing"], self._clearance(found, taken), absent, drive_up)
+        setting = setting_after_fitting(
+            self.spec, taken.get("shaft", NO_RING), taken.get("housing", NO_RING), self.sheet.hollow_mm,
+            self.sheet.housing.material,
+        )  # fmt: skip
+        left = self._clearance(found, taken)
+        return SeatsJudged(found["shaft"], found["housing"], left, absent, drive_up, setting)
 
     def _absent(self, side: SeatName) -> Absent | None:
         if not has_seat(self.spec, side):
