@@ -14,6 +14,7 @@ LETTERS = {"0": "O", "5": "S", "1": "I", "8": "B", "2": "Z"}
 MOST_ALIKE = 5
 _HEAD = re.compile(r"[A-Z0-9]{3,9}")
 _SIZE = re.compile(r"[0-9OQSIBZ.,/]{1,8}(?:\s*[X×*\-]\s*[0-9OQSIBZ.,/]{1,8})+")
+_NO_FIGURE, _TIMES = frozenset("OQSIBZ"), frozenset("X×*-")
 _SUFFIX = re.compile(r"[A-Z0-9]{2,4}(?![A-Z0-9])")
 
 
@@ -38,6 +39,8 @@ def as_bearing(clean: str) -> Iterator[tuple[str, tuple[int, ...]]]:
 
 def as_size(clean: str) -> tuple[str, tuple[int, ...]] | None:
     """The text with the letters within its size read as figures; None where there is no such letter."""
+    if _NO_FIGURE.isdisjoint(clean) or _TIMES.isdisjoint(clean):
+        return None
     places = [
         at
         for found in _SIZE.finditer(clean)

@@ -78,6 +78,11 @@ _KEEP_DASHES = str.maketrans(_TYPED | dict.fromkeys(_SPACES, ""))
 _DROP_DASHES = str.maketrans(_TYPED | dict.fromkeys(_SPACES_AND_DASHES, ""))
 
 
+@lru_cache(maxsize=16)  # one text is gone over several times
+def _squeezed(clean: str, start: int, dashes: bool) -> Squeezed:
+    return Squeezed(clean, start, dashes)
+
+
 def exact_bases(clean: str, start: int) -> list[Base]:
     """Every known name that begins at this place, the longest first, and how well each fits there.
 
@@ -98,12 +103,14 @@ def exact_bases(clean: str, start: int) -> list[Base]:
 
 def _standing_names(clean: str, start: int, dashes: bool) -> list[Base]:
     names = known_names()
-    squeeze = Squeezed(clean, start, dashes)
+    squeeze = _squeezed(clean, start, dashes)
     text = squeeze.text
     found: list[Base] = []
     for length in lengths_by_beginning().get(text[:2], ()):
+        if length > len(text):
+            continue
         name = names.get(text[:length])
-        if name is None or length > len(text):
+        if name is None:
             continue
         places = squeeze.places(length)
         weight = _standing(clean, text, places)
@@ -151,7 +158,7 @@ def _spans_at(name: str, text: str, places: Sequence[int]) -> tuple[Span, ...]:
 
 def unheld_bases(clean: str, start: int) -> list[Base]:
     """A known series in a size that is not held: the bore is still said."""
-    squeeze = Squeezed(clean, start, dashes=False)
+    squeeze = _squeezed(clean, start, False)
     typed = squeeze.text
     begins = series_by_beginning()
     for text, series in (*begins.get(typed[:2], ()), *begins.get(typed[:1], ())):

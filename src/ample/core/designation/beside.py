@@ -143,8 +143,8 @@ def without_words(
     capitals = typed != typed.lower()  # then what is written small is no code
     for token in _TOKEN.finditer(clean, at):
         piece = token.group()
-        covered = places if takes_next or known_too else known + places
-        if any(start <= token.start() < stop for start, stop in covered):
+        at = token.start()
+        if _covered(places, at) or (not (takes_next or known_too) and _covered(known, at)):
             continue
         inches = piece == "IN" and _FEW.search(clean[: token.start()])  # 3 in, not 45 in
         plain = _WORD.fullmatch(piece) is not None or (piece in _SHORT and not inches)
@@ -161,6 +161,10 @@ def without_words(
         if takes_next and places[-1:] != [token.span()]:
             places.append(token.span())
     return _parted(clean, typed, sorted(places))
+
+
+def _covered(places: list[tuple[int, int]], at: int) -> bool:
+    return any(start <= at < stop for start, stop in places) if places else False
 
 
 def has_words(clean: str) -> bool:

@@ -26,6 +26,7 @@ _TAB = re.compile(r"(?<![A-Z0-9])MB\s?(\d{1,2})(?![0-9])")
 _COMPOSED = re.compile(
     r"(?<![0-9.])(\d{4})[\s-]?(\d{3,5})[\s-](\d{3,4})(?![0-9.])|(?<![0-9.])(\d{4})(\d{4})(\d{3})(?![0-9.])"
 )
+_SHORTEST_COMPOSED = 11
 _NAMED = re.compile(r"(?<![A-Z])(ID|OD|CS|AD)\s*[=:]?\s*([\d.,]+)|([\d.,]+)\s*(?:MM)?\s*(ID|OD|CS)(?![A-Z])")
 _WHOLE_NUMBER = re.compile(r"(?<![0-9.,/])(\d{1,3})(?![0-9.,/])")
 _A_SIZE = re.compile(r"\d\s*[X×*]\s*\d")
@@ -69,11 +70,13 @@ def by_code(text: Text) -> Iterator[MarkingReading]:
             if size:
                 span = _called(match, text, size, f"lock washer for a shaft nut of {_nut_mm(match)} mm")
                 yield assembled(text, "washer", size.dimensions_mm, [span], 0.95, size)
-    for match in _COMPOSED.finditer(clean):
-        yield from _composed(text, match)
-    if "D" in clean or "CS" in clean:
+    if len(clean) >= _SHORTEST_COMPOSED:
+        for match in _COMPOSED.finditer(clean):
+            yield from _composed(text, match)
+    if "ID" in clean or "OD" in clean or "CS" in clean or "AD" in clean:
         yield from _named_sizes(text)
-    yield from _sixteenths(text)
+    if text.words:
+        yield from _sixteenths(text)
 
 
 def _nut_mm(match: re.Match[str]) -> int:

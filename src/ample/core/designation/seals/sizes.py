@@ -26,7 +26,7 @@ def by_sizes(text: Text) -> list[MarkingReading]:
     if not 1 <= count <= 4 or (count == 1 and not told):
         return []
     found = []
-    for family in SEALS:
+    for family in SEALS if told else BARE_SCORE.get(count, ()):
         if family not in fitting or (told and family not in told):
             continue
         weight = _weight(text, family, count, bool(told))

@@ -5,7 +5,7 @@ from __future__ import annotations
 import re
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, field
-from functools import lru_cache
+from functools import cached_property, lru_cache
 
 from ample.core.designation.seals.words import Word, spans_of, words_in
 from ample.core.errors import BadInput
@@ -43,7 +43,7 @@ class Text:
 
     typed: str
     clean: str
-    words: list[tuple[int, int, tuple[Word, ...]]] = field(default_factory=list)
+    words: tuple[tuple[int, int, tuple[Word, ...]], ...] = ()
     numbers: list[Number] = field(default_factory=list)
     _spans: dict[str, tuple[Span, ...]] = field(default_factory=dict)
 
@@ -101,6 +101,10 @@ class Text:
 
     def sizes_mm(self) -> list[float]:
         """The numbers as sizes, in the order written."""
+        return list(self._sizes_mm)
+
+    @cached_property
+    def _sizes_mm(self) -> list[float]:
         return [round(number.mm, 4) for number in self.numbers]
 
     def without_words(self) -> str:

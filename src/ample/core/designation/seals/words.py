@@ -75,7 +75,8 @@ def _patterns() -> dict[str, re.Pattern[str]]:
 _STARTS = re.compile(r"(?<![A-Z0-9?])[A-Z0-9]")
 
 
-def words_in(clean: str) -> list[tuple[int, int, tuple[Word, ...]]]:
+@lru_cache(maxsize=16)  # one text is gone over several times
+def words_in(clean: str) -> tuple[tuple[int, int, tuple[Word, ...]], ...]:
     """Every word in a text in capitals: start, stop, meanings."""
     found = []
     patterns = _patterns()
@@ -88,7 +89,7 @@ def words_in(clean: str) -> list[tuple[int, int, tuple[Word, ...]]]:
         if match and words:
             stop = match.end()
             found.append((at, stop, words))
-    return found
+    return tuple(found)
 
 
 def spans_of(start: int, stop: int, typed: str, word: Word) -> list[Span]:
