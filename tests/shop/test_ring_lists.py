@@ -180,5 +180,5 @@ def test_how_hard_a_machine_was_used_is_learned_from_its_rings(as_role, a_part):
     plain = client.post("/api/bench/identify", asked).get_json()
     known = client.post("/api/bench/identify", asked | {"read_before": lists["read"]}).get_json()
     assert known["entropy_bits"] > plain["entropy_bits"]
-    assert [each for each in known["advice"] if each.startswith("The 4 rings read")]
-    assert not [each for each in plain["advice"] if "rings read" in each]
+    assert [each for each in known["advice"] if each.startswith("The 4 rings confirmed")]
+    assert not [each for each in plain["advice"] if "rings confirmed" in each]

@@ -9,12 +9,9 @@ defineProps<{ question: string; words: string }>()
 
 <style scoped>
 .behind {
-  white-space: nowrap;
+  display: inline-block; /* so that a row of them breaks between two */
 }
-.behind + .behind::before {
-  content: '·';
-  display: inline-block;
-  padding: 0 6px;
-  color: var(--faint);
+.behind:not(:last-child) {
+  margin-right: 14px;
 }
 </style>

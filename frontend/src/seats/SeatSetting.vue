@@ -11,7 +11,8 @@ const KNOWN = { marked: 'as marked', by_series: 'usual in its series', assumed: 
 <template>
   <section class="setting">
     <div>
-      <span>axial play taken by fitting, 9 of 10, µm</span><b class="fig">{{ range(setting.taken_usual) }}</b>
+      <b class="fig">{{ range(setting.taken_usual) }} µm</b>
+      <span>axial play that fitting takes, 9 of 10</span>
     </div>
     <p :class="{ att: setting.matched }">{{ setting.words }}</p>
     <p v-if="why" class="faint">
@@ -35,7 +36,7 @@ const KNOWN = { marked: 'as marked', by_series: 'usual in its series', assumed: 
   gap: 12px;
 }
 .setting b {
-  font-size: 24px;
+  font-size: 28px;
 }
 .setting span {
   font-size: 14.5px;

@@ -44,7 +44,7 @@ function toggle(name: string): void {
   seat.value.signs = now.includes(sign) ? now.filter((each) => each !== sign) : [...now, sign]
 }
 const asksSigns = computed(() => check.value?.decision === 'reject' || (seat.value.signs ?? []).length > 0)
-const CONFORMS = { accept: 'conforms', reject: 'does not conform', cannot_tell: 'not decided' } as const
+const CONFORMS = { accept: 'conforms', reject: 'does not conform', cannot_tell: 'is not decided' } as const
 const PARTS: Record<string, string> = {
   instrument: 'instrument',
   standard: 'setting standard',

@@ -74,6 +74,9 @@ const nominal = (side: 'shaft' | 'housing'): number =>
   judged.value?.[side]?.check?.nominal_mm ?? (side === 'shaft' ? fitted.value?.d_mm : fitted.value?.D_mm) ?? 0
 const clearance = computed(() => judged.value?.clearance ?? null)
 /** A seat has been measured; the other counts as its zone. */
+const zoneSources = computed(() =>
+  [...new Set(SIDES.map((side) => judged.value?.[side]?.zones.source ?? ''))].join(' ').trim(),
+)
 const measured = computed(() => Boolean(judged.value?.shaft?.check ?? judged.value?.housing?.check))
 
 async function toOrder(): Promise<void> {
@@ -275,9 +278,9 @@ onMounted(async () => {
             <p v-if="judged[side]">
               <b>{{ side }} {{ judged[side].zones.zone }} or {{ judged[side].zones.other_zone }}?</b>
               {{ judged[side].zones.reason }} {{ judged[side].zones.schools }}
-              <span v-if="why" class="faint">{{ judged[side].zones.source }}</span>
             </p>
           </template>
+          <p v-if="why && zoneSources" class="faint">{{ zoneSources }}</p>
         </section>
       </div>
       <p v-if="refusal" class="note stop" role="alert">{{ refusal.message }} {{ refusal.hint }}</p>

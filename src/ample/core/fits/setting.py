@@ -152,7 +152,6 @@ def setting_after_fitting(
 def _words(usual: Range, matched: bool) -> str:
     if usual.max < 1:
         return "Its rings are not fitted tightly: fitting takes no axial play."
-    span = f"{usual.min:.0f} to {usual.max:.0f} µm"
     if matched:
-        return f"Fitting takes {span} of axial play from each bearing of the matched pair: its clearance is that much smaller on both, or its preload higher. With preload, ask for the maker's fit."
-    return f"Fitting takes {span} of axial play from this bearing: set the pair after both rings are seated, never before."
+        return "Each bearing of the matched pair loses so much: its clearance becomes smaller, or its preload higher. With preload, ask for the maker's fit."
+    return "Set the pair after both rings are seated, never before: each bearing loses so much."

@@ -82,11 +82,8 @@ def wear_words(level: float, rings: int) -> str:
     """What is said of a job whose rings differ from the usual; empty where they do not, or too few were read."""
     if rings < SAID_RINGS or 1 / SAID_FROM < level < SAID_FROM:
         return ""
-    how = f"{level:.1f} times as much" if level > 1 else f"only {level:.1f} times as much"
-    return (
-        f"The {rings} rings read and confirmed on this unit have changed {how} as is usual: how far a reading may lie "
-        "from the size is judged by that."
-    )
+    how = "" if level > 1 else "only "
+    return f"The {rings} rings confirmed on this unit have changed {how}{level:.1f} times as much as is usual: readings are judged by that."
 
 
 @lru_cache(maxsize=32)

@@ -89,7 +89,7 @@ def identify_answer(
         kinds=_kind_shares(family, found.kinds),
         next_question=found.next_question,
         offered=list(found.offered),
-        advice=[*_of_rubber(wanted, request), *found.advice, *of_wear],
+        advice=[*_of_rubber(wanted, request), *of_wear, *found.advice],
     )
 
 
