@@ -296,6 +296,34 @@ def test_a_seal_is_not_said_to_be_a_bearing(a_job):
     assert code(answer) == (422, "other_family")
 
 
+def test_what_the_place_of_a_seal_says_of_the_way_in_arrives_at_fit_up(a_job, as_role):
+    """Known on Seats, it is told at the step that pushes the lip over it."""
+    client, number = a_job()
+    cautions = client.get(f"/api/jobs/{number}/take-in").get_json()["cautions"]
+    for each in cautions:
+        client.post(f"/api/jobs/{number}/cautions/{each['caution']}")
+    parts = [part("axle", "shaft"), part("seal", "lip_seal"), part("nut1", "nut")]
+    assert put_line(client, number, parts).status_code == 200
+    part_id = client.post(f"/api/jobs/{number}/line/seal/bench").get_json()["part_id"]
+    bench = client.get(f"/api/parts/{part_id}/bench").get_json()
+    sheet = bench["sheet"] | {"marking": "30x47x7 TC"}
+    saved = client.put(f"/api/parts/{part_id}/bench", {"version": bench["version"], "sheet": sheet})
+    assert saved.status_code == 200, saved.get_json()
+    found = client.post("/api/bench/identify", {"family": "lip_seal", "marking": "30x47x7 TC"}).get_json()
+    key = found["candidates"][0]["variants"][0]["key"]
+    named = client.post(f"/api/parts/{part_id}/identification", {"item_id": key, "version": 0, "sure": True})
+    assert named.status_code == 200, named.get_json()
+
+    def step():
+        plan = client.get(f"/api/jobs/{number}/sheets/fit_up").get_json()["judged"]
+        return next(each for each in plan["steps"] if each["key"] == "fit.seal")
+
+    assert "spline" not in step()["words"]
+    place = {"version": 0, "sheet": {"way_in": ["chamfer", "spline"]}}
+    assert client.put(f"/api/parts/{part_id}/sheets/place", place).status_code == 200
+    assert "a spline" in step()["words"]
+
+
 def test_what_a_seal_stands_in_and_how_many_go_with_it_to_the_bench(a_job):
     client, number = a_job()
     put_line(client, number, [part("seal", "lip_seal", quantity=2, right={"mark": "lip", "looks_at": "oil"})])

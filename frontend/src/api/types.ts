@@ -4075,7 +4075,7 @@ export interface components {
         };
         /**
          * Edge
-         * @description What a lip or ring passes on its way, and what over.
+         * @description What a lip or ring passes on its way: an edge of a part of the line, or one that its place sheet names (no part).
          */
         Edge: {
             /** Kind */
@@ -4915,6 +4915,11 @@ export interface components {
              * @enum {string}
              */
             way: "" | "warm" | "press" | "chill";
+            /**
+             * Way In
+             * @description what its lip passes, as its place sheet says
+             */
+            way_in?: ("chamfer" | "shoulder" | "no_chamfer" | "keyway" | "spline" | "thread" | "ring_groove" | "cross_hole" | "burr")[];
             /**
              * Width Mm
              * @default null

@@ -174,6 +174,19 @@ def test_a_lip_goes_over_a_sleeve_where_its_way_crosses_an_edge_that_it_touches(
     assert passed(16.0).passes == ()
 
 
+def test_what_the_place_sheet_says_of_the_way_in_arrives_at_the_step():
+    """A spline that only the place sheet knows; a thread that the line has is said once; a chamfer harms nothing."""
+    nut = {"inside": {"typed": "30", "mm": 30.0}}
+    seal = {"inside": {"typed": "30", "mm": 30.0}, "outside": {"typed": "47", "mm": 47.0}}
+    sheet = _sheet(("axle", "shaft"), ("seal", "lip_seal", seal), ("nut1", "nut", nut))
+    new = FittedPart(part="seal", title="30x47x7", kind="lip_rubber", way_in=["chamfer", "spline", "thread"])
+    step = next(each for each in fit_up_plan(sheet, [new]).steps if each.key == "fit.seal")
+    assert [each.kind for each in step.passes] == ["nut", "spline"]
+    assert step.words.count("thread") == 1
+    assert "a spline" in step.words
+    assert "chamfer" not in step.words
+
+
 def test_the_driver_bears_on_the_tight_ring_only():
     sizes = {"inside": {"typed": "25", "mm": 25.0}, "outside": {"typed": "52", "mm": 52.0}}
     nut = {"width": {"typed": "8", "mm": 8.0}}

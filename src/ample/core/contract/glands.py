@@ -8,8 +8,8 @@ from pydantic import Field, model_validator
 
 from ample.core.contract.base import Millimetres, Name, Request
 from ample.core.parts.rubber import Medium
+from ample.core.parts.way_in import WayIn
 from ample.core.places.groove_shape import GrooveKind
-from ample.core.places.lip_seal import WayIn
 
 
 class SizeRange(Request):

@@ -9,15 +9,12 @@ from typing import Literal
 
 from ample.core.fits.finding import PlaceFinding
 from ample.core.handbook.sealing import lip_speed
+from ample.core.parts.way_in import HARMLESS, WayIn
 from ample.core.places.finding import rubber_findings
 from ample.core.standards import limits
 from ample.core.standards.seals import press_fit_um, sizes_of_family
 from ample.core.tables import read_table
 
-WayIn = Literal[
-    "chamfer", "shoulder", "no_chamfer", "keyway", "spline", "thread", "ring_groove", "cross_hole", "burr"
-]
-HARMLESS: tuple[WayIn, ...] = ("chamfer", "shoulder")
 Repair = Literal["polish", "move_lip", "sleeve", "regrind", "replace_shaft"]
 BEST_FIRST: tuple[Repair, ...] = ("polish", "move_lip", "sleeve", "regrind", "replace_shaft")
 WARMER_K_PER_M_S, MOST_WARMER_K = 4.0, 50.0  # the lip over the oil (judgement)

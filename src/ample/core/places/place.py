@@ -13,6 +13,7 @@ from ample.core.fits.finding import PlaceFinding
 from ample.core.parts import SealSpec
 from ample.core.parts.requirement import Measured, OperatingConditions, Requirement
 from ample.core.parts.rubber import Medium
+from ample.core.parts.way_in import WayIn
 from ample.core.places.gland import (
     Gland,
     Motion,
@@ -21,7 +22,7 @@ from ample.core.places.gland import (
     judge_gland,
 )
 from ample.core.places.groove_shape import GrooveKind
-from ample.core.places.lip_seal import LipCase, LipSeal, WayIn, judge_lip_seal
+from ample.core.places.lip_seal import LipCase, LipSeal, judge_lip_seal
 from ample.core.places.ring_in_groove import Extent, Groove, PressureFrom, ring_span
 from ample.core.sheet import Sheet
 from ample.core.sizes import parse_length

@@ -11,7 +11,9 @@ from ample.core.assembly.fit_up.places import Tightness
 from ample.core.designation import title_of
 from ample.core.parts import BearingSpec, PartSpec
 from ample.core.places import SeatFacts, SeatSheet, judge_seats
+from ample.core.places.place import PlaceSheet
 from ample.sheets import store as sheets
+from ample.sheets.kinds.place import PLACE
 from ample.sheets.kinds.seats import SEATS
 from ample.shop.bench import queries
 from ample.shop.bench.actions import InstrumentOf, known_item
@@ -55,7 +57,7 @@ def _fitted(
     }
     if spec.family == "o_ring" and sizes["inside_mm"] and sizes["width_mm"]:
         sizes["outside_mm"] = round(sizes["inside_mm"] + 2 * sizes["width_mm"], 3)
-    more = _seated(t, part, spec, title, instrument_of) if isinstance(spec, BearingSpec) else {}
+    more = _seated(t, part, spec, title, instrument_of) if isinstance(spec, BearingSpec) else _placed(t, part)
     marked = spec.marked
     return FittedPart.model_validate(
         {
@@ -63,6 +65,13 @@ def _fitted(
             "material": marked.get("material", ""), **sizes, **more,
         }
     )  # fmt: skip
+
+
+def _placed(t: Transaction, part: PartHead) -> dict[str, object]:
+    """What the lip passes on its way in, as the place sheet of a seal or ring says."""
+    now = sheets.held(t, PLACE, part.part_id)
+    sheet: PlaceSheet = now.sheet
+    return {"way_in": list(sheet.way_in)} if now.version else {}
 
 
 def _seated(

@@ -13,6 +13,7 @@ from pydantic import Field, model_validator
 from ample.core.assembly.kinds import part_kinds
 from ample.core.assembly.line import Key, Line, LinePart, LineSheet, Size
 from ample.core.fits import Range
+from ample.core.parts.way_in import WayIn
 from ample.core.sheet import Sheet
 
 Way = Literal["", "warm", "press", "chill"]
@@ -68,6 +69,9 @@ class FittedPart(Sheet):
     interference_um: Tightness | None = None
     way: Way = ""
     supplied_with: Annotated[str, Field(max_length=60)] = ""
+    way_in: list[WayIn] = Field(
+        default_factory=list, max_length=12, description="what its lip passes, as its place sheet says"
+    )
 
 
 @dataclass(frozen=True)

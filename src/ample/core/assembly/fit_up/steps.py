@@ -15,6 +15,7 @@ from ample.core.assembly.kinds import part_kinds
 from ample.core.assembly.line import Fastener, LinePart
 from ample.core.fits.mounting import Chilling, Driver, Ring, Warming, chilling_for, driver_for, warming_for
 from ample.core.parts import bearing_kinds
+from ample.core.parts.way_in import HARMLESS
 from ample.core.tables import read_table
 
 Does = Literal["free", "warm", "fit", "cool", "grease", "tighten", "lock", "set"]
@@ -66,7 +67,7 @@ class Torque:
 
 @dataclass(frozen=True)
 class Edge:
-    """What a lip or ring passes on its way, and what over."""
+    """What a lip or ring passes on its way: an edge of a part of the line, or one that its place sheet names (no part)."""
 
     part: str
     kind: str
@@ -260,7 +261,8 @@ def _over(shaft: Shaft, part: LinePart) -> float | None:
 
 
 def _passed(shaft: Shaft, part: LinePart) -> tuple[Edge, ...]:
-    """Edges that the lips of a step pass: keyways, grooves and threads further out, and those of what hangs beside.
+    """Edges that the lips of a step pass: keyways, grooves and threads further out, those of what hangs beside, and
+    what the place sheet of the seal names.
 
     What is dressed on the bench passes nothing in its own step; its cover or gland takes it past.
     """
@@ -275,11 +277,25 @@ def _passed(shaft: Shaft, part: LinePart) -> tuple[Edge, ...]:
         driven = driven_by(shaft, each) if each.kind in ("key", "pin") else None
         if driven is not None and shaft.is_outside(driven, part):
             edges.append(each)
-    return tuple(
+    found = [
         Edge(each.key, each.kind, label(each))
         for each in edges
         if any(_touches(shaft, lip, each) for lip in lips)
-    )
+    ]
+    told = {_SAME_EDGE.get(each.kind, each.kind) for each in found}
+    of_place = [own for lip in lips if (new := shaft.fitted.get(lip.key)) for own in new.way_in]
+    found += [Edge("", own, "") for own in dict.fromkeys(of_place) if own not in HARMLESS and own not in told]
+    return tuple(found)
+
+
+# what an edge of the line is called on a place sheet
+_SAME_EDGE = {
+    "key": "keyway",
+    "pin": "cross_hole",
+    "circlip": "ring_groove",
+    "nut": "thread",
+    "lock_washer": "keyway",
+}
 
 
 def _carried(shaft: Shaft, part: LinePart) -> bool:
