@@ -19,7 +19,7 @@ from ample.core.designation.beside import (
     without_words,
 )
 from ample.core.designation.dialects import Dialect, general_dialect
-from ample.core.designation.seals import FEW_WORN, MANY_WORN, seal_readings
+from ample.core.designation.seals import FEW_WORN, MANY_WORN, begins_as_seal, seal_readings
 from ample.core.designation.special_bore import bore_first
 from ample.core.designation.suffixes import code_spans, skip, suffix_choices
 from ample.core.errors import BadInput
@@ -35,6 +35,7 @@ MOST_OF_A_SIZE = 12
 _UNREAD_COST, _CONTRADICTS, _SECOND_MEANING, _LOOKS_ALIKE = 0.6, 0.3, 0.5, 0.85
 _NEARLY_MM = 0.05
 _THREE_NUMBERS = re.compile(r"\d[^\s×*xX]*[\s×*xX]+[^\s×*xX]*\d[^\s×*xX]*[\s×*xX]+[^\s×*xX]*\d")
+_NO_SIZE = re.compile(r"[bfgjkpqrvwyz]", re.IGNORECASE)  # letters of no unit, nor of "dia" or the times sign
 _WORTH_GIVING = 0.25
 _SURE = 0.8
 _WITH_SECOND_MEANINGS = 6
@@ -199,7 +200,7 @@ def _read(
 ) -> list[MarkingReading]:
     """One text, as it stands."""
     readings: list[MarkingReading] = []
-    if family in (None, "bearing"):
+    if family == "bearing" or (family is None and not begins_as_seal(clean)):
         readings = _bearing_readings(clean, text, dialects, limit)
     if family != "bearing" and not _surely_a_bearing(readings, clean):
         most = MANY_WORN if limit > MOST_READINGS else FEW_WORN
@@ -379,7 +380,7 @@ def _sizes_by_bore() -> dict[int, list[BoundarySize]]:
 
 def _by_size(text: str) -> list[MarkingReading]:
     """Three dimensions that are those of a known bearing."""
-    if sum(map(str.isdigit, text)) < 3 or not _THREE_NUMBERS.search(text):
+    if _NO_SIZE.search(text) or not _THREE_NUMBERS.search(text):
         return []
     try:
         lengths = [each.mm for each in parse_size(text)]

@@ -10,11 +10,11 @@ from functools import lru_cache
 import numpy as np
 from numpy.typing import NDArray
 
-from ample.core.identify.catalogue import Catalogue
+from ample.core.identify.catalogue import Catalogue, Entry
 from ample.core.identify.observations import Observation
 from ample.core.identify.posterior import density_of_unit
 from ample.core.identify.values import ranking_value
-from ample.core.parts import FAMILIES, Family
+from ample.core.parts import FAMILIES, Family, PartSpec
 from ample.core.parts.seals import conditions_of
 
 Floats = NDArray[np.float64]
@@ -66,8 +66,8 @@ def wear_level(catalogue: Catalogue, rings: Sequence[ConfirmedRing]) -> float:
     told = [ring for ring in rings if ring.observations and ring.designation in catalogue.rows_named]
     weight = -np.square(log_level) / (2 * SPREAD**2)
     for ring in told[:MOST_RINGS]:
-        unit = int(catalogue.entry_unit[catalogue.rows_named[ring.designation][0]])
-        weight = weight + _log_density(_Unit(catalogue, unit), ring.observations)
+        listed = catalogue.entries[catalogue.rows_named[ring.designation][0]].spec
+        weight = weight + _log_density(listed, ring.observations)
     chance = np.exp(weight - weight.max())
     return float(np.exp(chance @ log_level / chance.sum()))
 
@@ -101,28 +101,12 @@ def _at_level(name: str, level: float) -> Family:
     )
 
 
-class _Unit:
-    """A unit of a catalogue as a key: by the limits between which it is made."""
-
-    __slots__ = ("catalogue", "made", "number")
-
-    def __init__(self, catalogue: Catalogue, number: int):
-        self.catalogue, self.number = catalogue, number
-        self.made = catalogue.unit_tolerances[number]
-
-    def __hash__(self) -> int:
-        return hash(self.made)
-
-    def __eq__(self, other: object) -> bool:
-        return isinstance(other, _Unit) and other.made == self.made
-
-
 @lru_cache(maxsize=4096)
-def _log_density(unit: _Unit, observations: tuple[Observation, ...]) -> Floats:
-    """Ln p(m | ring, λ_i) by level; looked up again while a job goes on."""
-    held = unit.catalogue
+def _log_density(spec: PartSpec, observations: tuple[Observation, ...]) -> Floats:
+    """By level ln p(m | ring, λ_i); looked up again while a job goes on."""
+    alone = Catalogue.of([Entry(spec, spec.designation)])
     found = [
-        density_of_unit(replace(held, family=_at_level(held.family.name, level)), unit.number, observations)
+        density_of_unit(replace(alone, family=_at_level(spec.family, level)), 0, observations)
         for level in LEVELS
     ]
     return np.log(np.maximum(found, np.finfo(np.float64).tiny))

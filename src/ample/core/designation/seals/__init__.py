@@ -9,7 +9,7 @@ from ample.core.designation.seals.named import by_code
 from ample.core.designation.seals.reading import canonical
 from ample.core.designation.seals.sizes import by_sizes
 from ample.core.designation.seals.text import Text
-from ample.core.designation.seals.words import Word, seal_words
+from ample.core.designation.seals.words import Word, begins_as_seal, seal_words
 from ample.core.designation.seals.worn import half_read
 from ample.core.designation.seals.writing import Habit, composed_code, encode_seal, listed_specs
 from ample.core.parts import MarkingReading
@@ -19,6 +19,7 @@ __all__ = [
     "MANY_WORN",
     "Habit",
     "Word",
+    "begins_as_seal",
     "canonical",
     "composed_code",
     "encode_seal",

@@ -17,10 +17,12 @@ _THOUSANDTHS = re.compile(r"[.,]\d{3}")
 _BASE_AND_HEIGHT = re.compile(r"(?<=\d;)\d{1,2}(?:[.,]\d+)?/\d{1,2}(?:[.,]\d+)?\s*$")
 _SEPARATORS = re.compile(r"[\s\-_/.,;:+()\[\]×X*'\"#=Ø⌀]+")
 _PIECE = re.compile(r"[^\s]+")
-_NUMBER = re.compile(
-    r"(?=[0-9.,ØD⌀])(?<![A-Z0-9.,])(?:Ø|⌀|DIA\.?\s*)?(\d{1,4}(?:\s+|-)\d{1,2}/(?:2|4|8|16|32|64)(?!\d)"
-    r"|\d{1,3}/(?:2|4|8|16|32|64)(?!\d)|\d{0,5}[.,]\d{1,6}|\d{1,5})\s*(MM\b|\"|″|IN\b|INCH\b)?"
-)
+_BEFORE = r"(?=[0-9.,ØD⌀])(?<![A-Z0-9.,])(?:Ø|⌀|DIA\.?\s*)?"
+_AFTER = r"\s*(MM\b|\"|″|IN\b|INCH\b)?"
+_PLAIN = r"\d{0,5}[.,]\d{1,6}|\d{1,5}"
+_FRACTION = r"\d{1,4}(?:\s+|-)\d{1,2}/(?:2|4|8|16|32|64)(?!\d)|\d{1,3}/(?:2|4|8|16|32|64)(?!\d)"
+_NUMBER = re.compile(f"{_BEFORE}({_FRACTION}|{_PLAIN}){_AFTER}")
+_WITHOUT_FRACTIONS = re.compile(f"{_BEFORE}({_PLAIN}){_AFTER}")
 _EVERY_FAMILY = frozenset(SEALS)
 _INCH_SIGNS = ('"', "″", "IN", "INCH")
 LARGEST_MM = 2500.0  # estimated: no seal, ring or small part that a rebuild shop meets is larger
@@ -158,7 +160,7 @@ def _as_inch(number: Number) -> Number:
 def _numbers(free: str) -> list[tuple[Number, str]]:
     """Every number with the unit written after it."""
     found = []
-    for match in _NUMBER.finditer(free):
+    for match in (_NUMBER if "/" in free else _WITHOUT_FRACTIONS).finditer(free):
         piece, unit = match.group(1), (match.group(2) or "").strip()
         inch = "/" in piece or unit in _INCH_SIGNS
         mm = _length_mm(piece, inch)

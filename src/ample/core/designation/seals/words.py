@@ -72,6 +72,7 @@ def _patterns() -> dict[str, re.Pattern[str]]:
     return {first: re.compile("|".join(bodies)) for first, bodies in pieces.items()}
 
 
+_WORD_FIRST = re.compile(r"\s*[A-Z](?:[A-Z]{2}|-[A-Z])")
 _STARTS = re.compile(r"(?<![A-Z0-9?])[A-Z0-9]")
 
 
@@ -90,6 +91,16 @@ def words_in(clean: str) -> tuple[tuple[int, int, tuple[Word, ...]], ...]:
             stop = match.end()
             found.append((at, stop, words))
     return tuple(found)
+
+
+def begins_as_seal(clean: str) -> bool:
+    """Whether a text in capitals begins with a word that says by itself which family of seals or small parts it is of."""
+    if _WORD_FIRST.match(clean) is None:
+        return False
+    words = words_in(clean)
+    if not words or clean[: words[0][0]].strip():
+        return False
+    return any(word.names_family for word in words[0][2])
 
 
 def spans_of(start: int, stop: int, typed: str, word: Word) -> list[Span]:
