@@ -23,10 +23,7 @@ LEVELS = tuple(2.0 ** (step / 2) for step in range(-3, 4))
 STEPS_IN_AN_OCTAVE = 4  # the level that is ranked by is one of so many in each doubling
 SPREAD = ranking_value("wear_level_spread")
 MOST_RINGS = 12  # the latest so many tell enough
-SAID_FROM, SAID_RINGS = (
-    1.3,
-    3,
-)  # said of a job where its rings differ so much from the usual, and so many were read
+SAID_FROM, SAID_RINGS = 1.3, 3  # said where a job's rings differ so much, and so many were read
 
 
 @dataclass(frozen=True)
