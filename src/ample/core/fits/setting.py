@@ -15,7 +15,6 @@ from ample.core.parts import BearingSpec
 from ample.core.tables import read_table
 
 TAPERS = frozenset(("taper", "inch_taper"))
-SET_KINDS = TAPERS | {"angular_contact"}
 USUAL_ANGLE_DEG = 40.0  # of a single-row angular contact ball bearing whose angle is not marked
 PAIRED = "pair_"
 _OTHER = "other"

@@ -72,7 +72,9 @@ def wear_level(catalogue: Catalogue, rings: Sequence[ConfirmedRing]) -> float:
 def for_wear(catalogue: Catalogue, level: float) -> Catalogue:
     """The catalogue with all amounts of its conditions a level times as large; unchanged at the usual one."""
     step = round(STEPS_IN_AN_OCTAVE * math.log2(level))
-    return replace(catalogue, family=_worn(catalogue.family.name, step)) if step else catalogue
+    if not step:
+        return catalogue
+    return replace(catalogue, family=_at_level(catalogue.family.name, 2.0 ** (step / STEPS_IN_AN_OCTAVE)))
 
 
 def wear_words(level: float, rings: int) -> str:
@@ -84,13 +86,8 @@ def wear_words(level: float, rings: int) -> str:
 
 
 @lru_cache(maxsize=32)
-def _worn(name: str, step: int) -> Family:
-    """A family whose conditions are of another level."""
-    return _at_level(name, 2.0 ** (step / STEPS_IN_AN_OCTAVE))
-
-
-@lru_cache(maxsize=32)
 def _at_level(name: str, level: float) -> Family:
+    """A family whose conditions are of another level."""
     return replace(
         FAMILIES[name],
         conditions=conditions_of(name, "size", level),

@@ -228,6 +228,17 @@ _JOBS_OF_UNIT = """
 """
 
 
+_RINGS_OF_UNIT = (
+    _JOBS_OF_UNIT
+    + """
+    JOIN parts q ON q.job_id = k.job_id AND q.part_id <> p.part_id AND q.family = 'o_ring'
+    JOIN identifications i ON i.part_id = q.part_id AND i.from_file IS NULL
+    JOIN catalogue_items c ON c.item_id = i.item_id
+    WHERE p.part_id = %(part_id)s
+"""
+)
+
+
 def built_in(t: Transaction, part_id: int) -> dict[str, Any] | None:
     """Where the machine of a part was built: said on its own job, else on the latest other of the unit."""
     return t.first(
@@ -247,12 +258,8 @@ def rings_confirmed(t: Transaction, part_id: int) -> list[str]:
     """The O-rings that people confirmed on the unit of a part, but for this one, latest first."""
     rows = t.rows(
         "SELECT c.designation"
-        + _JOBS_OF_UNIT
+        + _RINGS_OF_UNIT
         + """
-        JOIN parts q ON q.job_id = k.job_id AND q.part_id <> p.part_id AND q.family = 'o_ring'
-        JOIN identifications i ON i.part_id = q.part_id AND i.from_file IS NULL
-        JOIN catalogue_items c ON c.item_id = i.item_id
-        WHERE p.part_id = %(part_id)s
         ORDER BY i.decided_at DESC
         LIMIT 60
         """,
@@ -265,12 +272,9 @@ def rings_read(t: Transaction, part_id: int) -> list[dict[str, Any]]:
     """The readings of the O-rings that people confirmed on the unit of a part, but for this one: the latest twelve."""
     return t.rows(
         "WITH rings AS (SELECT q.part_id, q.condition_seen, c.designation, i.decided_at"
-        + _JOBS_OF_UNIT
+        + _RINGS_OF_UNIT
         + """
-            JOIN parts q ON q.job_id = k.job_id AND q.part_id <> p.part_id AND q.family = 'o_ring'
-            JOIN identifications i ON i.part_id = q.part_id AND i.from_file IS NULL
-            JOIN catalogue_items c ON c.item_id = i.item_id
-            WHERE p.part_id = %(part_id)s AND EXISTS (SELECT 1 FROM readings r WHERE r.part_id = q.part_id)
+            AND EXISTS (SELECT 1 FROM readings r WHERE r.part_id = q.part_id)
             ORDER BY i.decided_at DESC
             LIMIT 12
         )
