@@ -18,6 +18,7 @@ import SeatClearance from './SeatClearance.vue'
 import SeatFields from './SeatFields.vue'
 import SeatsDuty from './SeatsDuty.vue'
 import SeatRepair from './SeatRepair.vue'
+import SeatSchools from './SeatSchools.vue'
 import SeatSetting from './SeatSetting.vue'
 import SeatVerdict from './SeatVerdict.vue'
 import PlaceVerdict from './PlaceVerdict.vue'
@@ -74,9 +75,6 @@ const nominal = (side: 'shaft' | 'housing'): number =>
   judged.value?.[side]?.check?.nominal_mm ?? (side === 'shaft' ? fitted.value?.d_mm : fitted.value?.D_mm) ?? 0
 const clearance = computed(() => judged.value?.clearance ?? null)
 /** A seat has been measured; the other counts as its zone. */
-const zoneSources = computed(() =>
-  [...new Set(SIDES.map((side) => judged.value?.[side]?.zones.source ?? ''))].join(' ').trim(),
-)
 const measured = computed(() => Boolean(judged.value?.shaft?.check ?? judged.value?.housing?.check))
 
 async function toOrder(): Promise<void> {
@@ -273,15 +271,7 @@ onMounted(async () => {
           :why="why"
         />
         <SeatSetting v-if="judged.setting" :setting="judged.setting" :why="why" />
-        <section class="schools">
-          <template v-for="side in SIDES" :key="side">
-            <p v-if="judged[side]">
-              <b>{{ side }} {{ judged[side].zones.zone }} or {{ judged[side].zones.other_zone }}?</b>
-              {{ judged[side].zones.reason }} {{ judged[side].zones.schools }}
-            </p>
-          </template>
-          <p v-if="why && zoneSources" class="faint">{{ zoneSources }}</p>
-        </section>
+        <SeatSchools :judged="judged" :why="why" />
       </div>
       <p v-if="refusal" class="note stop" role="alert">{{ refusal.message }} {{ refusal.hint }}</p>
       <button type="button" class="go" @click="toOrder">
@@ -377,14 +367,6 @@ onMounted(async () => {
 }
 .scroll {
   overflow: auto;
-}
-.schools {
-  padding: 11px 20px;
-  background: var(--sheet);
-  border-bottom: 1px solid var(--rule);
-  font-size: 14.5px;
-  display: grid;
-  gap: 6px;
 }
 @media (max-width: 900px) {
   .left {
