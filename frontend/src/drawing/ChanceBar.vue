@@ -3,11 +3,10 @@ import { computed } from 'vue'
 
 /** A chance as a bar, with the chance that is wanted as a mark across it. */
 const props = defineProps<{ words: string; chance: number; wanted: number; also?: string }>()
+/** As the words beside it have it; a chance is never written as none or as all. */
 const percent = computed(() => {
-  const p = props.chance * 100
-  if (p > 0 && p < 1) return 'under 1 %'
-  if (p > 99 && p < 100) return 'over 99 %'
-  return `${Math.round(p)} %`
+  const figure = Math.round(props.chance * 100)
+  return figure < 1 ? 'under 1 %' : figure > 99 ? 'over 99 %' : `${figure} %`
 })
 const enough = computed(() => props.chance >= props.wanted)
 </script>

@@ -165,13 +165,13 @@ onMounted(load)
             <p class="fig dims">
               {{ match.chosen.size_text }}
               <span class="faint">{{ place }}</span>
-              <ReferenceLink
-                v-if="match.chosen.family === 'bearing'"
-                question="look-codes"
-                words="codes and their meaning"
-              />
             </p>
             <RequirementList :requirement="match.requirement" class="wanted" />
+            <ReferenceLink
+              v-if="match.chosen.family === 'bearing'"
+              question="look-codes"
+              words="codes and their meaning"
+            />
           </div>
         </div>
         <CompareTable :original="match.marking" :columns="columns" :current="current?.item.item_id ?? 0" />
