@@ -4865,6 +4865,11 @@ export interface components {
          */
         FittedPart: {
             /**
+             * @description axial play that fitting takes from a bearing that is set, nine of ten
+             * @default null
+             */
+            axial_taken_um: components["schemas"]["Tightness"] | null;
+            /**
              * Closure
              * @default
              */

@@ -187,6 +187,18 @@ def test_what_the_place_sheet_says_of_the_way_in_arrives_at_the_step():
     assert "chamfer" not in step.words
 
 
+def test_what_fitting_takes_from_a_set_bearing_is_minded_at_its_step():
+    sheet = _sheet(("axle", "shaft"), ("cone", "taper_cone", {}))
+
+    def minded(most_um):
+        new = FittedPart(part="cone", title="30206", kind="taper", axial_taken_um={"min": 0, "max": most_um})
+        step = next(each for each in fit_up_plan(sheet, [new]).steps if each.key == "fit.cone")
+        return {each.code: each.words for each in step.cautions}
+
+    assert "0 to 34 µm" in minded(34)["play_taken"]
+    assert "play_taken" not in minded(0.4)
+
+
 def test_the_driver_bears_on_the_tight_ring_only():
     sizes = {"inside": {"typed": "25", "mm": 25.0}, "outside": {"typed": "52", "mm": 52.0}}
     nut = {"width": {"typed": "8", "mm": 8.0}}

@@ -85,7 +85,10 @@ def _seated(
     judged = judge_seats(sheet, SeatFacts(as_fitted(spec, title, chosen=True), instrument_of))
     side = judged.housing if judged and sheet.turning == "housing" else judged.shaft if judged else None
     fit = side.check.interference_um if side and side.check else None
+    setting = judged.setting if judged else None
+    taken = setting.taken_usual if setting else None
     return {
+        "axial_taken_um": Tightness(min=taken.min, max=taken.max) if taken else None,
         "tight_ring": TIGHT_RING[sheet.turning],
         "interference_um": Tightness(min=fit.min, max=fit.max) if fit else None,
     }

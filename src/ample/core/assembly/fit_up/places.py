@@ -67,6 +67,9 @@ class FittedPart(Sheet):
     material: str = Field(default="", max_length=20)
     tight_ring: Literal["", "inner", "outer", "both"] = ""
     interference_um: Tightness | None = None
+    axial_taken_um: Tightness | None = Field(
+        default=None, description="axial play that fitting takes from a bearing that is set, nine of ten"
+    )
     way: Way = ""
     supplied_with: Annotated[str, Field(max_length=60)] = ""
     way_in: list[WayIn] = Field(

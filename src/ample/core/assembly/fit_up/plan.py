@@ -225,7 +225,7 @@ def _described(
             grease_g=step.grease_g, torque=step.torque, passes=step.passes,
             check=Note(step.check, text("check", step.check)),
             stop_if=tuple(Note(code, text("stop", code)) for code in step.stop_if),
-            cautions=tuple(Note(code, caution_words(code)) for code in step.cautions),
+            cautions=tuple(Note(code, caution_words(code, new)) for code in step.cautions),
             because=tuple(reversed(list(reasons.values())))[:MOST_REASONS], same_on=shaft.line.count,
             comes_from=_side(shaft, part_key),
         )  # fmt: skip

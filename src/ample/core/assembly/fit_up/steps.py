@@ -22,6 +22,7 @@ Does = Literal["free", "warm", "fit", "cool", "grease", "tighten", "lock", "set"
 ORDER: tuple[Does, ...] = ("fit", "free", "warm", "lock", "tighten", "cool", "grease", "set")
 WAITING = ("cool", "grease")
 PRESS_UP_TO_MM = 30.0  # bores that are pressed or driven unless their fit asks for heat
+LEAST_PLAY_UM = 1.0  # under it fitting takes no play that a dial shows
 WARM_FROM_UM = 15.0
 VERBS = {("push", "warm"): "push_warm", ("push", "chill"): "push_cold"}
 GREASE_PER_MM2 = 0.005
@@ -221,6 +222,8 @@ def _fit(shaft: Shaft, part: LinePart, facing: Facing | None, shop: frozenset[st
     passes = _passed(shaft, part)
     lubricant = row.lubricant
     new = shaft.fitted.get(part.key)
+    if new and new.axial_taken_um and new.axial_taken_um.max >= LEAST_PLAY_UM:
+        cautions.append("play_taken")
     if lubricant == "seal_lubricant" and new and new.material == "EPDM":
         lubricant = "silicone"
     if lubricant == "as_recorded":

@@ -25,10 +25,12 @@ def text(group: str, code: str, **filled: object) -> str:
     return texts()[group, code].format(**filled)
 
 
-def caution_words(code: str) -> str:
+def caution_words(code: str, new: FittedPart | None = None) -> str:
     """What can hurt someone at a step: as the cards of the job say it, or of the step alone."""
     card = next((each for each in known_cautions() if each.caution == code), None)
-    return card.do if card else text("caution", code)
+    taken = new.axial_taken_um if new else None
+    span = f"{taken.min:.0f} to {taken.max:.0f}" if taken else ""
+    return card.do if card else text("caution", code, taken=span)
 
 
 def title(part: LinePart, new: FittedPart | None) -> str:
