@@ -296,32 +296,50 @@ def test_a_seal_is_not_said_to_be_a_bearing(a_job):
     assert code(answer) == (422, "other_family")
 
 
-def test_what_the_place_of_a_seal_says_of_the_way_in_arrives_at_fit_up(a_job, as_role):
-    """Known on Seats, it is told at the step that pushes the lip over it."""
-    client, number = a_job()
-    cautions = client.get(f"/api/jobs/{number}/take-in").get_json()["cautions"]
-    for each in cautions:
+def on_the_line(client, number, parts, key, marking, family):
+    """A job whose line has a part that is identified by its marking; its row, and what its step of fit-up says."""
+    for each in client.get(f"/api/jobs/{number}/take-in").get_json()["cautions"]:
         client.post(f"/api/jobs/{number}/cautions/{each['caution']}")
-    parts = [part("axle", "shaft"), part("seal", "lip_seal"), part("nut1", "nut")]
     assert put_line(client, number, parts).status_code == 200
-    part_id = client.post(f"/api/jobs/{number}/line/seal/bench").get_json()["part_id"]
+    part_id = client.post(f"/api/jobs/{number}/line/{key}/bench").get_json()["part_id"]
     bench = client.get(f"/api/parts/{part_id}/bench").get_json()
-    sheet = bench["sheet"] | {"marking": "30x47x7 TC"}
-    saved = client.put(f"/api/parts/{part_id}/bench", {"version": bench["version"], "sheet": sheet})
-    assert saved.status_code == 200, saved.get_json()
-    found = client.post("/api/bench/identify", {"family": "lip_seal", "marking": "30x47x7 TC"}).get_json()
-    key = found["candidates"][0]["variants"][0]["key"]
-    named = client.post(f"/api/parts/{part_id}/identification", {"item_id": key, "version": 0, "sure": True})
-    assert named.status_code == 200, named.get_json()
+    body = {"version": bench["version"], "sheet": bench["sheet"] | {"marking": marking}}
+    assert client.put(f"/api/parts/{part_id}/bench", body).status_code == 200
+    found = client.post("/api/bench/identify", {"family": family, "marking": marking}).get_json()
+    body = {"item_id": found["candidates"][0]["variants"][0]["key"], "version": 0, "sure": True}
+    assert client.post(f"/api/parts/{part_id}/identification", body).status_code == 200
 
     def step():
         plan = client.get(f"/api/jobs/{number}/sheets/fit_up").get_json()["judged"]
-        return next(each for each in plan["steps"] if each["key"] == "fit.seal")
+        return next(each for each in plan["steps"] if each["key"] == f"fit.{key}")
 
+    return part_id, step
+
+
+def test_what_the_place_of_a_seal_says_of_the_way_in_arrives_at_fit_up(a_job):
+    """Known on Seats, it is told at the step that pushes the lip over it."""
+    client, number = a_job()
+    parts = [part("axle", "shaft"), part("seal", "lip_seal"), part("nut1", "nut")]
+    part_id, step = on_the_line(client, number, parts, "seal", "30x47x7 TC", "lip_seal")
     assert "spline" not in step()["words"]
     place = {"version": 0, "sheet": {"way_in": ["chamfer", "spline"]}}
     assert client.put(f"/api/parts/{part_id}/sheets/place", place).status_code == 200
     assert "a spline" in step()["words"]
+
+
+def test_what_fitting_takes_from_a_set_bearing_arrives_at_fit_up(a_job):
+    """Worked out on Seats, it is minded at the step that fits the bearing."""
+    client, number = a_job()
+    parts = [part("axle", "shaft"), part("cone", "taper_cone")]
+    part_id, step = on_the_line(client, number, parts, "cone", "30206", "bearing")
+    assert "play_taken" not in [each["code"] for each in step()["cautions"]]
+    sheet = client.get(f"/api/parts/{part_id}/sheets/seats").get_json()["sheet"]
+    sheet["shaft"] |= {"planes": [["30.0100", "30.0110"], ["30.0110", "30.0105"], ["30.0100", "30.0105"]]}
+    saved = client.put(f"/api/parts/{part_id}/sheets/seats", {"version": 0, "sheet": sheet})
+    assert saved.status_code == 200, saved.get_json()
+    usual = saved.get_json()["judged"]["setting"]["taken_usual"]
+    words = next(each["words"] for each in step()["cautions"] if each["code"] == "play_taken")
+    assert f"{usual['min']:.0f} to {usual['max']:.0f} µm" in words
 
 
 def test_what_a_seal_stands_in_and_how_many_go_with_it_to_the_bench(a_job):
