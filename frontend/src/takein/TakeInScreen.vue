@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
-import { useRoute, useRouter } from 'vue-router'
+import { onBeforeRouteLeave, useRoute, useRouter } from 'vue-router'
 import { api, resultOf, type Schemas } from '@/api/client'
 import ChipGroup from '@/entry/ChipGroup.vue'
 import ClashDialog from '@/entry/ClashDialog.vue'
@@ -90,6 +90,10 @@ useKeys([
     inFields: true,
   },
 ])
+/** A serial number just typed says which unit it is: its history is asked for once that is stored. */
+onBeforeRouteLeave(async (to) => {
+  if (to.name === 'job-history') await take.held.stored()
+})
 onMounted(async () => {
   if (!trade.tables) await trade.load()
   await take.load()
