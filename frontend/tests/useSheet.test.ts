@@ -2,26 +2,21 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope, nextTick, type EffectScope } from 'vue'
-import type { Refusal } from '@/api/client'
+import type { Result } from '@/api/client'
 import { PAGE } from '@/sheets/drafts'
 import { useSaving } from '@/sheets/saving'
 import { useSheet } from '@/sheets/useSheet'
 import { Kept } from './machine'
+import { AWAY } from './refusals'
 
 interface Sheet {
   name: string
   note: string
 }
 const EMPTY: Sheet = { name: '', note: '' }
-const AWAY: Refusal = {
-  status: 503,
-  code: 'database_away',
-  message: 'away',
-  field: null,
-  hint: null,
-  current: null,
-}
 
+type Held = { sheet: Sheet; version: number }
+type Save = (sent: Held, key: string, again?: boolean) => Promise<Result<Held>>
 /** A server that holds one sheet and refuses what was made from an older version. */
 class Server {
   held = { sheet: { ...EMPTY }, version: 1 }
@@ -30,7 +25,7 @@ class Server {
   deaf = false
   keys: string[] = []
   private readonly given = new Map<string, number>()
-  save = async (sent: { sheet: Sheet; version: number }, key: string) => {
+  save: Save = async (sent, key) => {
     this.keys.push(key)
     if (this.away) return { answer: null, refusal: AWAY }
     const first = this.given.get(key)
@@ -108,6 +103,39 @@ describe('a sheet that loses nothing', () => {
     expect(server.held.sheet.name).toBe('cup')
     expect(new Set(server.keys).size).toBe(1)
     expect(localStorage.getItem(MINE)).toBeNull()
+  })
+  it('is said to go out again when it does: what was answered then may be old by now', async () => {
+    const told: boolean[] = []
+    const { save } = server
+    server.save = (sent, key, again = false) => (told.push(again), save(sent, key))
+    const made = open()
+    server.away = true
+    made.sheet.value.name = 'cup'
+    await pass(600)
+    server.away = false
+    await pass(2000)
+    made.sheet.value.name = 'ring'
+    await pass(600)
+    expect(told).toEqual([false, true, false])
+  })
+  it('left while something was on its way, is stored with what was typed since', async () => {
+    const made = open()
+    made.sheet.value.name = 'cup'
+    let answer = () => {}
+    const { save } = server
+    const kept = new Promise<void>((go) => (answer = go))
+    server.save = async (sent, key) => (await kept, save(sent, key))
+    scope.stop()
+    scope = effectScope()
+    const slow = scope.run(() => useSheet<Sheet>('test', server.save, EMPTY))
+    slow?.open({ sheet: { ...server.held.sheet }, version: server.held.version })
+    await pass(600)
+    if (slow) slow.sheet.value.note = 'worn'
+    await nextTick()
+    scope.stop()
+    answer()
+    await pass(10)
+    expect(server.held.sheet.note).toBe('worn')
   })
   it('is there again after a reload', async () => {
     const made = open()

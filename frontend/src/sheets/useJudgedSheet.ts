@@ -33,10 +33,11 @@ export function useJudgedSheet<S, J, A extends Sheeted<S, J>>(doors: Doors<S, J,
   const loadRefusal = ref<Refusal | null>(null)
   const sheet = useSheet<S>(
     doors.name,
-    async (held, key) => {
+    async (held, key, again) => {
       const result = await doors.save(held, key)
       if (result.refusal) return { answer: null, refusal: filledRefusal(result.refusal) }
-      answer.value = result.answer
+      const today = again ? (await doors.load()).answer : null
+      answer.value = today ?? result.answer
       return { answer: { sheet: held.sheet, version: result.answer.version }, refusal: null }
     },
     filled(empty),

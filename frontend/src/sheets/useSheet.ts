@@ -31,11 +31,12 @@ function copy<T>(value: T): T {
 /**
  * A sheet that loses nothing: every change is kept on this machine at once, saved shortly after, tried again
  * while the server is away, and merged by field when someone else saved meanwhile. A large sheet that is never
- * changed in place but only `replaced` is not looked into at every change.
+ * changed in place but only `replaced` is not looked into at every change. What goes out `again` may be answered
+ * with what was answered then, though other things have changed since.
  */
 export function useSheet<T>(
   name: string,
-  save: (held: Held<T>, key: string) => Promise<Result<Held<T>>>,
+  save: (held: Held<T>, key: string, again: boolean) => Promise<Result<Held<T>>>,
   empty: T,
   { replaced = false } = {},
 ) {
@@ -175,11 +176,12 @@ export function useSheet<T>(
   async function send(): Promise<void> {
     if (!ready.value || clashes.value.length) return
     if (!dirty() && !sent) return saving.saved(name)
+    const again = sent !== null
     const going = sent ?? { sheet: copy(sheet.value), version, key: newKey() }
     sent = going
-    keep()
+    if (!closed) keep()
     saving.working(name)
-    const result = await save({ sheet: going.sheet, version: going.version }, going.key)
+    const result = await save({ sheet: going.sheet, version: going.version }, going.key, again)
     if (result.answer) {
       sent = null
       setBase(going.sheet)
@@ -188,8 +190,9 @@ export function useSheet<T>(
       refusal.value = null
       if (closed) forget(going)
       else keep()
-      if (dirty()) schedule(0)
-      else saving.saved(name)
+      if (!dirty()) saving.saved(name)
+      else if (closed) await send()
+      else schedule(0)
     } else refused(result.refusal, going.sheet)
   }
 

@@ -38,20 +38,22 @@ export function useTakeIn(number: string) {
   const answer = ref<Schemas['TakeInAnswer'] | null>(null)
   const loadRefusal = ref<Refusal | null>(null)
   const params = { path: { number } }
+  const asked = () => resultOf(api.GET('/api/jobs/{number}/take-in', { params }))
   const held = useSheet<TakeInSheet>(
     `take-in:${number}`,
-    async (sheet, key) => {
+    async (sheet, key, again) => {
       const { answer: saved, refusal } = await resultOf(
         api.PUT('/api/jobs/{number}/take-in', { params, body: sheet, ...withKey(key) }),
       )
       if (!saved) return { answer: null, refusal }
-      answer.value = saved
+      const today = again ? (await asked()).answer : null
+      answer.value = today ?? saved
       return { answer: { sheet: saved.sheet as TakeInSheet, version: saved.version }, refusal: null }
     },
     EMPTY,
   )
   async function load(): Promise<void> {
-    const { answer: found, refusal } = await resultOf(api.GET('/api/jobs/{number}/take-in', { params }))
+    const { answer: found, refusal } = await asked()
     loadRefusal.value = refusal
     if (!found) {
       held.openKept()
