@@ -84,6 +84,17 @@ describe('what a caliper sends', () => {
     expect(landed).toEqual(['25.02'])
     expect(tellsAfter().slice(0, 3)).toEqual([null, '40', '41'])
   })
+  it('lands once where shell and bench look before either is answered', async () => {
+    const own = begin()
+    const landed: string[] = []
+    own.listen((each) => landed.push(each.typed))
+    await settled(10)
+    if (there) there = { ...there, last: 41, readings: [sent('caliper 3', '25.02')] }
+    void own.look()
+    await own.look()
+    expect(tellsAfter().filter((each) => each === '40')).toHaveLength(2)
+    expect(landed).toEqual(['25.02'])
+  })
   it('of another bench does not land here', async () => {
     there?.calipers.push(caliper('caliper 4'))
     const own = begin({ 'ample:caliper': 'caliper 4' })

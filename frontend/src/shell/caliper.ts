@@ -17,6 +17,7 @@ export const useCaliper = defineStore('caliper', () => {
     localStorage.setItem('ample:tone', tone.value ? 'on' : 'off')
   })
   let after: number | null = null
+  let latest = 0
   let listener: ((sent: Sent) => void) | null = null
   let timer: ReturnType<typeof setTimeout> | undefined
 
@@ -41,11 +42,14 @@ export const useCaliper = defineStore('caliper', () => {
         (mine.value.state !== 'linked' || (mine.value.battery_percent ?? 100) < 15)),
   )
 
+  /** Only the latest look counts, so that what was sent lands once. */
   async function look(): Promise<void> {
     clearTimeout(timer)
+    const own = ++latest
     const { answer } = await resultOf(
       api.GET('/api/calipers', { params: { query: after === null ? {} : { after } } }),
     )
+    if (own !== latest) return
     if (answer) {
       calipers.value = answer.calipers
       after = answer.last
