@@ -31,7 +31,8 @@ const showDoor = ref(false)
 const line = ref<InstanceType<typeof CounterLine> | null>(null)
 /** Drawn screens ask for a wider one where there is little room. */
 const drawn = computed(() => ['line', 'bench', 'match', 'seats', 'order'].includes(String(route.name)))
-const atCounter = computed(() => route.name === 'counter')
+/** While the first screen is on its way there is no line in the head: it would take the first keys and go. */
+const atCounter = computed(() => route.name === 'counter' || !route.matched.length)
 
 /** Who is signed in with a PIN of their own. */
 const atWork = computed(() => (session.person?.choose_secret === false ? session.person.person_id : 0))
