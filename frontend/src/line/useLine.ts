@@ -1,5 +1,6 @@
 import { computed, onScopeDispose, ref, toRaw } from 'vue'
 import { api, isAway, resultOf, withKey, type Refusal, type Schemas } from '@/api/client'
+import { inTurn } from '@/api/inTurn'
 import { useHistory } from '@/sheets/useHistory'
 import { useLive } from '@/api/useLive'
 import { useSheet } from '@/sheets/useSheet'
@@ -16,6 +17,7 @@ const RETRY_MS = 2000
 /** The lines of a job: kept, checked as they change, with undo over everything that was done here. */
 export function useLine(number: string) {
   const trade = useTrade()
+  const turn = inTurn()
   const answer = ref<Answer | null>(null)
   const loadRefusal = ref<Refusal | null>(null)
   const question = ref<{ words: string; go: () => void } | null>(null)
@@ -63,8 +65,8 @@ export function useLine(number: string) {
   }
   /** Decisions, photos and what has gone to the Bench; the sheet itself stays as it is here. */
   async function lookAgain(): Promise<void> {
-    const { answer: found } = await resultOf(
-      api.GET('/api/jobs/{number}/line', { params: { path: { number } } }),
+    const { answer: found } = await turn(() =>
+      resultOf(api.GET('/api/jobs/{number}/line', { params: { path: { number } } })),
     )
     if (found) answer.value = found
   }

@@ -2,6 +2,7 @@
 import { computed, nextTick, onMounted, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { api, resultOf, withKey, type Refusal, type Schemas } from '@/api/client'
+import { inTurn } from '@/api/inTurn'
 import { useSession } from '@/api/session'
 import { useJob } from '@/job/useJob'
 import { useKeys } from '@/shell/useKeys'
@@ -12,6 +13,7 @@ type Sheet = Schemas['OrderSheet']
 const route = useRoute()
 const job = useJob()
 const session = useSession()
+const turn = inTurn()
 const orders = ref<Schemas['OrdersAnswer'] | null>(null)
 const refusal = ref<Refusal | null>(null)
 const lineId = ref<number | null>(null)
@@ -38,33 +40,42 @@ async function load(): Promise<void> {
     lineId.value = (wanted ?? lines.value.find((each) => each.open_lights) ?? lines.value[0])?.line_id ?? null
   }
 }
-async function after(
-  call: Promise<{ answer: Sheet; refusal: null } | { answer: null; refusal: Refusal }>,
-): Promise<boolean> {
-  const { refusal: why } = await call
-  await load()
-  refusal.value = why
-  await job.refresh()
-  return why === null
+type Changed = { answer: Sheet; refusal: null } | { answer: null; refusal: Refusal }
+/** A change, begun when the one before has been answered: a key pressed three times counts three times. */
+function after(call: () => Promise<Changed> | null): Promise<boolean> {
+  return turn(async () => {
+    const asked = call()
+    if (!asked) return false
+    const { refusal: why } = await asked
+    await load()
+    refusal.value = why
+    await job.refresh()
+    return why === null
+  })
 }
-function quantity(each: Schemas['OrderLine'], to: number): void {
-  if (to >= 1 && to <= 999 && to !== each.quantity)
-    void after(
-      resultOf(
-        api.PUT('/api/orders/lines/{line_id}', {
-          params: { path: { line_id: each.line_id } },
-          body: { version: each.version, quantity: to },
-          ...withKey(),
-        }),
-      ),
+/** The line as it stands by now. */
+const now = (each: Schemas['OrderLine']): Schemas['OrderLine'] | undefined =>
+  lines.value.find(({ line_id }) => line_id === each.line_id)
+function more(each: Schemas['OrderLine'], by: number): void {
+  void after(() => {
+    const held = now(each)
+    const quantity = (held?.quantity ?? 0) + by
+    if (!held || quantity < 1 || quantity > 999) return null
+    return resultOf(
+      api.PUT('/api/orders/lines/{line_id}', {
+        params: { path: { line_id: held.line_id } },
+        body: { version: held.version, quantity },
+        ...withKey(),
+      }),
     )
+  })
 }
 function drop(each: Schemas['OrderLine']): void {
   if (!session.may('delete')) return
-  void after(
+  void after(() =>
     resultOf(
       api.DELETE('/api/orders/lines/{line_id}', {
-        params: { path: { line_id: each.line_id }, query: { version: each.version } },
+        params: { path: { line_id: each.line_id }, query: { version: now(each)?.version ?? each.version } },
         ...withKey(),
       }),
     ),
@@ -72,23 +83,18 @@ function drop(each: Schemas['OrderLine']): void {
 }
 function pass(check: Schemas['CheckAnswer'], reason: string): Promise<boolean> {
   if (!line.value) return Promise.resolve(false)
+  const path = { line_id: line.value.line_id }
   const body = { light: check.light as 'shaft', facts_mark: check.facts_mark, reason }
-  return after(
-    resultOf(
-      api.POST('/api/orders/lines/{line_id}/passes', {
-        params: { path: { line_id: line.value.line_id } },
-        body,
-        ...withKey(),
-      }),
-    ),
+  return after(() =>
+    resultOf(api.POST('/api/orders/lines/{line_id}/passes', { params: { path }, body, ...withKey() })),
   )
 }
 /** What is chosen on Match now, in the place of what is on the order. */
 function change(each: Schemas['OrderLine']): void {
-  void after(
+  void after(() =>
     resultOf(
       api.PUT('/api/orders/lines/{line_id}/item', {
-        params: { path: { line_id: each.line_id }, query: { version: each.version } },
+        params: { path: { line_id: each.line_id }, query: { version: now(each)?.version ?? each.version } },
         ...withKey(),
       }),
     ),
@@ -105,7 +111,7 @@ function withdraw(each: Schemas['OrderLine']): void {
 async function cancelled(): Promise<void> {
   const each = cancelling.value
   if (!each || why.value.trim().length < 4) return
-  const done = await after(
+  const done = await after(() =>
     resultOf(
       api.POST('/api/orders/lines/{line_id}/withdrawal', {
         params: { path: { line_id: each.line_id } },
@@ -117,7 +123,7 @@ async function cancelled(): Promise<void> {
   if (done) cancelling.value = null
 }
 function put(partId: number, supplierId: number): void {
-  void after(
+  void after(() =>
     resultOf(
       api.POST('/api/orders/lines', {
         body: { part_id: partId, supplier_id: supplierId, quantity: null },
@@ -129,7 +135,7 @@ function put(partId: number, supplierId: number): void {
 function place(): void {
   const s = sheet.value
   if (s)
-    void after(
+    void after(() =>
       resultOf(
         api.POST('/api/orders/{order_id}/place', {
           params: { path: { order_id: s.order_id } },
@@ -150,8 +156,8 @@ function print(): void {
 useKeys([
   { key: 'ArrowDown', words: 'next item', run: () => move(1) },
   { key: 'ArrowUp', words: 'previous item', run: () => move(-1) },
-  { key: '+', words: 'one more', run: () => line.value && quantity(line.value, line.value.quantity + 1) },
-  { key: '-', words: 'one less', run: () => line.value && quantity(line.value, line.value.quantity - 1) },
+  { key: '+', words: 'one more', run: () => line.value && more(line.value, 1) },
+  { key: '-', words: 'one less', run: () => line.value && more(line.value, -1) },
   { key: 'Delete', words: 'remove the item', run: () => line.value && drop(line.value) },
   { key: 'o', words: 'override the first open check', run: () => panel.value?.askFirst() },
   { key: 'Ctrl+Enter', words: 'place the order', run: place, inFields: true },
@@ -189,7 +195,7 @@ onMounted(load)
         :sheet="each"
         :line-id="lineId"
         @pick="(id: number) => (lineId = id)"
-        @quantity="quantity"
+        @more="more"
         @drop="drop"
         @change="change"
         @withdraw="withdraw"

@@ -12,7 +12,7 @@ import { CHECKS, COLUMNS } from './checks'
 defineProps<{ sheet: Schemas['OrderSheet']; lineId: number | null }>()
 defineEmits<{
   pick: [lineId: number]
-  quantity: [line: Schemas['OrderLine'], to: number]
+  more: [line: Schemas['OrderLine'], by: number]
   drop: [line: Schemas['OrderLine']]
   change: [line: Schemas['OrderLine']]
   withdraw: [line: Schemas['OrderLine']]
@@ -126,15 +126,11 @@ const changed = (line: Line): string =>
             type="button"
             aria-label="one less"
             :disabled="line.quantity < 2"
-            @click.stop="$emit('quantity', line, line.quantity - 1)"
+            @click.stop="$emit('more', line, -1)"
           >
             −</button
           ><b class="fig">{{ line.quantity }}</b
-          ><button
-            type="button"
-            aria-label="one more"
-            @click.stop="$emit('quantity', line, line.quantity + 1)"
-          >
+          ><button type="button" aria-label="one more" @click.stop="$emit('more', line, 1)">
             +
           </button></template
         ><b v-else class="fig">{{ line.quantity }}</b></span

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, reactive, ref } from 'vue'
 import { api, resultOf, withKey, type Refusal, type Schemas } from '@/api/client'
+import { inTurn } from '@/api/inTurn'
 import { useSession } from '@/api/session'
 import ChoiceChips from '@/entry/ChoiceChips.vue'
 import { useKeys } from '@/shell/useKeys'
@@ -19,6 +20,7 @@ const ROLES = [
   ['owner', 'owner'],
 ] as const
 const session = useSession()
+const turn = inTurn()
 const held = ref<Schemas['PeopleAnswer'] | null>(null)
 const chosen = ref<number | null>(null)
 const adding = ref(false)
@@ -61,7 +63,7 @@ async function load(): Promise<void> {
 async function add(): Promise<void> {
   const name = made.name.trim()
   const body = { name, role: made.role, secret: made.secret }
-  if (!take(await resultOf(api.POST('/api/people', { body, ...withKey() })))) return
+  if (!take(await turn(() => resultOf(api.POST('/api/people', { body, ...withKey() }))))) return
   const added = held.value?.people.find((each) => each.name === name)
   if (added) choose(added)
   said.value = `${name} signs in with that PIN, then chooses a new one.`
@@ -76,28 +78,30 @@ async function change(
     values.active === false ? `${name} is deactivated and signed out everywhere.` : `${name} is saved.`
   const path = { person_id: each.person_id }
   const body = { name: name.trim(), role, active, version }
-  take(await resultOf(api.PUT('/api/people/{person_id}', { params: { path }, body, ...withKey() })), words)
+  const call = () => resultOf(api.PUT('/api/people/{person_id}', { params: { path }, body, ...withKey() }))
+  take(await turn(call), words)
   if (refusal.value?.code === 'changed_meanwhile') await reload()
 }
 async function reload(): Promise<void> {
-  const { answer } = await resultOf(api.GET('/api/people'))
+  const { answer } = await turn(() => resultOf(api.GET('/api/people')))
   if (answer) held.value = answer
 }
 async function give(each: Person): Promise<void> {
   const path = { person_id: each.person_id }
   const body = { secret: pin.value, version: each.version }
-  const call = api.POST('/api/people/{person_id}/secret', { params: { path }, body, ...withKey() })
-  if (take(await resultOf(call), `${each.name} signs in with the new PIN, then chooses another.`))
-    pin.value = ''
+  const call = () =>
+    resultOf(api.POST('/api/people/{person_id}/secret', { params: { path }, body, ...withKey() }))
+  if (take(await turn(call), `${each.name} signs in with the new PIN, then chooses another.`)) pin.value = ''
 }
 async function end(each: Person): Promise<void> {
   const path = { person_id: each.person_id }
-  const call = api.POST('/api/people/{person_id}/end-sign-ins', { params: { path }, ...withKey() })
-  take(await resultOf(call), `${each.name} is signed out everywhere.`)
+  const call = () =>
+    resultOf(api.POST('/api/people/{person_id}/end-sign-ins', { params: { path }, ...withKey() }))
+  take(await turn(call), `${each.name} is signed out everywhere.`)
   if (each.person_id === session.person?.person_id) await session.look()
 }
 async function set(body: Schemas['SetRight']): Promise<void> {
-  take(await resultOf(api.PUT('/api/rights', { body, ...withKey() })))
+  take(await turn(() => resultOf(api.PUT('/api/rights', { body, ...withKey() }))))
   if (refusal.value?.code === 'changed_meanwhile') await reload()
 }
 function move(by: number): void {
@@ -150,68 +154,75 @@ onMounted(load)
         <CaliperNetworks />
       </section>
       <section class="card" aria-label="selected person">
-        <p v-if="refusal" class="stop" role="alert">{{ refusal.message }} {{ refusal.hint }}</p>
-        <p v-else-if="said" class="good" role="status">{{ said }}</p>
-        <form v-if="adding" class="own" @submit.prevent="add">
-          <h2>A new person</h2>
-          <label class="name"
-            >name<input ref="nameField" v-model="made.name" name="person-name" maxlength="60" required
-          /></label>
-          <div>
-            <span class="faint">role</span>
-            <ChoiceChips
-              label="role of the new person"
-              :options="ROLES"
-              :chosen="made.role"
-              @choose="made.role = $event as Role"
-            />
-          </div>
-          <label
-            >a first PIN, at least {{ made.role === 'owner' ? 8 : 6 }} characters; they replace it with their
-            own<input v-model="made.secret" name="person-secret" autocomplete="off" maxlength="200" required
-          /></label>
-          <button type="submit" class="go small" :disabled="!made.name.trim() || !made.secret">
-            <span>Add {{ made.name.trim() || 'this person' }}</span
-            ><kbd>Enter</kbd>
-          </button>
-        </form>
-        <div v-else-if="person" :key="person.person_id" class="own">
-          <form class="title" @submit.prevent="change(person, { name: renamed })">
-            <input v-model="renamed" class="big" name="renamed" aria-label="name" maxlength="60" />
-            <button v-if="renamed.trim() !== person.name" type="submit" class="chip">Save the name</button>
-          </form>
-          <p class="faint">
-            {{ when(person.signed_in_at) }}{{ person.demo ? '; demo user whose PIN is shown' : '' }}
-          </p>
-          <ChoiceChips
-            :label="`role of ${person.name}`"
-            :options="ROLES"
-            :chosen="person.role"
-            @choose="$event !== person.role && change(person, { role: $event as Role })"
-          />
-          <form class="pin" @submit.prevent="give(person)">
-            <label
-              >a new PIN for {{ person.name
-              }}<input v-model="pin" name="new-pin" autocomplete="off" maxlength="200"
+        <div class="about">
+          <p v-if="refusal" class="stop" role="alert">{{ refusal.message }} {{ refusal.hint }}</p>
+          <p v-else-if="said" class="good" role="status">{{ said }}</p>
+          <form v-if="adding" class="own" @submit.prevent="add">
+            <h2>A new person</h2>
+            <label class="name"
+              >name<input ref="nameField" v-model="made.name" name="person-name" maxlength="60" required
             /></label>
-            <button type="submit" class="chip" :disabled="!pin">Set PIN</button>
+            <div>
+              <span class="faint">role</span>
+              <ChoiceChips
+                label="role of the new person"
+                :options="ROLES"
+                :chosen="made.role"
+                @choose="made.role = $event as Role"
+              />
+            </div>
+            <label
+              >a first PIN, at least {{ made.role === 'owner' ? 8 : 6 }} characters; they replace it with
+              their own<input
+                v-model="made.secret"
+                name="person-secret"
+                autocomplete="off"
+                maxlength="200"
+                required
+            /></label>
+            <button type="submit" class="go small" :disabled="!made.name.trim() || !made.secret">
+              <span>Add {{ made.name.trim() || 'this person' }}</span
+              ><kbd>Enter</kbd>
+            </button>
           </form>
-          <p class="acts">
-            <button v-if="person.sign_ins" type="button" class="plain" @click="end(person)">
-              Sign out everywhere
-            </button>
-            <button
-              v-if="person.active"
-              type="button"
-              class="plain"
-              @click="change(person, { active: false })"
-            >
-              Deactivate
-            </button>
-            <button v-else type="button" class="plain" @click="change(person, { active: true })">
-              Reactivate
-            </button>
-          </p>
+          <div v-else-if="person" :key="person.person_id" class="own">
+            <form class="title" @submit.prevent="change(person, { name: renamed })">
+              <input v-model="renamed" class="big" name="renamed" aria-label="name" maxlength="60" />
+              <button v-if="renamed.trim() !== person.name" type="submit" class="chip">Save the name</button>
+            </form>
+            <p class="faint">
+              {{ when(person.signed_in_at) }}{{ person.demo ? '; demo user whose PIN is shown' : '' }}
+            </p>
+            <ChoiceChips
+              :label="`role of ${person.name}`"
+              :options="ROLES"
+              :chosen="person.role"
+              @choose="$event !== person.role && change(person, { role: $event as Role })"
+            />
+            <form class="pin" @submit.prevent="give(person)">
+              <label
+                >a new PIN for {{ person.name
+                }}<input v-model="pin" name="new-pin" autocomplete="off" maxlength="200"
+              /></label>
+              <button type="submit" class="chip" :disabled="!pin">Set PIN</button>
+            </form>
+            <p class="acts">
+              <button v-if="person.sign_ins" type="button" class="plain" @click="end(person)">
+                Sign out everywhere
+              </button>
+              <button
+                v-if="person.active"
+                type="button"
+                class="plain"
+                @click="change(person, { active: false })"
+              >
+                Deactivate
+              </button>
+              <button v-else type="button" class="plain" @click="change(person, { active: true })">
+                Reactivate
+              </button>
+            </p>
+          </div>
         </div>
         <RightsTable :rights="held.rights" @set="set" />
       </section>
@@ -275,6 +286,10 @@ onMounted(load)
 .card {
   padding: 18px 28px;
   overflow: auto;
+}
+/* What is said and asked has its room, so that the table below stays under the hand. */
+.about {
+  min-height: 318px;
 }
 .own {
   display: grid;
