@@ -110,6 +110,13 @@ def test_quantity_by_keys_moves_its_light(person):
     expect(page.locator(".panel")).to_contain_text("more than needed")
     page.keyboard.press("-")
     expect(page.locator(".line.now .amount b")).to_have_text(before)
+    for key in "+++-":  # faster than it is answered: each counts, none is refused
+        page.keyboard.press(key)
+    expect(page.locator(".line.now .amount b")).to_have_text(str(int(before) + 2))
+    expect(page.get_by_role("alert")).to_have_count(0)
+    for _ in range(2):
+        page.keyboard.press("-")
+    expect(page.locator(".line.now .amount b")).to_have_text(before)
 
 
 NAMELESS = """() => [...document.querySelectorAll('input, textarea, button, [role=img], [role=combobox]')]
