@@ -79,9 +79,9 @@ async function load(): Promise<void> {
   book.value = said.answer
   if (!page.value && !look.value) await open(LOOK_UP[0]?.question)
 }
-onMounted(async () => {
-  await load()
-  field.value?.focus()
+onMounted(() => {
+  field.value?.focus() // at once: later it would be taken away from whoever types already
+  void load()
 })
 </script>
 

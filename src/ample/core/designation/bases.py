@@ -106,7 +106,8 @@ def _standing_names(clean: str, start: int, dashes: bool) -> list[Base]:
     squeeze = _squeezed(clean, start, dashes)
     text = squeeze.text
     found: list[Base] = []
-    for length in lengths_by_beginning().get(text[:2], ()):
+    lengths = lengths_by_beginning()
+    for length in lengths.get(text[:3]) or lengths.get(text[:2], ()):
         if length > len(text):
             continue
         name = names.get(text[:length])
@@ -158,7 +159,7 @@ def _spans_at(name: str, text: str, places: Sequence[int]) -> tuple[Span, ...]:
 
 def unheld_bases(clean: str, start: int) -> list[Base]:
     """A known series in a size that is not held: the bore is still said."""
-    squeeze = _squeezed(clean, start, False)
+    squeeze = _squeezed(clean, start, "-" not in clean)  # without a dash both ways are one
     typed = squeeze.text
     begins = series_by_beginning()
     for text, series in (*begins.get(typed[:2], ()), *begins.get(typed[:1], ())):

@@ -70,10 +70,14 @@ def longest_by_first() -> dict[str, int]:
 
 @lru_cache
 def lengths_by_beginning() -> dict[str, tuple[int, ...]]:
-    """The lengths that known names have, longest first, by their first two characters."""
+    """The lengths that known names have, longest first, by their first three characters; by two of the shortest."""
     found: dict[str, set[int]] = {}
     for text in known_names():
-        found.setdefault(text[:2], set()).add(len(text))
+        found.setdefault(text[:3], set()).add(len(text))
+    for short in [beginning for beginning in found if len(beginning) < 3]:
+        for beginning, own in found.items():
+            if beginning.startswith(short):
+                own.add(len(short))
     return {beginning: tuple(sorted(own, reverse=True)) for beginning, own in found.items()}
 
 

@@ -147,10 +147,10 @@ class Text:
 
 def blanked(text: str, places: Iterable[tuple[int, int]]) -> str:
     """The text with spaces at these places."""
-    free = list(text)
     for start, stop in places:
-        free[start:stop] = " " * (stop - start)
-    return "".join(free)
+        if start < stop:
+            text = f"{text[:start]}{' ' * (stop - start)}{text[stop:]}"
+    return text
 
 
 def _as_inch(number: Number) -> Number:

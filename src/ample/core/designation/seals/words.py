@@ -73,7 +73,12 @@ def _patterns() -> dict[str, re.Pattern[str]]:
 
 
 _WORD_FIRST = re.compile(r"\s*[A-Z](?:[A-Z]{2}|-[A-Z])")
-_STARTS = re.compile(r"(?<![A-Z0-9?])[A-Z0-9]")
+
+
+@lru_cache
+def _starts() -> re.Pattern[str]:
+    """Where a word can begin."""
+    return re.compile(rf"(?<![A-Z0-9?])[{''.join(map(re.escape, _patterns()))}]")
 
 
 @lru_cache(maxsize=16)  # one text is gone over several times
@@ -82,10 +87,9 @@ def words_in(clean: str) -> tuple[tuple[int, int, tuple[Word, ...]], ...]:
     found = []
     patterns = _patterns()
     stop = 0
-    for begin in _STARTS.finditer(clean):
+    for begin in _starts().finditer(clean):
         at = begin.start()
-        pattern = patterns.get(clean[at]) if at >= stop else None
-        match = pattern.match(clean, at) if pattern else None
+        match = patterns[clean[at]].match(clean, at) if at >= stop else None
         words = seal_words().get(bare(match.group())) if match else None
         if match and words:
             stop = match.end()

@@ -50,28 +50,39 @@ def _can_be(text: Text, match: re.Match[str], size: SealSize, said: str, basis: 
 @lru_cache(maxsize=512)
 def _like(family: str, parts: tuple[str, ...]) -> tuple[SealSize, ...]:
     """The listed parts whose name can be read so, the commonest first."""
-    if len(parts) >= 2:
-        pattern = "x".join(
-            re.escape(part).replace(r"\.\.", "[0-9.]*").replace(r"\?", "[0-9]") for part in parts
-        )
-    elif len(parts[0]) == 3 and family == "o_ring":
-        pattern = "-" + parts[0].replace("?", "[0-9]")
-    else:
+    if len(parts) == 1 and not (len(parts[0]) == 3 and family == "o_ring"):
         return ()
-    lines, sizes = _names(family)
-    found = [sizes[match.group(1)] for match in re.finditer(rf"\n({pattern})(?=\n)", lines)]
-    return tuple(sorted(found, key=lambda size: -size.share))
+    seen = "x".join(parts) if len(parts) > 1 else f"-{parts[0]}"
+    if len(parts) > 1 and ".." in seen:
+        pattern = re.compile(
+            re.escape(seen).replace(r"\.\.", "[0-9.]*").replace(r"\?", "[0-9]"),
+        )
+        sizes = (size for own in _by_shape(family).values() for size in own)
+        found = [size for size in sizes if pattern.fullmatch(size.designation)]
+        return tuple(sorted(found, key=lambda size: -size.share))
+    known = [at for at, character in enumerate(seen) if character.isdigit()]
+    return tuple(
+        size
+        for size in _by_shape(family).get(seen.translate(_SHAPE), ())
+        if all(size.designation[at] == seen[at] for at in known)
+    )
+
+
+_SHAPE = str.maketrans(dict.fromkeys("123456789?", "0"))
 
 
 @lru_cache
-def _names(family: str) -> tuple[str, dict[str, SealSize]]:
-    """Names of a family a line each, and the commonest part of each name."""
-    found: dict[str, SealSize] = {}
+def _by_shape(family: str) -> dict[str, tuple[SealSize, ...]]:
+    """The commonest part of each name of a family, by the name with 0 for every figure; the commonest first."""
+    held: dict[str, SealSize] = {}
     for size in sizes_of_family(family):
-        held = found.get(size.designation)
-        if held is None or size.share > held.share:
-            found[size.designation] = size
-    return "\n" + "\n".join(found) + "\n", found
+        before = held.get(size.designation)
+        if before is None or size.share > before.share:
+            held[size.designation] = size
+    found: dict[str, list[SealSize]] = {}
+    for size in sorted(held.values(), key=lambda size: -size.share):
+        found.setdefault(size.designation.translate(_SHAPE), []).append(size)
+    return {shape: tuple(own) for shape, own in found.items()}
 
 
 def _composed(text: Text, most: int) -> list[MarkingReading]:
