@@ -30,6 +30,7 @@ __all__ = [
 
 FEW_WORN, MANY_WORN = 10, 60
 _DIGIT = re.compile(r"[0-9]")
+_TWO_NUMBERS = re.compile(r"[0-9][^0-9]+[0-9]")
 _TIMES = re.compile(r"(?<=\d)\*(?=\d)")
 
 
@@ -63,7 +64,7 @@ def seal_readings(clean: str, typed: str, most_worn: int = FEW_WORN) -> list[Mar
     found = list(by_code(text))
     if is_wild(clean):
         found += half_read(text, most_worn)
-    else:
+    elif text.words or _TWO_NUMBERS.search(clean):  # one number without a word is the size of nothing
         text.read_numbers()
         found += by_sizes(text)
     found.sort(key=lambda reading: -reading.score)
