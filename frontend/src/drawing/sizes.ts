@@ -63,11 +63,14 @@ export const USUAL: Record<string, PartSize> = Object.fromEntries(
       ['drawn_cup_closed', 25, 32, 16, null, 16, 2.5],
       ['needle_no_ring', 25, 33, 16, null, 16, 2],
       ['needle_ring', 25, 42, 17, null, null, 2.2],
+      ['needle_angular', 25, 42, 23, null, 23, 2.2],
+      ['needle_thrust', 25, 37, 30, null, 30, 3],
       ['needle_cage', 25, 30, 17, null, 17, 2.5],
       ['track_roller_yoke', 20, 47, 25, null, 24, 2.2],
       ['track_roller_stud', 12, 30, 14, null, 14, 2.3],
       ['track_roller_ball', 20, 52, 14, null, 14, 8],
       ['insert', 25, 52, 34.1, null, 17, 7.9],
+      ['spherical_plain', 25, 42, 20, null, 16, 0],
     ] as const
   ).map(([kind, d_mm, D_mm, B_mm, T_mm, C_mm, ball_mm]) => [
     kind,

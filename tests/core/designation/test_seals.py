@@ -177,7 +177,7 @@ def test_every_word_is_reached(code):
             else lead
         )
         texts = (f"{code} {samples[family]}", f"{lead}{samples[family]} {code}", f"{code} 40", f"{code} 8", f"{code} 40x48x5x8",
-                 f"{code} 12x16x1.5", f"{code} 28", f"{lead}{code} {samples[family]}")  # fmt: skip
+                 f"{code} 12x16x1.5", f"{code} 28", f"{lead}{code} {samples[family]}", f"{code} 5x6.5")  # fmt: skip
         spans = {
             (span.attribute, span.value)
             for text in texts

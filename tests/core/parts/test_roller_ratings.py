@@ -15,6 +15,7 @@ from ample.core.parts.roller_ratings import _factors, dynamic_rating_n
         ("NU205", 28.6), ("NU210", 64.4), ("NU310", 110), ("NU220", 250), ("22210", 104), ("22310", 220),
         ("30206", 44), ("32210", 82), ("30310", 125), ("HK2016", 12.7), ("NK20/16", 16.5), ("NA4905", 24),
         ("6205", 14.0), ("3206", 30), ("1206", 15.6),
+        ("GE25ES", 48), ("GE40ES", 100), ("GE60ES", 245), ("NKIA5905", 25),
     ],
 )  # fmt: skip
 def test_a_list_rating_is_met_within_a_quarter(name, list_kn):

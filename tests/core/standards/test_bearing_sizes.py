@@ -1,5 +1,6 @@
 """Sizes of every kind of bearing: typed again, beside an open table, and against the plans they follow."""
 
+import math
 import re
 from itertools import pairwise
 from pathlib import Path
@@ -128,6 +129,40 @@ def test_the_code_of_a_wheel_bearing_says_its_sizes(size):
     bore, outside, width = re.fullmatch(r"DAC(\d\d)(\d\d)(\d{4})", size.designation).groups()
     assert (float(bore), float(outside), float(width)) == (size.d_mm, size.D_mm, size.B_closed_mm)
     assert 1.5 < size.D_mm / size.d_mm < 2.3
+
+
+@pytest.mark.parametrize("size", [s for s in bearing_sizes() if s.series in ("532", "533", "542")],
+                         ids=lambda s: s.designation)  # fmt: skip
+def test_a_sphered_housing_washer_changes_the_height_alone(size):
+    """ISO 104: 532, 533 and 542 have the diameters of 512, 513 and 522; two washers add twice what one adds."""
+    flat = SIZES[f"51{size.designation[2:]}" if size.series != "542" else f"522{size.designation[3:]}"]
+    assert (size.d_mm, size.D_mm) == (flat.d_mm, flat.D_mm)
+    if size.series == "542":
+        one, bare = (SIZES[f"{series}{size.designation[3:]}"] for series in ("532", "512"))
+        assert size.T_mm - flat.T_mm == pytest.approx(2 * (one.T_mm - bare.T_mm))
+    else:
+        assert 0.5 < size.T_mm - flat.T_mm < 5
+
+
+@pytest.mark.parametrize(
+    "size", [s for s in bearing_sizes() if s.kind == "needle_angular"], ids=lambda s: s.designation
+)
+def test_needles_with_balls_have_the_diameters_of_their_number(size):
+    plain = SIZES[f"NA49{size.designation[6:]}"]
+    assert (size.d_mm, size.D_mm) == (plain.d_mm, plain.D_mm)
+    assert size.C_mm >= plain.B_open_mm + 3
+    assert size.B_open_mm == size.C_mm if size.series == "NKIA59" else size.B_open_mm > size.C_mm
+
+
+@pytest.mark.parametrize(
+    "size", [s for s in bearing_sizes() if s.kind == "spherical_plain"], ids=lambda s: s.designation
+)
+def test_the_sphere_of_a_plain_bearing_stands_above_its_bore(size):
+    """At the faces of the inner ring something of it is left: the sphere is about 1.05 times the mean diameter."""
+    sphere = 1.05 * (size.d_mm + size.D_mm) / 2
+    assert sphere**2 - size.B_open_mm**2 > size.d_mm**2
+    assert size.C_mm < size.B_open_mm
+    assert size.D_mm / 2 - math.sqrt(sphere**2 - size.C_mm**2) / 2 > 0.9
 
 
 def test_an_inch_cone_has_one_size_whatever_its_cup():

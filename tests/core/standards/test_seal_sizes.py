@@ -1,6 +1,7 @@
 """Sizes of seals, rings and small parts against open tables and rows typed apart from the lists."""
 
 import itertools
+import math
 
 import pytest
 
@@ -122,7 +123,7 @@ def test_retaining_rings_typed_again(row):
 
 def test_keys_are_those_of_the_open_table():
     """bd-warehouse (from DIN 6885) for shafts from 6 to 50 mm."""
-    keys = sizes_of_family("key")
+    keys = [size for size in sizes_of_family("key") if size.listed == "DIN 6885-1"]
     for row in bd_warehouse("shaft_key_parameters.csv"):
         shaft = float(row["Size"])
         fitting = {
@@ -207,3 +208,41 @@ def test_every_list_says_where_it_comes_from_and_is_read_whole():
 def test_housing_bores_of_lip_seals_are_h8():
     """ISO 286-2: H8 at 52 mm is 0 to +46 µm."""
     assert (limits(52, "H8").lower_um, limits(52, "H8").upper_um) == (0, 46)
+
+
+DISCS_MM = (4, 7, 10, 13, 16, 19, 22, 28, 32, 45)  # of DIN 6888
+WOODRUFF = [size for size in sizes_of_family("key") if size.kind == "key_woodruff"]
+
+
+@pytest.mark.parametrize("size", [s for s in WOODRUFF if s.listed == "DIN 6888"], ids=lambda s: s.designation)
+def test_the_flat_side_of_a_woodruff_key_is_a_chord_of_a_disc_of_the_standard(size):
+    height, length = size.dimensions_mm[1:3]
+    assert any(
+        abs(2 * math.sqrt(height * (disc - height)) - length) < 0.01 for disc in DISCS_MM if disc > height
+    )
+
+
+@pytest.mark.parametrize(
+    "size", [s for s in WOODRUFF if s.listed == "ANSI B17.2"], ids=lambda s: s.designation
+)
+def test_an_inch_woodruff_key_is_a_little_less_than_half_its_disc(size):
+    """ANSI B17.2: the flat lies 3/64 to 7/64 in under the middle of the disc; the number says disc and width."""
+    number = size.designation.split()[-1]
+    disc, width = int(number[-2:]) / 8, int(number[:-2]) / 32
+    assert size.dimensions_mm[0] == pytest.approx(width * 25.4, abs=1e-3)
+    under = disc / 2 - size.dimensions_mm[1] / 25.4
+    assert 3 / 64 - 0.001 <= under <= 7 / 64 + 0.001
+    over, up_to = size.dimensions_mm[3:]
+    assert 1 / 7 < size.dimensions_mm[0] / ((over + up_to) / 2) < 1 / 3
+
+
+def test_inch_keys_leave_no_shaft_out_and_are_a_quarter_of_it():
+    keys = [size for size in sizes_of_family("key") if size.listed == "ANSI B17.1"]
+    steps = sorted({size.dimensions_mm[3:] for size in keys})
+    for (_, up_to), (over, _) in itertools.pairwise(steps):
+        assert up_to == over
+    for size in keys:
+        width, height, length, over, up_to = size.dimensions_mm
+        assert 0.2 < width / ((over + up_to) / 2) < 0.3
+        assert height <= width
+        assert length >= 2 * width

@@ -56,6 +56,31 @@ export function needle(size: PartSize): Half {
   }
   return half
 }
+/** Needles for the radial load, and at one end a row of balls for load along the shaft. */
+export function needleWithBalls(size: PartSize): Half {
+  const [b, o, w, c] = [size.d_mm / 2, size.D_mm / 2, size.B_mm / 2, (size.C_mm ?? size.B_mm) / 2]
+  const e = Math.min(size.ball_mm, (o - b) * 0.5)
+  const half: Half = { pieces: [], whole: [-w, w], inner: [-w, w], outer: [-c, c], bore: b, outside: o }
+  if (size.kind === 'needle_thrust') {
+    const end = -w + 1.2 * w
+    const washer = w - 0.26 * w
+    half.pieces = [
+      ring(box(-w, end, b + e, o), true),
+      roller((-w + end) / 2, b + e / 2, (end + w) * 0.78, e),
+      { what: 'ball', at: [(end + washer) / 2, (b + o) / 2 + e * 0.2], radius: (washer - end) / 2 },
+      ring(box(washer, w, b, o), false),
+    ]
+    return half
+  }
+  const low = b + (o - b) * 0.32
+  half.pieces = [
+    ring(box(-c, c, low + e, o), true),
+    ring(box(-w, w, b, low), false),
+    roller(-c * 0.25, low + e / 2, c * 1.15, e),
+    { what: 'ball', at: [c * 0.66, low + e / 2], radius: e * 0.62 },
+  ]
+  return half
+}
 export function track(size: PartSize, closure: string): Half {
   const C = size.C_mm ?? size.B_mm
   const [b, o, w, c, e] = [size.d_mm / 2, size.D_mm / 2, size.B_mm / 2, C / 2, size.ball_mm]

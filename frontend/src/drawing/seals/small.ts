@@ -70,11 +70,19 @@ export function washer(kind: string, s: Sizes): SealHalf {
   })
 }
 
-/** A parallel key: side, plan and end. */
+/** A slice of a disc: the flat side above. */
+function slice(l: number, h: number): Point[] {
+  const disc = (h * h + (l * l) / 4) / (2 * h)
+  return Array.from({ length: 17 }, (_, i) => {
+    const x = -l / 2 + (l * i) / 16
+    return [x, disc - Math.sqrt(Math.max(disc * disc - x * x, 0))] as const
+  })
+}
+/** A key: side, plan and end. */
 export function key(kind: string, s: Sizes): SealHalf {
   const [b, h, l] = [get(s, 'width_mm', 8), get(s, 'height_mm', 7), get(s, 'length_mm', 32)]
   const x0 = -l / 2
-  const side = box(x0, l / 2, 0, h)
+  const side = kind === 'key_woodruff' ? slice(l, h) : box(x0, l / 2, 0, h)
   const end = l / 2 + b * 0.9
   const plan: Point[] = []
   if (kind === 'key_round')

@@ -53,4 +53,5 @@ export const USUAL_SEALS: Record<string, Sizes> = {
   tab_washer: { inside_mm: 25, outside_mm: 42, thickness_mm: 1.25 },
   key_round: { width_mm: 8, height_mm: 7, length_mm: 32 },
   key_square: { width_mm: 8, height_mm: 7, length_mm: 32 },
+  key_woodruff: { width_mm: 5, height_mm: 9, length_mm: 21.63 },
 }

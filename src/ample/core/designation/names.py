@@ -18,6 +18,7 @@ _THIN_MINI = re.compile(r"6([89])(\d)")
 _NEEDLE_CODE = re.compile(r"(HK|BK|AXK|AS|LS)(\d\d)(\d{2,3})")
 _NEEDLE_SIZE = re.compile(r"(NKI?)(\d+)/(\d+)")
 _CAGE = re.compile(r"(K)(\d+)X(\d+)X(\d+)")
+_SPHERICAL = re.compile(r"(GE)(\d+)([A-Z]{0,2})")
 _SIXTEENTHS = re.compile(r"(SCE)(\d{1,2}?)(\d{1,2})")
 _ISO355 = re.compile(r"(T)(\d)([A-G])([A-E])(\d{3})")
 _INSERT_INCH = re.compile(r"(UC2)(\d\d)(-\d+)")
@@ -121,6 +122,8 @@ def _other_forms(size: BoundarySize) -> Iterator[str]:
         yield f"5{name[1:]}"
     if size.series in ("718", "719"):
         yield f"7{name[2:]}" if len(name) == 5 else name
+    if size.kind == "spherical_plain":
+        yield from (f"GE{size.d_mm:g}{each}" for each in ("", "E", "ES", "DO"))
     if size.kind == "needle_cage":
         yield name.replace("X", "")
     if size.kind in ("drawn_cup", "needle_no_ring") and size.series in ("HK", "NK"):
@@ -252,6 +255,18 @@ def _housed(found: re.Match[str], size: BoundarySize) -> tuple[Piece, ...]:
     return tuple(said)
 
 
+def _spherical(found: re.Match[str], size: BoundarySize) -> tuple[Piece, ...]:
+    """GE25ES: the bore, and what slides on what."""
+    letters, bore, faces = found.groups()
+    said = [
+        (len(letters), bearing_series()[size.series].words, "series", size.series),
+        (len(bore), f"bore {size.d_mm:g} mm", "d_mm", f"{size.d_mm:g}"),
+    ]
+    if faces:
+        said.append((len(faces), "steel on steel: it has to be greased", "note", "steel_on_steel"))
+    return tuple(said)
+
+
 def _special_bore(found: re.Match[str], size: BoundarySize) -> tuple[Piece, ...]:
     base, bore = found.groups()
     return (
@@ -265,6 +280,7 @@ _SPELLED: tuple[tuple[re.Pattern[str], Callable[[re.Match[str], BoundarySize], t
     (_CAGE, _cage_sizes),
     (_HOUSED, _housed),
     (_SPECIAL, _special_bore),
+    (_SPHERICAL, _spherical),
     (_NEEDLE_SIZE, _needle_sizes),
     (_NEEDLE_CODE, _needle_code),
     (_ISO355, _iso355),
@@ -273,7 +289,7 @@ _SPELLED: tuple[tuple[re.Pattern[str], Callable[[re.Match[str], BoundarySize], t
 
 
 def _inside_word(size: BoundarySize) -> str:
-    if size.kind in ("drawn_cup", "drawn_cup_closed", "needle_no_ring", "needle_cage"):
+    if size.kind in ("drawn_cup", "drawn_cup_closed", "needle_no_ring", "needle_thrust", "needle_cage"):
         return "under the needles"
     return "stud" if size.kind == "track_roller_stud" else "bore"
 

@@ -65,6 +65,7 @@ _AXIAL = {
     "four_point": "both ways", "self_aligning": "little", "spherical_roller": "both ways", "taper": "one way",
     "inch_taper": "one way", "cylindrical_nu": "none", "cylindrical_n": "none", "cylindrical_nj": "one way, little",
     "cylindrical_nup": "both ways, little", "cylindrical_nf": "one way, little", "needle_ring": "none",
+    "needle_angular": "one way", "needle_thrust": "one way", "spherical_plain": "little",
     "needle_no_ring": "none", "drawn_cup": "none", "drawn_cup_closed": "none",
 }  # fmt: skip
 

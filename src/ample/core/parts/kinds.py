@@ -37,6 +37,7 @@ SEAL_NAMES = {
     "wire_internal": ("size_mm", "groove_mm", "slot_mm", "thickness_mm", "free_mm"),
     "washer": ("inside_mm", "outside_mm", "thickness_mm"),
     "key": ("width_mm", "height_mm", "length_mm"),
+    "woodruff": ("width_mm", "height_mm", "length_mm"),
 }
 _NAMES = CONTRACT_NAMES | SEAL_NAMES
 PICTURES = (
@@ -48,6 +49,7 @@ PICTURES = (
     ("needle", "needle", "drawn_cup"),
     ("track", "track roller", "track_roller_yoke"),
     ("insert", "insert", "insert"),
+    ("plain", "plain", "spherical_plain"),
 )
 GROUPS = tuple(group for group, _, _ in PICTURES)
 

@@ -87,6 +87,7 @@ def estimated_ratings(d_mm: float, D_mm: float, B_mm: float, closure: str = "ope
 
 _ELEMENT_SHARES = {"roller": 0.25, "taper": 0.24, "barrel": 0.24, "needle": 0.5, "none": 0.0}
 _NEEDLES_IN_RINGS = {"drawn_cup": 0.36, "drawn_cup_closed": 0.36, "needle_no_ring": 0.25, "needle_ring": 0.13,
+                     "needle_angular": 0.13, "needle_thrust": 0.25,
                      "needle_cage": 0.5, "track_roller_yoke": 0.08, "track_roller_stud": 0.13}  # fmt: skip
 
 

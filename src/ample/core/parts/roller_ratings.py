@@ -17,10 +17,12 @@ from ample.core.tables import read_table
 _HERE = Path(__file__).parent
 TWO_ROWS = 2**0.7  # rows of balls that share a load (ISO 281)
 OUTER_OVER_INNER = 1.9  # of tapers, in the middle of the lists
+PLAIN_N_PER_MM2, SPHERE_OVER_MEAN = 85.0, 1.05  # spherical plain bearings, steel on steel: from list ratings
 SELF_ALIGNING = 0.8  # two rows of small balls on a round outer raceway, of one deep row: from list ratings
 _GROUPS = {
     "double_row_cylindrical": "double_cylindrical", "full_complement": "full",
     "full_complement_double": "double_cylindrical", "spherical_roller": "spherical", "needle_ring": "needle_ring",
+    "needle_angular": "needle_ring", "needle_thrust": "needle",
     "needle_no_ring": "needle", "drawn_cup": "drawn_cup", "drawn_cup_closed": "drawn_cup", "needle_cage": "cage",
     "track_roller_yoke": "needle_ring", "track_roller_stud": "needle_ring",
 }  # fmt: skip
@@ -64,7 +66,8 @@ def dynamic_rating_n(spec: BearingSpec) -> float:
     """Estimate the basic dynamic radial load rating of a bearing of any kind that carries radial load.
 
     Formula: balls as `estimated_ratings`, with two rows 2^0.7 times, self-aligning 0.8 times; rollers
-    C = b_m·f_c·(i·L·cos α)^(7/9)·Z^(3/4)·Dw^(29/27), with the usual proportions of the kind.
+    C = b_m·f_c·(i·L·cos α)^(7/9)·Z^(3/4)·Dw^(29/27), with the usual proportions of the kind; spherical plain bearings 85 N/mm²
+    of the sphere's diameter, 1.05·(d + D)/2, times the width of the outer ring.
 
     Args:
         spec: The bearing.
@@ -81,6 +84,9 @@ def dynamic_rating_n(spec: BearingSpec) -> float:
         >>> round(dynamic_rating_n(BearingSpec("NU210", "NU2", 50, 90, 20, kind="cylindrical_nu")), -3)
         65000.0
     """
+    if spec.kind == "spherical_plain":
+        sphere = SPHERE_OVER_MEAN * (spec.d_mm + spec.D_mm) / 2
+        return PLAIN_N_PER_MM2 * sphere * (spec.C_mm or spec.B_mm)
     group = _group(spec.kind)
     if not group:
         rows = dict(bearing_kinds()[spec.kind].seen).get("rows")

@@ -159,7 +159,10 @@ def _listed() -> Iterator[BoundarySize]:
         closed = C if kind in _CLOSABLE else None
         own = None if kind == "needle_ring" else C
         yield BoundarySize(row["designation"], row["series"], d, D, C, closed, kind, None, own)
-    for name in ("track_roller.csv", "insert.csv"):
+    for row in read_table(_LISTS / "needle_thrust.csv").rows:
+        Fw, D, C = (float(row[f"{name}_mm"]) for name in ("Fw", "D", "C"))
+        yield BoundarySize(row["designation"], row["series"], Fw, D, C, C, kinds[row["series"]], None, C)
+    for name in ("track_roller.csv", "insert.csv", "needle_angular.csv", "spherical_plain.csv"):
         for row in read_table(_LISTS / name).rows:
             d, D, B, C = (float(row[f"{name}_mm"]) for name in "dDBC")
             kind = kinds[row["series"]]

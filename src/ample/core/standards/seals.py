@@ -366,6 +366,12 @@ KEY_LENGTHS_MM = (
 )  # fmt: skip
 
 
+KEY_LENGTHS_IN = (
+    "3/8", "1/2", "5/8", "3/4", "7/8", "1", "1 1/8", "1 1/4", "1 3/8", "1 1/2", "1 5/8", "1 3/4", "1 7/8", "2",
+    "2 1/4", "2 1/2", "2 3/4", "3", "3 1/4", "3 1/2", "3 3/4", "4", "4 1/2", "5", "5 1/2", "6",
+)  # fmt: skip
+
+
 def _keys() -> Iterator[SealSize]:
     for row in _rows("din6885.csv"):
         over, to, width, height, shortest, longest = (
@@ -377,6 +383,40 @@ def _keys() -> Iterator[SealSize]:
                 for kind, letter, share in (("key_round", "A", 1.0), ("key_square", "B", 0.5)):
                     name = f"DIN 6885 - {letter} {_name(width, height, length)}"
                     yield SealSize("key", kind, name, sizes, "DIN 6885-1", share)
+    yield from _inch_keys()
+    yield from _woodruff_keys()
+
+
+def _inches(text: str) -> float:
+    return parse_length(text, "in").mm
+
+
+def _inch_keys() -> Iterator[SealSize]:
+    for row in _rows("key_inch.csv"):
+        over, to, width, height, shortest, longest = (
+            _inches(row[f"{name}_in"]) for name in ("over", "up_to", "width", "height", "shortest", "longest")
+        )
+        for length in KEY_LENGTHS_IN:
+            if shortest <= _inches(length) <= longest:
+                name = f"ANSI B17.1 - {row['width_in']}x{row['height_in']}x{length} in"
+                sizes = (width, height, _inches(length), over, to)
+                yield SealSize("key", "key_square", name, sizes, "ANSI B17.1", 0.2)
+
+
+def _woodruff_keys() -> Iterator[SealSize]:
+    for row in _rows("din6888.csv"):
+        over, to, width, height, length = (
+            float(row[f"{name}_mm"]) for name in ("over", "up_to", "width", "height", "length")
+        )
+        name = f"DIN 6888 - {_name(width, height)}"
+        yield SealSize("key", "key_woodruff", name, (width, height, length, over, to), "DIN 6888", 0.3)
+    for row in _rows("woodruff_inch.csv"):
+        number = row["number"]
+        width, disc = int(number[:-2]) * INCH_MM / 32, int(number[-2:]) * INCH_MM / 8
+        height = _inches(row["height_in"])
+        length = round(2 * math.sqrt(height * (disc - height)), 2)
+        sizes = (round(width, 4), round(height, 4), length, _inches(row["from_in"]), _inches(row["up_to_in"]))
+        yield SealSize("key", "key_woodruff", f"ANSI B17.2 - {number}", sizes, "ANSI B17.2", 0.2)
 
 
 @lru_cache

@@ -33,6 +33,9 @@ _A_SIZE = re.compile(r"\d\s*[X×*]\s*\d")
 _FAR_EAST_MM = {"P": ((10, 1.9, 0.2), (22, 2.4, 0.2), (50, 3.5, 0.3), (150, 5.7, 0.4), (400, 8.4, 0.5)),
                 "G": ((145, 3.1, 0.6), (300, 5.7, 0.7))}  # fmt: skip
 _SMALLEST_FAR_EAST_MM = 3
+_WOODRUFF = re.compile(
+    r"(?:(?<=WOODRUFF)|(?<=B17\.2))\s*(?:KEY\s*)?(?:(?:-|NO\.?|#)\s*)?(\d{3,4})(?![\d.,]|\s*[X×])"
+)
 _SMALL_NUTS_MM = (10, 12, 15, 17)
 _RING_WORDS = {"ID": ("inside", "inside_mm"), "OD": ("outside", "outside_mm"), "AD": ("outside", "outside_mm"),
                "CS": ("section", "section_mm")}  # fmt: skip
@@ -70,6 +73,15 @@ def by_code(text: Text) -> Iterator[MarkingReading]:
             if size:
                 span = _called(match, text, size, f"lock washer for a shaft nut of {_nut_mm(match)} mm")
                 yield assembled(text, "washer", size.dimensions_mm, [span], 0.95, size)
+    if "WOODRUFF" in clean or "B17" in clean:
+        for match in _WOODRUFF.finditer(clean):
+            size = named("key", f"ANSI B17.2 - {match.group(1)}")
+            if size:
+                width, disc = int(match.group(1)[:-2]), int(match.group(1)[-2:])
+                meaning = f"Woodruff key {width}/32 in wide, of a disc of {disc}/8 in"
+                yield assembled(
+                    text, "key", size.dimensions_mm, [_called(match, text, size, meaning)], 0.95, size
+                )
     if len(clean) >= _SHORTEST_COMPOSED:
         for match in _COMPOSED.finditer(clean):
             yield from _composed(text, match)

@@ -16,6 +16,7 @@ BARE_SCORE = {3: {"lip_seal": 0.65, "hydraulic_seal": 0.18, "washer": 0.14, "key
               2: {"o_ring": 0.65, "retaining_ring": 0.1}, 4: {"hydraulic_seal": 0.5}}  # fmt: skip
 _LISTED, _NOT_LISTED = 1.0, 0.45
 _WIDEST_MM = 60.0
+_DISC_NEAR_MM = 0.4
 Shaped = Iterator[tuple[tuple[float, ...], tuple[str, ...], SealSize | None, float]]
 
 
@@ -204,13 +205,28 @@ def _washer(text: Text) -> Shaped:
 
 
 def _key(text: Text) -> Shaped:
-    sizes = text.sizes_mm()
-    if len(sizes) != 3 or sizes[0] < sizes[1]:
+    sizes, told = text.sizes_mm(), text.kind("key")
+    if told == "key_woodruff" or (len(sizes) == 3 and sizes[0] < sizes[1] and not told):
+        yield from _woodruff(sizes)
+    elif len(sizes) == 3 and sizes[0] >= sizes[1]:
+        near = listed_near("key", sizes)
+        own = [s for s in near if s.kind == (told or "key_round")] or ([] if told else near)
+        if own:
+            yield own[0].dimensions_mm, ("width_mm", "height_mm", "length_mm"), own[0], 1.0
+
+
+def _woodruff(sizes_mm: list[float]) -> Shaped:
+    """Width and height, and the disc it is cut from or its flat side where one is written."""
+    if len(sizes_mm) not in (2, 3):
         return
-    kind = text.kind("key") or "key_round"
-    own = [s for s in listed_near("key", sizes) if s.kind == kind]
-    if own:
-        yield own[0].dimensions_mm, ("width_mm", "height_mm", "length_mm"), own[0], 1.0
+    for size in listed_near("key", sizes_mm[:2]):
+        height, length = size.dimensions_mm[1:3]
+        disc = height + (length / 2) ** 2 / height
+        if size.kind == "key_woodruff" and all(
+            min(abs(each - length), abs(each - disc)) < _DISC_NEAR_MM for each in sizes_mm[2:]
+        ):
+            yield size.dimensions_mm, ("width_mm", "height_mm", "length_mm"), size, 1.0
+            return
 
 
 _SHAPED = {
