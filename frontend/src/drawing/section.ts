@@ -1,5 +1,5 @@
 import { angular, ball, fourPoint, insert, twoBalls } from './bearings/balls'
-import { needle, needleWithBalls, track } from './bearings/needles'
+import { jointCross, needle, needleWithBalls, track } from './bearings/needles'
 import { sphericalPlain } from './bearings/plain'
 import { angleRing, cylindrical, FLANGES, ROWS, spherical, taper } from './bearings/rollers'
 import { thrust } from './bearings/thrust'
@@ -20,6 +20,7 @@ export function halfSection(size: PartSize, closure = 'open', state: RingState =
   if (kind === 'angle_ring') return angleRing(size)
   if (kind in FLANGES) return cylindrical(size, ROWS[kind] ?? 1)
   if (kind === 'taper' || /^(inch|metric)_/.test(kind)) return taper(size)
+  if (kind === 'joint_cross') return jointCross(size)
   if (kind === 'needle_thrust' || kind === 'needle_angular') return needleWithBalls(size)
   if (kind === 'spherical_plain') return sphericalPlain(size, closure)
   if (kind.includes('thrust')) return thrust(size)

@@ -65,6 +65,7 @@ export const USUAL: Record<string, PartSize> = Object.fromEntries(
       ['needle_ring', 25, 42, 17, null, null, 2.2],
       ['needle_angular', 25, 42, 23, null, 23, 2.2],
       ['needle_thrust', 25, 37, 30, null, 30, 3],
+      ['joint_cross', 0, 27, 74.6, null, 74.6, 2.4],
       ['needle_cage', 25, 30, 17, null, 17, 2.5],
       ['track_roller_yoke', 20, 47, 25, null, 24, 2.2],
       ['track_roller_stud', 12, 30, 14, null, 14, 2.3],

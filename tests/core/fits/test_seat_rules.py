@@ -10,6 +10,7 @@ from ample.core.parts import BearingSpec, bearing_kinds
 from ample.core.sizes import default_instrument
 
 ROTATING = Duty("shaft")
+NOT_JUDGED = {"joint_cross"}
 
 
 def spec_of(kind, bore_shape="cylindrical"):
@@ -20,6 +21,10 @@ def spec_of(kind, bore_shape="cylindrical"):
 def test_every_kind_has_a_seat_somewhere_and_a_zone_for_it(kind):
     spec = spec_of(kind)
     sides = [side for side in ("shaft", "housing") if has_seat(spec, side)]
+    if kind in NOT_JUDGED:
+        assert not sides
+        assert "not judged yet" in no_seat_words(spec, "housing")
+        return
     assert sides
     for side in sides:
         for turning in ("shaft", "housing", "shaking"):

@@ -94,7 +94,7 @@ def test_widths_grow_from_a_narrow_series_to_a_wider_one(bore):
 
 # Lists of sizes, not steps of a plan.
 LISTS_ONLY = {
-    "R", "inch_taper", "inch_cone", "inch_cup", "metric_cone", "metric_cup", "T", "K", "SCE", "thin", "NUTR", "UC2", "HK", "MR", "16", "62sb", "DAC",
+    "R", "inch_taper", "inch_cone", "inch_cup", "metric_cone", "metric_cup", "T", "K", "SCE", "thin", "NUTR", "UC2", "HK", "MR", "16", "62sb", "DAC", "UJ",
 }  # fmt: skip
 
 
@@ -163,6 +163,16 @@ def test_the_sphere_of_a_plain_bearing_stands_above_its_bore(size):
     assert sphere**2 - size.B_open_mm**2 > size.d_mm**2
     assert size.C_mm < size.B_open_mm
     assert size.D_mm / 2 - math.sqrt(sphere**2 - size.C_mm**2) / 2 > 0.9
+
+
+@pytest.mark.parametrize(
+    "size", [s for s in bearing_sizes() if s.series == "UJ"], ids=lambda s: s.designation
+)
+def test_a_cross_spans_two_to_four_caps(size):
+    assert 2 < size.C_mm / size.D_mm < 4.1
+    if size.also:  # the numbered series of drive shafts: inches
+        for each in (size.D_mm, size.C_mm):
+            assert abs(each / 25.4 * 64 - round(each / 25.4 * 64)) < 0.02
 
 
 def test_an_inch_cone_has_one_size_whatever_its_cup():

@@ -42,6 +42,16 @@ def test_a_seal_of_a_fork_leg_has_a_thin_wall_and_is_deep():
         assert 26 <= shaft <= 50
 
 
+def test_a_wiper_of_a_fork_leg_stands_over_a_seal_of_its_tube():
+    """Pressed into the same bore, widened for it by up to 2.4 mm."""
+    seals = of("fork legs")
+    wipers = [s.dimensions_mm for s in sizes_of_family("hydraulic_seal") if s.listed == "fork legs"]
+    assert len(wipers) >= 12
+    for inside, section, height, base in wipers:
+        assert any(shaft == inside and -1 <= inside + 2 * section - bore <= 2.4 for shaft, bore, _ in seals)
+        assert base < height
+
+
 def test_further_sizes_are_as_wide_as_their_shaft_asks():
     for shaft, bore, width in of("kept by the trade"):
         assert 2 <= (bore - shaft) / 2 <= 27.5

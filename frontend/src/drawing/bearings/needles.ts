@@ -81,6 +81,42 @@ export function needleWithBalls(size: PartSize): Half {
   ]
   return half
 }
+/** Two caps on the cross that turns in them, along the axis of both. */
+export function jointCross(size: PartSize): Half {
+  const [o, w] = [size.D_mm / 2, (size.C_mm ?? size.B_mm) / 2]
+  const [wall, e] = [o * 0.15, o * 0.18]
+  const cap = Math.min(o * 1.25, w * 0.62)
+  const pin = o - wall - e
+  const capped = (side: 1 | -1): Point[] => [
+    [side * w, 0],
+    [side * w, o],
+    [side * (w - cap), o],
+    [side * (w - cap), o - wall],
+    [side * (w - wall), o - wall],
+    [side * (w - wall), 0],
+  ]
+  const needles = (side: 1 | -1) =>
+    roller(side * (w - wall - (cap - wall) / 2), pin + e / 2, (cap - wall) * 0.86, e)
+  const [end, body] = [w - wall * 1.1, Math.min(o * 1.1, (w - cap) * 0.85)]
+  const cross: Point[] = [
+    [-end, 0],
+    [-end, pin],
+    [-body, pin],
+    [-body, o * 0.98],
+    [body, o * 0.98],
+    [body, pin],
+    [end, pin],
+    [end, 0],
+  ]
+  return {
+    pieces: [ring(capped(-1), true), ring(capped(1), true), ring(cross, false), needles(-1), needles(1)],
+    whole: [-w, w],
+    inner: [-w, w],
+    outer: [-w, w],
+    bore: 0,
+    outside: o,
+  }
+}
 export function track(size: PartSize, closure: string): Half {
   const C = size.C_mm ?? size.B_mm
   const [b, o, w, c, e] = [size.d_mm / 2, size.D_mm / 2, size.B_mm / 2, C / 2, size.ball_mm]

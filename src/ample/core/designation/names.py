@@ -19,6 +19,7 @@ _NEEDLE_CODE = re.compile(r"(HK|BK|AXK|AS|LS)(\d\d)(\d{2,3})")
 _NEEDLE_SIZE = re.compile(r"(NKI?)(\d+)/(\d+)")
 _CAGE = re.compile(r"(K)(\d+)X(\d+)X(\d+)")
 _SPHERICAL = re.compile(r"(GE)(\d+)([A-Z]{0,2})")
+_JOINT = re.compile(r"(UJ|U-JOINT|CROSS)(\d+(?:\.\d+)?)(X\d+(?:\.\d+)?)?")
 _SIXTEENTHS = re.compile(r"(SCE)(\d{1,2}?)(\d{1,2})")
 _ISO355 = re.compile(r"(T)(\d)([A-G])([A-E])(\d{3})")
 _INSERT_INCH = re.compile(r"(UC2)(\d\d)(-\d+)")
@@ -124,6 +125,8 @@ def _other_forms(size: BoundarySize) -> Iterator[str]:
         yield f"7{name[2:]}" if len(name) == 5 else name
     if size.kind == "spherical_plain":
         yield from (f"GE{size.d_mm:g}{each}" for each in ("", "E", "ES", "DO"))
+    if size.kind == "joint_cross":
+        yield from (name.replace("UJ", word) for word in ("U-JOINT", "CROSS"))
     if size.kind == "needle_cage":
         yield name.replace("X", "")
     if size.kind in ("drawn_cup", "needle_no_ring") and size.series in ("HK", "NK"):
@@ -267,6 +270,20 @@ def _spherical(found: re.Match[str], size: BoundarySize) -> tuple[Piece, ...]:
     return tuple(said)
 
 
+def _joint(found: re.Match[str], size: BoundarySize) -> tuple[Piece, ...]:
+    """UJ27x74.6: the caps, and the length over two of them; UJ1310: a series of drive shafts."""
+    letters, first, second = found.groups()
+    words = bearing_series()[size.series].words
+    if not second:
+        sizes = f"caps {size.D_mm:g} mm, {size.C_mm:g} mm over two"
+        return (len(letters), words, "series", size.series), (len(first), sizes, "D_mm", f"{size.D_mm:g}")
+    return (
+        (len(letters), words, "series", size.series),
+        (len(first), f"outside of a cap {size.D_mm:g} mm", "D_mm", f"{size.D_mm:g}"),
+        (len(second), f"over two caps {size.C_mm:g} mm", "C_mm", f"{size.C_mm:g}"),
+    )
+
+
 def _special_bore(found: re.Match[str], size: BoundarySize) -> tuple[Piece, ...]:
     base, bore = found.groups()
     return (
@@ -281,6 +298,7 @@ _SPELLED: tuple[tuple[re.Pattern[str], Callable[[re.Match[str], BoundarySize], t
     (_HOUSED, _housed),
     (_SPECIAL, _special_bore),
     (_SPHERICAL, _spherical),
+    (_JOINT, _joint),
     (_NEEDLE_SIZE, _needle_sizes),
     (_NEEDLE_CODE, _needle_code),
     (_ISO355, _iso355),

@@ -85,6 +85,7 @@ def estimated_ratings(d_mm: float, D_mm: float, B_mm: float, closure: str = "ope
     return Ratings(dynamic, static, spread, ball, balls, speed, source)
 
 
+_NEEDLE_OF_CAP = 0.09
 _ELEMENT_SHARES = {"roller": 0.25, "taper": 0.24, "barrel": 0.24, "needle": 0.5, "none": 0.0}
 _NEEDLES_IN_RINGS = {"drawn_cup": 0.36, "drawn_cup_closed": 0.36, "needle_no_ring": 0.25, "needle_ring": 0.13,
                      "needle_angular": 0.13, "needle_thrust": 0.25,
@@ -118,6 +119,8 @@ def element_mm(kind: str, d_mm: float, D_mm: float, width_mm: float) -> float:
     rolls, flat = seen.get("rolls", "ball"), seen.get("lies") == "flat"
     if rolls == "none":
         return 0.0
+    if kind == "joint_cross":
+        return round(_NEEDLE_OF_CAP * D_mm, 3)
     if not d_mm or not D_mm:
         return round(0.5 * width_mm, 3)
     room = D_mm - d_mm

@@ -15,7 +15,13 @@ _HERE = Path(__file__).parent
 _LISTS = _HERE / "bearings"
 _FIRST_CODES = {10.0: "00", 12.0: "01", 15.0: "02", 17.0: "03"}
 _CLOSABLE = ("self_aligning", "double_row_angular", "needle_ring", "needle_no_ring", "drawn_cup", "insert")
-ALONE = {"inch_cone": "D_mm", "inch_cup": "d_mm", "metric_cone": "D_mm", "metric_cup": "d_mm"}
+ALONE = {
+    "inch_cone": "D_mm",
+    "inch_cup": "d_mm",
+    "metric_cone": "D_mm",
+    "metric_cup": "d_mm",
+    "joint_cross": "d_mm",
+}
 
 
 @dataclass(frozen=True, slots=True)
@@ -170,6 +176,9 @@ def _listed() -> Iterator[BoundarySize]:
     for row in read_table(_LISTS / "hub_unit.csv").rows:
         d, D, B = (float(row[f"{name}_mm"]) for name in "dDB")
         yield BoundarySize(row["designation"], row["series"], d, D, B, B, kinds[row["series"]])
+    for row in read_table(_LISTS / "joint_cross.csv").rows:
+        D, C = float(row["D_mm"]), float(row["C_mm"])
+        yield BoundarySize(row["designation"], "UJ", 0.0, D, C, None, "joint_cross", None, C, row["also"])
     for name in ("thin_section.csv", "angle_ring.csv"):
         for row in read_table(_LISTS / name).rows:
             d, D, B = (float(row[f"{name}_mm"]) for name in "dDB")

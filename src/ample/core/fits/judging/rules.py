@@ -104,7 +104,7 @@ def seat_rule(spec: BearingSpec, part: str, duty: Duty) -> SeatRule:
 
 
 def no_seat_words(spec: BearingSpec, part: str) -> str:
-    """That a bearing has no seat there.
+    """That a bearing has no seat there, or that its kind has no rules.
 
     Args:
         spec: The bearing.
@@ -122,6 +122,8 @@ def no_seat_words(spec: BearingSpec, part: str) -> str:
         >>> no_seat_words(BearingSpec("NATR25", "NATR", 25, 52, 25, kind="track_roller_yoke"), "housing")
         'A yoke type track roller has no seat in a housing: there is nothing to check.'
     """
+    if not any(kind == spec.kind for kind, _ in _rules()):
+        return f"The fits of a {bearing_kinds()[spec.kind].words} are not judged yet: there are no rules for them here."
     where = "on a shaft" if part == "shaft" else "in a housing"
     return f"A {bearing_kinds()[spec.kind].words} has no seat {where}: there is nothing to check."
 
