@@ -62,12 +62,13 @@ export function needleWithBalls(size: PartSize): Half {
   const e = Math.min(size.ball_mm, (o - b) * 0.5)
   const half: Half = { pieces: [], whole: [-w, w], inner: [-w, w], outer: [-c, c], bore: b, outside: o }
   if (size.kind === 'needle_thrust') {
-    const end = -w + 1.2 * w
-    const washer = w - 0.26 * w
+    const washer = w - 0.2 * w
+    const radius = Math.min(0.3 * w, (o - b) * 0.42)
+    const end = washer - 2 * radius
     half.pieces = [
       ring(box(-w, end, b + e, o), true),
       roller((-w + end) / 2, b + e / 2, (end + w) * 0.78, e),
-      { what: 'ball', at: [(end + washer) / 2, (b + o) / 2 + e * 0.2], radius: (washer - end) / 2 },
+      { what: 'ball', at: [(end + washer) / 2, (b + o) / 2], radius },
       ring(box(washer, w, b, o), false),
     ]
     return half

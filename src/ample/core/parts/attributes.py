@@ -13,7 +13,7 @@ from ample.core.tables import read_table
 
 _SNAP_RINGS = ("deep_groove", "cylindrical_n", "cylindrical_nu", "cylindrical_nj")
 _TAPER_BORES = ("self_aligning", "spherical_roller", "double_row_cylindrical", "insert")
-_BARE = ("angle_ring", "inch_cup", "metric_cup", "thrust_washer")
+_BARE = ("angle_ring", "inch_cup", "metric_cup", "thrust_washer", "spherical_plain", "joint_cross")
 ANGLED = ("angular_contact",)
 HANDED = ("face_conical",)
 NEEDED: dict[str, tuple[str, ...]] = {
