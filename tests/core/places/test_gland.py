@@ -135,6 +135,18 @@ def test_a_ring_by_its_name_is_its_listed_size():
     assert named == pytest.approx(sized)
 
 
+def test_a_dash_number_has_the_tolerances_of_its_row():
+    """AS568: -012 is 0.364 ± 0.005 by 0.070 ± 0.003 in; a plain number of that size takes class B, ± 0.18 mm inside."""
+    groove = {"kind": "shaft", "groove_diameter_mm": 9.6, "width_mm": 2.4, "depth_mm": 1.4}
+    named, sized = (
+        ask("gland", {"ring": ring, "groove": groove})["stretch_percent"]
+        for ring in ({"designation": "-012"}, {"inside_mm": 9.2456, "section_mm": 1.778})
+    )
+    least, most = (100 * (9.6 / (25.4 * (0.364 + off)) - 1) for off in (0.005, -0.005))
+    assert (named["min"], named["max"]) == (pytest.approx(least, abs=0.02), pytest.approx(most, abs=0.02))
+    assert sized["max"] - sized["min"] > 1.3 * (named["max"] - named["min"])
+
+
 @pytest.mark.parametrize(
     ("rubber", "duty", "codes"),
     [

@@ -9,7 +9,7 @@ from ample.core.errors import BadInput
 from ample.core.parts.rubber import rubbers
 from ample.core.places.gland import Gland, RingDuty, Rubbery, judge_gland
 from ample.core.places.lip_seal import LipCase, LipSeal, judge_lip_seal
-from ample.core.places.ring_in_groove import Extent, Groove, ring_span
+from ample.core.places.ring_in_groove import Extent, Groove, listed_span, ring_span
 from ample.core.sizes import parse_length
 
 
@@ -80,7 +80,7 @@ def _span(size: float | SizeRange) -> Extent:
 
 
 def _ring(asked: contract.GlandRing) -> tuple[Extent, Extent]:
-    """Inside and section; a plain number takes the tolerance of the standard."""
+    """Inside and section; a plain number takes the tolerance of the standard, a designation that of its row."""
     inside, section = asked.inside_mm, asked.section_mm
     if asked.designation is not None and (inside is None or section is None):
         readings = decode(asked.designation, family="o_ring")
@@ -97,7 +97,8 @@ def _ring(asked: contract.GlandRing) -> tuple[Extent, Extent]:
             )
     assert inside is not None
     assert section is not None
-    by_standard = ring_span(_span(inside).nominal, _span(section).nominal)
+    span = ring_span if asked.designation is None else listed_span
+    by_standard = span(_span(inside).nominal, _span(section).nominal)
     given = (_span(inside), _span(section))
     plain = (not isinstance(inside, SizeRange), not isinstance(section, SizeRange))
     first, second = (

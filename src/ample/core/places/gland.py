@@ -24,7 +24,7 @@ from ample.core.places.ring_in_groove import (
     PressureFrom,
     fill_of,
     kept_mm,
-    ring_span,
+    listed_span,
     squeeze_of,
     stretch_of,
     touching_mm,
@@ -139,7 +139,7 @@ def judge_gland(
 
     Example:
         >>> groove = Groove("shaft", Extent.of(38.5, 38.5), Extent.of(2.8, 2.8), Extent.of(4.8, 4.8))
-        >>> round(judge_gland(*ring_span(37.69, 3.53), groove).squeeze_percent.nominal, 1)
+        >>> round(judge_gland(*listed_span(37.69, 3.53), groove).squeeze_percent.nominal, 1)
         19.8
     """
     aims = _aims(groove.kind, duty.motion)
@@ -283,7 +283,7 @@ def _ring_for(groove: Groove, aims: _Aims, pressure_from: PressureFrom) -> Sugge
     for size in sizes_of_family("o_ring"):
         if size.kind != "o_ring":
             continue
-        inside, section = ring_span(*size.dimensions_mm[:2])
+        inside, section = listed_span(*size.dimensions_mm[:2])
         if abs(section.nominal * (1 - aims.squeeze[2] / 100) / groove.across_mm.nominal - 1) > 0.2:
             continue
         stretch = stretch_of(inside, section, groove, pressure_from)

@@ -23,7 +23,7 @@ from ample.core.places.gland import (
 )
 from ample.core.places.groove_shape import GrooveKind
 from ample.core.places.lip_seal import LipCase, LipSeal, judge_lip_seal
-from ample.core.places.ring_in_groove import Extent, Groove, PressureFrom, ring_span
+from ample.core.places.ring_in_groove import Extent, Groove, PressureFrom, listed_span
 from ample.core.sheet import Sheet
 from ample.core.sizes import parse_length
 
@@ -213,7 +213,7 @@ def _ring(sheet: PlaceSheet, going: GoingIn, spec: SealSpec) -> PlaceJudged:
     groove = Groove(
         kind, _span(read[wall]), depth, _span(read["groove_width"]), Extent.of(gap, gap) if gap else None
     )
-    inside, section = ring_span(*spec.dimensions_mm[:2])
+    inside, section = listed_span(*spec.dimensions_mm[:2])
     most_c = sheet.max_c if sheet.max_c is not None else going.duty.temperature_c
     hardness = sheet.hardness_shore_a or _number(going.attribute("hardness_shore_a"))
     found = judge_gland(

@@ -5,12 +5,19 @@ from __future__ import annotations
 import dataclasses
 from collections.abc import Callable
 from dataclasses import dataclass
+from functools import lru_cache
 from itertools import pairwise
 from typing import Literal
 
 from ample.core.handbook.sealing import fill_after_swell, section_when_stretched
 from ample.core.places.groove_shape import ON_ITS_INSIDE, GrooveKind, GrooveShape
-from ample.core.standards.seals import ring_inside_tolerance_mm, ring_section_tolerance_mm
+from ample.core.sizes import INCH_MM
+from ample.core.standards.seals import (
+    DashSize,
+    dash_sizes,
+    ring_inside_tolerance_mm,
+    ring_section_tolerance_mm,
+)
 
 PressureFrom = Literal["inside", "outside", "both"]
 # measured loss of section by stretch, per cent; straight between, and on
@@ -75,6 +82,31 @@ def ring_span(inside_mm: float, section_mm: float) -> tuple[Extent, Extent]:
         Extent(inside_mm - inside_off, inside_mm, inside_mm + inside_off),
         Extent(round(section_mm - off, 6), section_mm, round(section_mm + off, 6)),
     )
+
+
+@lru_cache
+def _dashes() -> dict[tuple[float, float], DashSize]:
+    """Dash sizes by their inside and section, hundredths of a millimetre."""
+    return {
+        (round(each.inside_in * INCH_MM, 2), round(each.section_in * INCH_MM, 2)): each
+        for each in dash_sizes().values()
+    }
+
+
+def listed_span(inside_mm: float, section_mm: float) -> tuple[Extent, Extent]:
+    """Inside and section of a ring of a list, mm: a dash size has the tolerances of its row, others class B.
+
+    >>> listed_span(37.6936, 3.5306)[0]
+    Extent(min=37.3126, nominal=37.6936, max=38.0746)
+    """
+    dash = _dashes().get((round(inside_mm, 2), round(section_mm, 2)))
+    if dash is None:
+        return ring_span(inside_mm, section_mm)
+    inside, section = (
+        Extent(round(size - off * INCH_MM, 4), size, round(size + off * INCH_MM, 4))
+        for size, off in ((inside_mm, dash.inside_tolerance_in), (section_mm, dash.section_tolerance_in))
+    )
+    return inside, section
 
 
 def stretch_of(inside: Extent, section: Extent, groove: Groove, pressure_from: PressureFrom) -> Extent:
