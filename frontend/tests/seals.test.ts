@@ -22,7 +22,7 @@ const numbers = (piece: Piece): number[] =>
 const ASKED: readonly (readonly [RegExp, readonly string[]])[] = [
   [/^(lip_|cassette|axial)/, ['shaft', 'housing_bore', 'outside', 'width']],
   [/^v_ring/, ['shaft', 'free_lip', 'outside', 'width']],
-  [/^(o_ring|square_ring|x_ring)/, ['inside', 'outside', 'section_1', 'section_2', 'groove_diameter', 'bore_groove_diameter', 'face_groove_outside', 'face_groove_inside', 'groove_width', 'groove_depth']],
+  [/^(o_ring|square_ring|x_ring)/, ['inside', 'outside', 'section_1', 'section_2', 'groove_diameter', 'bore_groove_diameter', 'face_groove_outside', 'face_groove_inside', 'groove_width', 'groove_depth', 'dovetail_diameter', 'dovetail_opening', 'connector_diameter', 'connector_leg']],
   [/^backup/, ['inside', 'outside', 'section_1', 'thickness']],
   [/^(u_cup|buffer)/, ['rod', 'section', 'height', 'groove_diameter', 'groove_width']],
   [/^wiper/, ['rod', 'section', 'height', 'base_height', 'groove_diameter', 'groove_width']],
@@ -49,7 +49,9 @@ describe('the section of every seal, ring and small part', () => {
     for (const piece of drawn.pieces) for (const each of numbers(piece)) expect(each).not.toBeNaN()
   })
   it.each(STATES)('%s, %s: has a place on the drawing for what is asked of it', (kind, state) => {
-    expect(asked(kind, state).length).toBeGreaterThanOrEqual(state === 'seated' ? 2 : 3)
+    expect(asked(kind, state).length).toBeGreaterThanOrEqual(
+      ['seated', 'under_connector'].includes(state) ? 2 : 3,
+    )
   })
   it.each(STATES)('%s, %s: grows with its sizes', (kind, state) => {
     const ten = half(kind, state, 10).pieces.map(numbers)
@@ -138,6 +140,17 @@ describe('a ring in a groove', () => {
     const wall = mark?.along === 'diameter' ? mark.r : NaN
     const nearest = state === 'seated' ? Math.min(...radii) : Math.max(...radii)
     expect(nearest).toBeCloseTo(wall, 6)
+  })
+  it('is held by the opening of a dovetail, and lies against three sides under a connector', () => {
+    const made = USUAL_SEALS.o_ring?.section_mm ?? 0
+    const opening = half('o_ring', 'in_dovetail').marks.dovetail_opening
+    expect(opening?.along === 'wall' ? opening.to - opening.from : NaN).toBeCloseTo(0.84 * made, 6)
+    const { marks, pieces } = half('o_ring', 'under_connector')
+    const [leg, sits] = [marks.connector_leg, marks.connector_diameter]
+    const ring = pieces.find((each) => each.what === 'disc')
+    const lowest = ring && 'radius' in ring ? ring.at[1] - ring.radius : NaN
+    expect(lowest).toBeCloseTo(sits?.along === 'diameter' ? sits.r : NaN, 6)
+    expect(leg?.along === 'x' ? leg.to - leg.from : NaN).toBeCloseTo(1.33 * made, 6)
   })
   it('is pressed flatter than it is made', () => {
     const made = USUAL_SEALS.o_ring?.section_mm ?? 0

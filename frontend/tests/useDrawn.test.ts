@@ -8,7 +8,7 @@ import { useDrawn } from '@/bench/useDrawn'
 import { useKinds, type FamilyName, type Kinds } from '@/job/useKinds'
 
 type Candidate = Schemas['CandidateAnswer']
-const OTHER_GROOVES = ['bore_groove_diameter', 'face_groove_outside', 'face_groove_inside']
+const OTHER_GROOVES = ['bore_groove_diameter', 'face_groove_outside', 'face_groove_inside', 'dovetail_diameter', 'dovetail_opening', 'connector_diameter', 'connector_leg'] // prettier-ignore
 const RING = ['inside', 'outside', 'section_1', 'section_2', 'length', 'groove_diameter', ...OTHER_GROOVES, 'groove_width', 'groove_depth'] // prettier-ignore
 const CUP = ['rod', 'section', 'height', 'groove_diameter', 'groove_width', 'base_height']
 const BEARING = ['bore', 'outside', 'width', 'shaft_seat', 'housing_seat']
@@ -118,10 +118,18 @@ describe('what is drawn on the bench', () => {
 })
 
 describe('the states of a ring', () => {
-  it('go round: free, stretched, on a shaft, in a bore, in a face, free', () => {
+  it('go round: free, stretched, on a shaft, in a bore, in a face, in a dovetail, under a connector, free', () => {
     const { drawn } = bench('o_ring')
-    const seen = [0, 1, 2, 3, 4].map(() => (drawn.nextState(), drawn.state.value))
-    expect(seen).toEqual(['stretched', 'seated', 'in_bore', 'in_face', 'free'])
+    const seen = [0, 1, 2, 3, 4, 5, 6].map(() => (drawn.nextState(), drawn.state.value))
+    expect(seen).toEqual([
+      'stretched',
+      'seated',
+      'in_bore',
+      'in_face',
+      'in_dovetail',
+      'under_connector',
+      'free',
+    ])
   })
   it('begin seated when only the groove is known', () => {
     const { drawn } = bench('o_ring', { groove_diameter: '50.6' })
@@ -131,6 +139,8 @@ describe('the states of a ring', () => {
   it.each([
     ['bore_groove_diameter', 'in_bore'],
     ['face_groove_inside', 'in_face'],
+    ['dovetail_opening', 'in_dovetail'],
+    ['connector_leg', 'under_connector'],
   ])('begin in the groove that was measured: %s', (feature, state) => {
     const { drawn } = bench('o_ring', { [feature]: '50.6' })
     drawn.begin()

@@ -113,6 +113,31 @@ def test_a_lip_seal_at_its_place(person, make_part):
     expect(page.get_by_role("alert").first).to_contain_text("cannot be read")
 
 
+@pytest.mark.parametrize(
+    ("drawn", "sizes", "said"),
+    [
+        (
+            "in dovetail",
+            {"dovetail_diameter": "44.19", "dovetail_opening": "2.97", "groove_depth": "2.82"},
+            "2.97 wide",
+        ),
+        ("under connector", {"connector_diameter": "38.1", "connector_leg": "4.7"}, "4.70 wide"),
+    ],
+)
+def test_a_ring_in_a_groove_of_another_shape(person, make_part, drawn, sizes, said):
+    """Told at the Bench by what is measured of it, judged by its own rules at its place."""
+    number, part = make_part(family="o_ring")
+    page = person().go(f"/jobs/{number}/parts/{part}/bench")
+    page.locator("input[name=marking]").fill("-222")
+    page.get_by_role("radio", name=drawn).or_(page.get_by_role("button", name=drawn)).click()
+    measured(page, sizes)
+    page.get_by_role("button", name=CONFIRM).press("Enter")
+    expect(page.get_by_role("button", name=CONFIRM)).to_have_count(0)
+    page.goto(page.url.split("/jobs/")[0] + f"/jobs/{number}/parts/{part}/seats")
+    expect(page.get_by_role("img", name=said)).to_be_visible()
+    expect(page.get_by_role("region", name="verdict")).to_contain_text("Place good")
+
+
 def test_a_ring_in_its_groove_under_pressure(person, make_part):
     sizes = {"groove_diameter": "38.5", "groove_width": "4.7", "groove_depth": "2.8"}
     page = to_place(person, make_part, "-222", "o_ring", sizes)

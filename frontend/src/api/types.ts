@@ -4437,7 +4437,7 @@ export interface components {
              * Feature
              * @enum {string}
              */
-            feature: "bore" | "outside" | "width" | "assembled_width" | "inner_ring_width" | "outer_ring_width" | "standout" | "shaft_seat" | "housing_seat" | "shaft" | "housing_bore" | "free_lip" | "inside" | "section_1" | "section_2" | "section" | "height" | "rod" | "groove_diameter" | "bore_groove_diameter" | "face_groove_outside" | "face_groove_inside" | "groove_width" | "seat_outside" | "seat_thickness" | "working_length" | "free_length" | "free_inside" | "thickness" | "shaft_track" | "free_lip_no_spring" | "length" | "groove_depth" | "base_height" | "key_width" | "key_height" | "key_length";
+            feature: "bore" | "outside" | "width" | "assembled_width" | "inner_ring_width" | "outer_ring_width" | "standout" | "shaft_seat" | "housing_seat" | "shaft" | "housing_bore" | "free_lip" | "inside" | "section_1" | "section_2" | "section" | "height" | "rod" | "groove_diameter" | "bore_groove_diameter" | "face_groove_outside" | "face_groove_inside" | "groove_width" | "dovetail_diameter" | "dovetail_opening" | "connector_diameter" | "connector_leg" | "seat_outside" | "seat_thickness" | "working_length" | "free_length" | "free_inside" | "thickness" | "shaft_track" | "free_lip_no_spring" | "length" | "groove_depth" | "base_height" | "key_width" | "key_height" | "key_length";
             /** Instrument */
             instrument: string;
             /** Readings */

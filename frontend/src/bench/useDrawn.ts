@@ -10,7 +10,10 @@ const GROOVES: Partial<Record<RingState, readonly Feature[]>> = {
   seated: ['groove_diameter', 'groove_width', 'groove_depth'],
   in_bore: ['bore_groove_diameter', 'groove_width', 'groove_depth'],
   in_face: ['face_groove_outside', 'face_groove_inside', 'groove_width', 'groove_depth'],
+  in_dovetail: ['dovetail_diameter', 'dovetail_opening', 'groove_depth'],
+  under_connector: ['connector_diameter', 'connector_leg'],
 }
+const ofGroove = (name: Feature): boolean => /groove_|^dovetail_|^connector_/.test(name)
 /** What the sheet knows of the part so far. */
 interface Known {
   answer: Readonly<Ref<Schemas['IdentifyAnswer'] | null>>
@@ -67,7 +70,7 @@ export function useDrawn(bench: ReturnType<typeof useBench>, { answer, chosen, a
     const groove = GROOVES[state.value] ?? GROOVES.seated ?? []
     return features.value.filter(
       (name) =>
-        ((measured.includes(name) && (!name.includes('groove_') || groove.includes(name))) ||
+        ((measured.includes(name) && (!ofGroove(name) || groove.includes(name))) ||
           bench.readings(name).length) &&
         !asked.value.includes(name) &&
         !SEATS.includes(name as (typeof SEATS)[number]),
@@ -83,9 +86,7 @@ export function useDrawn(bench: ReturnType<typeof useBench>, { answer, chosen, a
     if (itself.some((name) => bench.readings(name).length)) return
     const states = statesOf(kindDrawn.value)
     const read = (names: readonly Feature[]) =>
-      names.some(
-        (name) => name.includes('groove_') && !/width|depth/.test(name) && bench.readings(name).length,
-      )
+      names.some((name) => ofGroove(name) && !/_(width|depth)$/.test(name) && bench.readings(name).length)
     const measured = states.find((each) => read(GROOVES[each] ?? []))
     if (measured) state.value = measured
   }

@@ -22,11 +22,38 @@ const y0 = computed(() => (props.height - d.value) / 2)
 function squeezed(section: number, depth: number): { rx: number; ry: number } {
   const high = Math.min(section, depth)
   const wide = (section * section) / high
-  return { rx: Math.min((wide * scale.value) / 2, w.value / 2 - 1), ry: (high * scale.value) / 2 }
+  const room = w.value / 2 + under.value * 0.2
+  return { rx: Math.min((wide * scale.value) / 2, room - 1), ry: (high * scale.value) / 2 }
 }
 const nominal = computed(() => squeezed(props.ring.section_mm.nominal, groove.value.depth_mm.nominal))
 const least = computed(() => squeezed(props.ring.section_mm.min, groove.value.depth_mm.max))
 const most = computed(() => squeezed(props.ring.section_mm.max, groove.value.depth_mm.min))
+/** In the triangle under a connector a ring lies against three sides, in any other groove against floor and mate. */
+const triangle = computed(() => groove.value.kind === 'tube_thread')
+const inCircle = computed(() => (w.value + d.value - Math.hypot(w.value, d.value)) / 2)
+const ringAt = computed(() =>
+  triangle.value
+    ? { x: x0.value + inCircle.value, y: y0.value + inCircle.value }
+    : { x: props.width / 2, y: y0.value + d.value / 2 },
+)
+const FLANK = (66 * Math.PI) / 180
+/** How far the floor of a dovetail reaches under each edge. */
+const under = computed(() => (groove.value.kind === 'dovetail' ? d.value / Math.tan(FLANK) : 0))
+const side = computed(() => x0.value + w.value + under.value)
+const foot = computed(() => y0.value + d.value + WALL)
+const body = computed(() => {
+  const [left, right, top, floor] = [x0.value, x0.value + w.value, y0.value + gap.value, y0.value + d.value]
+  const edge = props.width - 30
+  return triangle.value
+    ? `M${left} ${floor}L${right} ${y0.value}H${edge}V${foot.value}H${left}Z`
+    : `M30 ${top}H${left}L${left - under.value} ${floor}H${right + under.value}L${right} ${top}H${edge}V${foot.value}H30Z`
+})
+const mate = computed(() => {
+  const [top, edge] = [y0.value - WALL, props.width - 30]
+  return triangle.value
+    ? `M30 ${top}H${edge}V${y0.value}H${x0.value}V${foot.value}H30Z`
+    : `M30 ${top}H${edge}V${y0.value}H30Z`
+})
 const free = computed(() => (props.ring.section_mm.nominal * scale.value) / 2)
 /** In a bore the groove is in the upper part, on a shaft and in a face in the lower one. */
 const flip = computed(() => (turned.value ? `translate(0 ${props.height}) scale(1 -1)` : ''))
@@ -48,27 +75,29 @@ const words = computed(
 <template>
   <svg :viewBox="`0 0 ${width} ${height}`" role="img" :aria-label="words">
     <g :transform="flip">
-      <rect :x="30" :y="y0 - WALL" :width="width - 60" :height="WALL" class="mate" />
-      <path
-        :d="`M30 ${y0 + gap}H${x0}V${y0 + d}H${x0 + w}V${y0 + gap}H${width - 30}V${y0 + d + WALL}H30Z`"
-        class="body"
-      />
-      <ellipse :cx="width / 2" :cy="y0 + d / 2" :rx="free" :ry="free" class="free" />
-      <ellipse :cx="width / 2" :cy="y0 + d / 2" :rx="nominal.rx" :ry="nominal.ry" class="ring" />
-      <ellipse :cx="width / 2" :cy="y0 + d / 2" :rx="least.rx" :ry="least.ry" class="ghost" />
-      <ellipse :cx="width / 2" :cy="y0 + d / 2" :rx="most.rx" :ry="most.ry" class="ghost" />
+      <path :d="mate" class="mate" />
+      <path :d="body" class="body" />
+      <ellipse :cx="ringAt.x" :cy="ringAt.y" :rx="free" :ry="free" class="free" />
+      <template v-if="triangle">
+        <circle :cx="ringAt.x" :cy="ringAt.y" :r="inCircle" class="ring" />
+      </template>
+      <template v-else>
+        <ellipse :cx="ringAt.x" :cy="ringAt.y" :rx="nominal.rx" :ry="nominal.ry" class="ring" />
+        <ellipse :cx="ringAt.x" :cy="ringAt.y" :rx="least.rx" :ry="least.ry" class="ghost" />
+        <ellipse :cx="ringAt.x" :cy="ringAt.y" :rx="most.rx" :ry="most.ry" class="ghost" />
+      </template>
     </g>
     <text :x="44" :y="turned ? height - y0 + 28 : y0 - 18" class="name">{{ names[0] }}</text>
     <text :x="44" :y="turned ? y0 - 18 : y0 + d + 30" class="name">{{ names[1] }}</text>
     <g class="line">
-      <path :d="`M${x0 + w + 26} ${y0}V${y0 + d}M${x0 + w + 18} ${y0}h16M${x0 + w + 18} ${y0 + d}h16`" />
-      <text :x="x0 + w + 40" :y="y0 + d / 2 + 6">{{ fixed(groove.depth_mm.nominal) }}</text>
+      <path :d="`M${side + 26} ${y0}V${y0 + d}M${side + 18} ${y0}h16M${side + 18} ${y0 + d}h16`" />
+      <text :x="side + 40" :y="y0 + d / 2 + 6">{{ fixed(groove.depth_mm.nominal) }}</text>
     </g>
-    <g class="line" :transform="turned ? `translate(0 ${-d - 58})` : ''">
+    <g class="line" :transform="turned || under ? `translate(0 ${-d - 58})` : ''">
       <path :d="`M${x0} ${y0 + d + 28}H${x0 + w}M${x0} ${y0 + d + 20}v16M${x0 + w} ${y0 + d + 20}v16`" />
       <text :x="x0 + w / 2" :y="y0 + d + 22" text-anchor="middle">{{ fixed(groove.width_mm.nominal) }}</text>
     </g>
-    <text :x="width / 2" :y="y0 + d / 2 + 7" text-anchor="middle" class="section">
+    <text :x="ringAt.x" :y="(turned ? height - ringAt.y : ringAt.y) + 7" text-anchor="middle" class="section">
       {{ fixed(ring.section_mm.nominal) }}
     </text>
   </svg>

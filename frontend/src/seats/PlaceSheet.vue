@@ -33,6 +33,10 @@ const state = computed<RingState>(() => {
   const read = live.answer.value?.readings.map((each) => each.feature) ?? []
   if (states.includes('in_bore') && read.includes('bore_groove_diameter')) return 'in_bore'
   if (states.includes('in_face') && read.some((name) => name.startsWith('face_groove_'))) return 'in_face'
+  if (states.includes('in_dovetail') && read.some((name) => name.startsWith('dovetail_')))
+    return 'in_dovetail'
+  if (states.includes('under_connector') && read.some((name) => name.startsWith('connector_')))
+    return 'under_connector'
   return states.includes('seated') ? 'seated' : 'free'
 })
 /** What lies beside the part, and can be shown on its drawing. */

@@ -135,3 +135,35 @@ def test_a_track_as_typed_wins_over_half_the_difference():
 def test_a_length_that_cannot_be_read_is_said_at_its_field():
     found = judge_place(PlaceSheet(housing_depth="deep"), going(measured=SIZES))
     assert (found.fault_field, found.decision) == ("housing_depth", "not_measured")
+
+
+RING = SealSpec("o_ring", "-222", "o_ring", (37.6936, 3.5306))
+
+
+def in_groove(*measured):
+    return PlaceFacts(
+        GoingIn(
+            title="-222", chosen=True, size_text="", family="o_ring", kind="o_ring", spec=RING,
+            measured=tuple(Measured(name, mm, 0.01, 1, "caliper") for name, mm in measured),
+            duty=OperatingConditions(),
+        )
+    )  # fmt: skip
+
+
+def test_a_dovetail_is_judged_about_the_middle_of_its_opening():
+    """The usual dovetail of a 3.53 ring; its outer edge is the middle, 41.22, and one opening."""
+    facts = in_groove(("dovetail_diameter", 44.19), ("dovetail_opening", 2.97), ("groove_depth", 2.82))
+    found = judge_place(PlaceSheet(), facts)
+    assert (found.decision, found.ring.groove.kind) == ("accept", "dovetail")
+    assert found.ring.groove.wall_mm.nominal == pytest.approx(41.22)
+    asked = {"kind": "dovetail", "groove_diameter_mm": 41.22, "width_mm": 2.97, "depth_mm": 2.82}
+    same = ask("gland", {"ring": {"designation": "-222"}, "groove": asked})
+    assert found.gland.squeeze_percent.nominal == pytest.approx(same["squeeze_percent"]["nominal"], abs=0.01)
+
+
+def test_the_space_under_a_connector_is_a_triangle():
+    found = judge_place(PlaceSheet(), in_groove(("connector_diameter", 38.1), ("connector_leg", 4.7)))
+    across = 4.7 * (2 - 2**0.5)  # the circle that a triangle of two equal legs holds
+    assert found.ring.groove.kind == "tube_thread"
+    assert found.gland.squeeze_percent.nominal == pytest.approx(100 * (1 - across / 3.51), abs=1)
+    assert judge_place(PlaceSheet(), in_groove(("connector_diameter", 38.1))).missing == ("connector_leg",)

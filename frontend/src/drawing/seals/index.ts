@@ -49,7 +49,8 @@ export function sealSection(size: PartSize, state: RingState = 'free'): SealHalf
 export const hasAxis = (kind: string): boolean => !kind.startsWith('key_')
 /** The states that a kind can be drawn in: a ring also stretched, or in a groove of each sort; a cylinder's seal free or in its groove. */
 export function statesOf(kind: string): readonly RingState[] {
-  if (ROUND.includes(kind)) return ['free', 'stretched', 'seated', 'in_bore', 'in_face']
+  if (ROUND.includes(kind))
+    return ['free', 'stretched', 'seated', 'in_bore', 'in_face', 'in_dovetail', 'under_connector']
   return HYDRAULIC.includes(kind) ? ['free', 'seated'] : ['free']
 }
 /** How a state is called. */

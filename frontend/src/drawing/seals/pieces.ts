@@ -9,7 +9,8 @@ export interface SealHalf extends Half {
   marks: Record<string, Mark>
 }
 /** A ring by itself, stretched, seated on a shaft, in a bore or in a face; a cylinder's seal free or seated. */
-export type RingState = 'free' | 'stretched' | 'seated' | 'in_bore' | 'in_face'
+export type RingState =
+  'free' | 'stretched' | 'seated' | 'in_bore' | 'in_face' | 'in_dovetail' | 'under_connector'
 
 export const rubber = (points: Point[]): Piece => ({ what: 'rubber', points })
 export const metal = (points: Point[], outer = true): Piece => ({ what: 'ring', points, outer })

@@ -82,11 +82,54 @@ function inFace(ro: number, cs: number): SealHalf {
   })
 }
 
+const FLANK = (66 * Math.PI) / 180
+/** In a dovetail of a face: its opening is narrower than the ring, its floor wider. */
+function inDovetail(middle: number, cs: number): SealHalf {
+  const [open, depth] = [2 * cs * 0.84, 2 * cs * 0.8]
+  const [face, back, under] = [depth / 2, -depth / 2, depth / Math.tan(FLANK)]
+  const [low, high] = [middle - open / 2, middle + open / 2]
+  const [bottom, top] = [low - under - cs, high + under + cs]
+  const block = [
+    [face, top], [face, high], [back, high + under], [back, low - under], [face, low], [face, bottom],
+    [back - cs, bottom], [back - cs, top],
+  ] // prettier-ignore
+  const pieces = [
+    ghost(block as unknown as Point[]),
+    ghost(box(face, face + cs, bottom, top)),
+    pressed(cs, depth, [0, middle], 'x'),
+  ]
+  return whole(pieces, [back, face], low, high, {
+    dovetail_diameter: { along: 'diameter', r: high, at: face, side: 'right' },
+    groove_depth: { along: 'x', from: back, to: face, r: high + under, side: 'above' },
+    dovetail_opening: { along: 'wall', from: low, to: high, at: face },
+  })
+}
+
+/** Under a connector that is screwed in: a triangle between its flange, what it stands on and the chamfer of the port. */
+function underConnector(ri: number, cs: number): SealHalf {
+  const leg = 2 * cs * 1.33
+  const [left, right] = [-leg / 2, leg / 2]
+  const ring = (leg * (2 - Math.SQRT2)) / 2
+  const port = [[right, ri], [left, ri + leg], [left, ri + leg + cs], [right + 2 * cs, ri + leg + cs], [right + 2 * cs, ri]] // prettier-ignore
+  const pieces = [
+    ghost(box(left - cs, left, ri - cs, ri + leg + cs)),
+    ghost(box(left, right + 2 * cs, ri - cs, ri)),
+    ghost(port as unknown as Point[]),
+    disc(left + ring, ri + ring, ring),
+  ]
+  return whole(pieces, [left, right], ri, ri + leg, {
+    connector_diameter: { along: 'diameter', r: ri, at: right, side: 'right' },
+    connector_leg: { along: 'x', from: left, to: right, r: ri + leg, side: 'above' },
+  })
+}
+
 /** An O-ring or its like: free, stretched on its groove, or squeezed in it. */
 export function roundRing(kind: string, s: Sizes, state: RingState): SealHalf {
   const c = get(s, 'section_mm', 3.53) / 2
   const free = get(s, 'inside_mm', 37.7) / 2
   if (state === 'in_bore') return inBore((free + 2 * c) * 0.985, c)
+  if (state === 'in_dovetail') return inDovetail(free + c, c)
+  if (state === 'under_connector') return underConnector(free * 1.01, c)
   if (state === 'in_face') return inFace((free + 2 * c) * 0.99, c)
   const ri = state === 'free' ? free : free * 1.03
   const cs = state === 'free' ? c : c * 0.987

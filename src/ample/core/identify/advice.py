@@ -23,6 +23,8 @@ _GROOVES = {
     "bore_groove_diameter",
     "face_groove_outside",
     "face_groove_inside",
+    "dovetail_diameter",
+    "connector_diameter",
     "groove_depth",
 }
 _RIVAL = 0.15  # of the chance of the first: from here on the second is named beside it

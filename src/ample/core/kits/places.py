@@ -16,10 +16,17 @@ PLACES = {
     "lip_seal": ((("shaft", "shaft_track"), "shaft under the lip"), (("housing_bore",), "housing bore")),
     "o_ring": (
         (
-            ("groove_diameter", "bore_groove_diameter", "face_groove_outside", "face_groove_inside"),
+            (
+                "groove_diameter",
+                "bore_groove_diameter",
+                "face_groove_outside",
+                "face_groove_inside",
+                "dovetail_diameter",
+                "connector_diameter",
+            ),
             "bottom of the groove",
         ),
-        (("groove_width", "groove_depth"), "width of the groove"),
+        (("groove_width", "groove_depth", "dovetail_opening", "connector_leg"), "width of the groove"),
     ),
     "hydraulic_seal": ((("rod", "bore"), "rod or bore"), (("groove_diameter", "groove_width"), "groove")),
     "face_seal": ((("shaft",), "shaft or sleeve"), (("seat_outside",), "seat")),

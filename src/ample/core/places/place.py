@@ -31,6 +31,11 @@ Decision = Literal["accept", "cannot_tell", "reject", "not_measured", "not_judge
 # what has to be measured before a place can be judged, by family; for a ring, of the groove that it lies in
 WALLS: dict[GrooveKind, str] = {
     "shaft": "groove_diameter", "bore": "bore_groove_diameter", "face": "face_groove_outside",
+    "dovetail": "dovetail_diameter", "tube_thread": "connector_diameter",
+}  # fmt: skip
+# what stands for its width and its depth; the space under a connector has two legs alike
+ACROSS: dict[GrooveKind, tuple[str, str]] = {
+    "dovetail": ("dovetail_opening", "groove_depth"), "tube_thread": ("connector_leg", "connector_leg"),
 }  # fmt: skip
 
 
@@ -205,14 +210,14 @@ def _ring(sheet: PlaceSheet, going: GoingIn, spec: SealSpec) -> PlaceJudged:
     wall = WALLS[kind]
     if kind == "face" and sheet.pressure_from == "outside":
         wall = "face_groove_inside"
-    missing = tuple(name for name in (wall, "groove_width", "groove_depth") if name not in read)
+    wide, deep = ACROSS.get(kind, ("groove_width", "groove_depth"))
+    missing = tuple(name for name in dict.fromkeys((wall, wide, deep)) if name not in read)
     if missing:
         return PlaceJudged("not_measured", (), missing, None, None, None)
     gap = _length(sheet.gap, "gap")
-    depth = _span(read["groove_depth"], gap or 0.0)
-    groove = Groove(
-        kind, _span(read[wall]), depth, _span(read["groove_width"]), Extent.of(gap, gap) if gap else None
-    )
+    depth, width = _span(read[deep], gap or 0.0), _span(read[wide])
+    at = _span(read[wall], -width.nominal if kind == "dovetail" else 0.0)  # the middle of a dovetail
+    groove = Groove(kind, at, depth, width, Extent.of(gap, gap) if gap else None)
     inside, section = listed_span(*spec.dimensions_mm[:2])
     most_c = sheet.max_c if sheet.max_c is not None else going.duty.temperature_c
     hardness = sheet.hardness_shore_a or _number(going.attribute("hardness_shore_a"))
@@ -226,9 +231,10 @@ def _ring(sheet: PlaceSheet, going: GoingIn, spec: SealSpec) -> PlaceJudged:
         ),
         Rubbery(going.attribute("material"), hardness),
     )  # fmt: skip
-    kept = Extent(*(depth_of / (1 - squeeze / 100) for depth_of, squeeze in (
-        (depth.max, found.squeeze_percent.min), (depth.nominal, found.squeeze_percent.nominal),
-        (depth.min, found.squeeze_percent.max),
+    across = groove.across_mm
+    kept = Extent(*(left / (1 - squeeze / 100) for left, squeeze in (
+        (across.max, found.squeeze_percent.min), (across.nominal, found.squeeze_percent.nominal),
+        (across.min, found.squeeze_percent.max),
     )))  # fmt: skip
     drawn = DrawnRing(groove, kept)
     return PlaceJudged(_decided(found.findings), found.findings, (), found, drawn, None)
