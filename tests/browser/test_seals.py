@@ -83,7 +83,7 @@ def test_a_ring_known_by_its_groove_is_drawn_in_it(person):
     expect(page.get_by_role("radio", name="on shaft")).to_have_attribute("aria-checked", "true")
     expect(page.locator(".card.chosen .size")).to_have_text("50 × 2.5")
     page.keyboard.press("Escape")
-    for _ in range(3):
+    for _ in range(5):
         page.keyboard.press("g")
     expect(page.get_by_role("radio", name="free")).to_have_attribute("aria-checked", "true")
     expect(page.locator(".drawing input[name=inside]")).to_be_visible()
