@@ -3921,11 +3921,16 @@ export interface components {
         };
         /**
          * DrawnRing
-         * @description A ring in its groove for the drawing, mm: the groove, and the section that the ring keeps there, least to most.
+         * @description A ring in its groove for the drawing, mm: the groove, and the section that the ring keeps there, least to most;
+         *     across what it is squeezed, and how far the floor reaches under each edge.
          */
         DrawnRing: {
+            /** Across Mm */
+            across_mm: number;
             groove: components["schemas"]["Groove"];
             section_mm: components["schemas"]["Extent"];
+            /** Under Mm */
+            under_mm: number;
         };
         /**
          * DriveUp

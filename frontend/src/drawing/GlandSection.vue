@@ -30,15 +30,14 @@ const least = computed(() => squeezed(props.ring.section_mm.min, groove.value.de
 const most = computed(() => squeezed(props.ring.section_mm.max, groove.value.depth_mm.min))
 /** In the triangle under a connector a ring lies against three sides, in any other groove against floor and mate. */
 const triangle = computed(() => groove.value.kind === 'tube_thread')
-const inCircle = computed(() => (w.value + d.value - Math.hypot(w.value, d.value)) / 2)
+const inCircle = computed(() => (props.ring.across_mm * scale.value) / 2)
 const ringAt = computed(() =>
   triangle.value
     ? { x: x0.value + inCircle.value, y: y0.value + inCircle.value }
     : { x: props.width / 2, y: y0.value + d.value / 2 },
 )
-const FLANK = (66 * Math.PI) / 180
 /** How far the floor of a dovetail reaches under each edge. */
-const under = computed(() => (groove.value.kind === 'dovetail' ? d.value / Math.tan(FLANK) : 0))
+const under = computed(() => props.ring.under_mm * scale.value)
 const side = computed(() => x0.value + w.value + under.value)
 const foot = computed(() => y0.value + d.value + WALL)
 const body = computed(() => {
@@ -78,9 +77,7 @@ const words = computed(
       <path :d="mate" class="mate" />
       <path :d="body" class="body" />
       <ellipse :cx="ringAt.x" :cy="ringAt.y" :rx="free" :ry="free" class="free" />
-      <template v-if="triangle">
-        <circle :cx="ringAt.x" :cy="ringAt.y" :r="inCircle" class="ring" />
-      </template>
+      <circle v-if="triangle" :cx="ringAt.x" :cy="ringAt.y" :r="inCircle" class="ring" />
       <template v-else>
         <ellipse :cx="ringAt.x" :cy="ringAt.y" :rx="nominal.rx" :ry="nominal.ry" class="ring" />
         <ellipse :cx="ringAt.x" :cy="ringAt.y" :rx="least.rx" :ry="least.ry" class="ghost" />

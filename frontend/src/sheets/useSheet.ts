@@ -212,7 +212,7 @@ export function useSheet<T>(
   /** This sheet has been left, and may be open anew: its draft goes only when it is of what was just stored. */
   function forget(stored: Sent<T>): void {
     const draft = drafts.own()
-    if (draft?.sent?.key === stored.key && text(draft.mine) === text(stored.sheet)) drafts.drop()
+    if (draft?.sent && text(draft.mine) === text(stored.sheet)) drafts.drop()
   }
 
   function refused(why: Refusal, gone: T): void {

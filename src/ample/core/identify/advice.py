@@ -8,6 +8,7 @@ from statistics import median
 from ample.core.identify.catalogue import Catalogue
 from ample.core.identify.observations import Observation
 from ample.core.parts import SEALS
+from ample.core.parts.seals import GROOVE_WALLS
 from ample.core.sizes import INCH_MM
 from ample.core.standards import dash_sizes
 from ample.core.standards.seals import inch_fraction
@@ -18,15 +19,7 @@ _SERIES_MM = (4, 5, 6, 8, 10, 12, 14, 16, 18, 20, 22, 25, 28, 30, 32, 35, 36, 40
 
 
 _RING_ITSELF = {"inside", "outside", "length", "section_1", "section_2"}
-_GROOVES = {
-    "groove_diameter",
-    "bore_groove_diameter",
-    "face_groove_outside",
-    "face_groove_inside",
-    "dovetail_diameter",
-    "connector_diameter",
-    "groove_depth",
-}
+_GROOVES = {*GROOVE_WALLS, "groove_depth"}
 _RIVAL = 0.15  # of the chance of the first: from here on the second is named beside it
 _ONE_SECTION_MM = 0.09
 _STEP = 0.06  # neighbours differ by less than this share of their inside

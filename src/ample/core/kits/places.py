@@ -7,6 +7,7 @@ from dataclasses import dataclass
 
 from ample.core.parts import FAMILIES, PartSpec
 from ample.core.parts.requirement import Measured
+from ample.core.parts.seals import GROOVE_WALLS
 
 TRACK_DEPTH_MM = 0.05  # half the difference of shaft and track: over it no polishing helps
 _ROUNDING_MM = 0.0005
@@ -15,17 +16,7 @@ _ROUNDING_MM = 0.0005
 PLACES = {
     "lip_seal": ((("shaft", "shaft_track"), "shaft under the lip"), (("housing_bore",), "housing bore")),
     "o_ring": (
-        (
-            (
-                "groove_diameter",
-                "bore_groove_diameter",
-                "face_groove_outside",
-                "face_groove_inside",
-                "dovetail_diameter",
-                "connector_diameter",
-            ),
-            "bottom of the groove",
-        ),
+        (GROOVE_WALLS, "bottom of the groove"),
         (("groove_width", "groove_depth", "dovetail_opening", "connector_leg"), "width of the groove"),
     ),
     "hydraulic_seal": ((("rod", "bore"), "rod or bore"), (("groove_diameter", "groove_width"), "groove")),

@@ -17,7 +17,10 @@ from ample.core.tables import read_table
 _HERE = Path(__file__).parent
 TWO_ROWS = 2**0.7  # rows of balls that share a load (ISO 281)
 OUTER_OVER_INNER = 1.9  # of tapers, in the middle of the lists
-PLAIN_N_PER_MM2, SPHERE_OVER_MEAN = 85.0, 1.05  # spherical plain bearings, steel on steel: from list ratings
+PLAIN_N_PER_MM2, SPHERE_OVER_MEAN = (
+    85.0,
+    1.05,
+)  # spherical plain bearings, steel on steel: from memory of list ratings
 SELF_ALIGNING = 0.8  # two rows of small balls on a round outer raceway, of one deep row: from list ratings
 _GROUPS = {
     "double_row_cylindrical": "double_cylindrical", "full_complement": "full",

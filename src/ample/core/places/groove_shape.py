@@ -35,7 +35,7 @@ class GrooveShape:
         (11.92, 6.0)
         """
         if self.kind == "dovetail":
-            return depth_mm * (width_mm + depth_mm / math.tan(math.radians(FLANK_DEGREES)))
+            return depth_mm * (width_mm + self.under_mm(depth_mm))
         return depth_mm * width_mm / (2 if self.kind == "tube_thread" else 1)
 
     def across_mm(self, depth_mm: float, width_mm: float) -> float:
@@ -43,6 +43,10 @@ class GrooveShape:
         if self.kind == "tube_thread":
             return depth_mm + width_mm - math.hypot(depth_mm, width_mm)
         return depth_mm
+
+    def under_mm(self, depth_mm: float) -> float:
+        """How far the floor of a dovetail reaches under each edge of its opening, mm; 0 of other shapes."""
+        return depth_mm / math.tan(math.radians(FLANK_DEGREES)) if self.kind == "dovetail" else 0.0
 
     def cut_for(self, section_mm: float, squeeze_percent: float, fill_percent: float) -> tuple[float, float]:
         """Depth and width, mm, that give a ring in its place a squeeze, and nearly a fill."""

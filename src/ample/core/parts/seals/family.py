@@ -8,6 +8,12 @@ from ample.core.parts.seals.conditions import conditions_of
 from ample.core.parts.seals.described import described, rows
 from ample.core.parts.seals.standing import SealMeasures, standings
 
+# what the wall of an O-ring's groove is measured by, wherever the groove lies
+GROOVE_WALLS = (
+    "groove_diameter", "bore_groove_diameter", "face_groove_outside", "face_groove_inside", "dovetail_diameter",
+    "connector_diameter",
+)  # fmt: skip
+
 
 def _features(family: str) -> tuple[Feature, ...]:
     axes: dict[str, str] = {}
