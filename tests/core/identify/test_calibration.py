@@ -24,8 +24,9 @@ def model():
     return from_the_model(600)
 
 
-@pytest.fixture(scope="module")
+@pytest.fixture
 def simulator():
+    """One for each test, so that what a test draws does not depend on those before it."""
     return Simulator(standard_catalogue(), default_instrument("caliper"), seed=7)
 
 
@@ -82,6 +83,22 @@ def test_ours_and_the_dense_reference_agree_draw_by_draw(simulator, kind, draws)
             chance = chances[0] / (1 - OFF_MODEL) if held_back else chances[0]
             assert chance == pytest.approx(listed[order[0]], abs=0.02)
             assert none_there < 0.04
+
+
+@pytest.mark.parametrize("seed", [9, 13, 21])
+def test_a_zero_error_or_rust_that_makes_a_neighbour_likely_is_followed(seed):
+    """Two crosses a tenth apart in both sizes: the dense reference says how sure one may be."""
+    kind = "joint_cross"
+    made = Simulator(standard_catalogue(), default_instrument("caliper"), seed)
+    reference, seen = Reference(made, kind), KindEvidence(frozenset({kind}))
+    close_ones = 0
+    for row in made.of_kind(kind, 5):
+        draw = made.entry(row, whole_set(kind), 1)
+        order, chances, _, _ = our_ranking(made, draw, seen)
+        listed, _ = reference.posterior(draw)
+        close_ones += listed[order[0]] < 0.985
+        assert chances[0] == pytest.approx(listed[order[0]], abs=0.01)
+    assert close_ones
 
 
 def test_draws_depart_from_the_model_only_where_asked():

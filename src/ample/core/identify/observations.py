@@ -93,6 +93,22 @@ class InstrumentError:
     sound: int  # the first so many are those of an instrument whose zero is not off
 
 
+@dataclass(frozen=True)
+class ZeroTail:
+    """How often a zero is off by more than its scatter, the scale of that (Student's t, ν = 2) and how far it is followed."""
+
+    share: float
+    scale_mm: float
+    farthest_mm: float
+
+
+def zero_tail(instrument: Instrument) -> ZeroTail:
+    """The tail of an instrument's zero error (`shared_error`), followed finely."""
+    smallest = min(instrument.outside_u_mm, instrument.inside_u_mm) / 2
+    share = ZERO_TAIL_SHARE * (CHECKED_TAIL if instrument.zero_checked else 1.0)
+    return ZeroTail(share, ZERO_TAIL_SCALE_U * smallest, FINE[1] * FINE[2] * smallest)
+
+
 @lru_cache(maxsize=64)
 def shared_error(instrument: Instrument, tail: bool = False, fine: bool = True) -> InstrumentError:
     """The error that all readings of an instrument share, above all its zero, as quadrature nodes.
@@ -124,14 +140,14 @@ def shared_error(instrument: Instrument, tail: bool = False, fine: bool = True) 
     count, steps, step_u = FINE if fine else COARSE
     deviation = min(math.sqrt(SHARED_PART) * smallest, ZERO_DEVIATION_MM) if fine else 0.0
     nodes, weights = np.polynomial.hermite_e.hermegauss(count)
-    share = ZERO_TAIL_SHARE * (CHECKED_TAIL if instrument.zero_checked else 1.0)
-    shifts, weights = nodes * deviation, (1 - share) * weights / weights.sum()
+    off = zero_tail(instrument)
+    shifts, weights = nodes * deviation, (1 - off.share) * weights / weights.sum()
     if tail:
         places = np.arange(1, steps + 1) * step_u * smallest
         far = np.concatenate([-places[::-1], places])
-        chance = rough_density(far, ZERO_TAIL_SCALE_U * smallest)
+        chance = rough_density(far, off.scale_mm)
         shifts = np.concatenate([shifts, far])
-        weights = np.concatenate([weights, share * chance / chance.sum()])
+        weights = np.concatenate([weights, off.share * chance / chance.sum()])
     return InstrumentError(shifts, weights, deviation, count)
 
 

@@ -25,6 +25,7 @@ from ample.core.identify.marking_evidence import Evidence, marking_likelihood
 from ample.core.identify.next_measurement import NextMeasurement, State, best_next
 from ample.core.identify.observations import Observation
 from ample.core.identify.posterior import Posterior, listed_prior, measure, unlisted_of
+from ample.core.identify.rivals import rivalled
 from ample.core.identify.unit_hint import UnitHint, unit_hint
 from ample.core.identify.values import ranking_value
 from ample.core.parts import MarkingReading
@@ -137,9 +138,13 @@ def identify(
             "A feature is given twice with one instrument. List repeats together.",
             "observations",
         )
-    posterior = measure(catalogue, read, unlisted_of(catalogue.family, _kinds_open(catalogue, told)))
+    of_none = unlisted_of(catalogue.family, _kinds_open(catalogue, told))
+    posterior = measure(catalogue, read, of_none)
     evidence = marking_likelihood(catalogue, markings)
     weighed = _weighed(catalogue, posterior, evidence, kind_likelihood(catalogue, told))
+    if rivalled(catalogue, read, posterior, weighed.by_unit):
+        posterior = measure(catalogue, read, of_none, closely=True)
+        weighed = _weighed(catalogue, posterior, evidence, kind_likelihood(catalogue, told))
     order = _likeliest(weighed.by_envelope, limit)
     offered = catalogue.family.offered(_schemes(catalogue, told, weighed.by_envelope, order))
     candidates = _candidates(catalogue, read, order, weighed, most_variants, offered)
