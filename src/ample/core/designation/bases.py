@@ -90,7 +90,11 @@ def exact_bases(clean: str, start: int) -> list[Base]:
     """
     found = _standing_names(clean, start, dashes=True)
     whole = bool(found) and found[0].weight > STANDS_WELL and found[0].size.kind not in ALONE
-    if "-" in clean and not whole:
+    if (
+        not whole
+        and "-" in clean
+        and _squeezed(clean, start, False).text != _squeezed(clean, start, True).text
+    ):
         held = {(base.size.designation, base.stop) for base in found}
         for base in _standing_names(clean, start, dashes=False):
             if (base.size.designation, base.stop) not in held:

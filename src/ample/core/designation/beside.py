@@ -95,7 +95,8 @@ _DATE = re.compile(
 )
 _SOME_WORD = re.compile(r"(?:^|\s)(?!(?:CONE|CUP)(?:\s|$))(?:[^\W\d_]{3,}|NO|\d{1,2}\s*[X×])(?=[\s.]|$)")
 _SIZE_SAID = re.compile(r"(?<![\w/.,?])\d+(?:[.,]\d+)?\s*(?:MM\s*)?(?:BORE|SHAFT|ROD|OD|ID)\b")
-_SIZE_WORDS = ("OD", "ID", "BORE", "SHAFT")  # ROD has OD in it
+_SIZE_WORD = re.compile("OD|ID|BORE|SHAFT")  # ROD has OD in it
+_MORE_FIGURES = re.compile(r"\s\d")
 _BATCH = re.compile(r"[A-Z]?\d{1,4}")
 
 
@@ -143,6 +144,8 @@ def without_words(
     capitals = typed != typed.lower()  # then what is written small is no code
     for token in _TOKEN.finditer(clean, at):
         piece = token.group()
+        if not (takes_next or piece[0].isalpha()):  # begins as no word
+            continue
         at = token.start()
         if _covered(places, at) or (not (takes_next or known_too) and _covered(known, at)):
             continue
@@ -174,14 +177,14 @@ def has_words(clean: str) -> bool:
 
 def without_sizes(clean: str, typed: str) -> Parted:
     """The text without sizes that are said in words (25 bore): those are readings, not codes."""
-    if not any(word in clean for word in _SIZE_WORDS):
+    if _SIZE_WORD.search(clean) is None:
         return Parted(clean, typed, ())
     return _parted(clean, typed, [found.span() for found in _SIZE_SAID.finditer(clean)])
 
 
 def without_dates(clean: str, typed: str) -> Parted:
     """The text without what looks like a date and stands after the first piece."""
-    if not any(_DATE.fullmatch(piece) for piece in clean.split()[1:]):
+    if _MORE_FIGURES.search(clean) is None:
         return Parted(clean, typed, ())
     tokens = list(_TOKEN.finditer(clean))
     places = [token.span() for token in tokens[1:] if _DATE.fullmatch(token.group())]

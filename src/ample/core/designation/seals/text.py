@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, field
+from decimal import Decimal
 from functools import cached_property, lru_cache
 
 from ample.core.designation.seals.words import Word, spans_of, words_in
@@ -26,6 +27,7 @@ _WITHOUT_FRACTIONS = re.compile(f"{_BEFORE}({_PLAIN}){_AFTER}")
 _EVERY_FAMILY = frozenset(SEALS)
 _INCH_SIGNS = ('"', "″", "IN", "INCH")
 LARGEST_MM = 2500.0  # estimated: no seal, ring or small part that a rebuild shop meets is larger
+_SHORT_NUMBER, _INCH = 8, Decimal("25.4")
 _LARGEST_IN_MM = 12.0  # three decimals of a size under this are inches
 
 
@@ -173,6 +175,9 @@ def _numbers(free: str) -> list[tuple[Number, str]]:
 @lru_cache(maxsize=8192)
 def _length_mm(piece: str, inch: bool) -> float | None:
     """A number as a length; None when it is no size of a part."""
+    if len(piece) <= _SHORT_NUMBER and "/" not in piece:  # a plain decimal, as nearly all are
+        mm = float(Decimal(piece.replace(",", ".")) * (_INCH if inch else 1))
+        return mm if 0 < mm <= LARGEST_MM else None
     try:
         mm = parse_length(piece, "in" if inch else "mm").mm
     except BadInput:
