@@ -27,6 +27,21 @@ def test_a_page_is_found_and_worked_by_the_keys_alone(person):
     expect(page.locator(".numbers")).to_have_text("n = 60 000·14/(π·50) = 5 347.6 1/min")
 
 
+def test_a_page_is_drawn_with_its_own_numbers(person):
+    """The length in hand stands out; an answer is written in too; figures that cannot be leave the bare drawing."""
+    page = opened(person, "groove_for_piston")
+    drawing = page.locator(".sketch")
+    expect(drawing.locator("text")).to_have_text(["bore", "gland depth"])
+    page.locator("input[name=bore_mm]").fill("50")
+    page.keyboard.press("Tab")
+    page.keyboard.type("2.8")
+    expect(drawing.locator("text")).to_have_text(["bore 50 mm", "groove diameter 44.4 mm", "gland depth 2.8 mm"])
+    expect(drawing.locator("text.next")).to_have_text("gland depth 2.8 mm")
+    page.locator("input[name=gland_depth_mm]").fill("-3")
+    expect(page.locator(".worked .fields").get_by_role("alert")).to_be_visible()
+    expect(drawing.locator("text")).to_have_text(["bore", "gland depth"])
+
+
 def test_what_cannot_be_is_said_at_its_field_and_kept(person):
     page = opened(person, "raceway_growth")
     for name, typed in (

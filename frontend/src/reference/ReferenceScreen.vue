@@ -63,7 +63,7 @@ function enter(): void {
   lead.value = true
   void open(listed.value[0]?.question)
 }
-watch(chosen, async () => {
+watch([chosen, book], async () => {
   await nextTick()
   document.querySelector('.pages [aria-current]')?.scrollIntoView({ block: 'nearest' })
 })

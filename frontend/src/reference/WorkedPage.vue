@@ -3,6 +3,8 @@ import { computed, onMounted, reactive, ref, watch } from 'vue'
 import { api, resultOf, type Schemas } from '@/api/client'
 import { useLive } from '@/api/useLive'
 import { figure, given, unit, words, worked } from './figures'
+import PageSketch from './sketch/PageSketch.vue'
+import { SKETCHES } from './sketch'
 
 /** A question of the handbook, worked: its fields, the answer, the formula with its numbers in it, source and limits. */
 const props = defineProps<{
@@ -48,6 +50,12 @@ const outputs = computed(() =>
     ? []
     : Object.entries(live.answer.value ?? {}).filter(([name]) => !BESIDE.includes(name)),
 )
+/** The field in hand: its length stands out in the drawing. */
+const looking = ref('')
+const drawer = computed(() => SKETCHES[props.page.question])
+const drawn = computed((): Record<string, unknown> =>
+  live.refusal.value ? {} : { ...inputs.value, ...Object.fromEntries(outputs.value) },
+)
 const line = computed(() =>
   worked(props.page.worked || props.page.formula, { ...inputs.value, ...(live.answer.value ?? {}) }),
 )
@@ -73,6 +81,8 @@ const line = computed(() =>
             autocomplete="off"
             :placeholder="hint(field.range)"
             :aria-invalid="live.refusal.value?.field === field.name"
+            @focus="looking = field.name"
+            @blur="looking = ''"
           />
           <b>{{ unit(field.name) }}</b>
         </span>
@@ -90,6 +100,7 @@ const line = computed(() =>
       </div>
     </dl>
     <p v-else class="faint wait">{{ live.refusal.value ? '' : 'Fill in the fields: the answer follows.' }}</p>
+    <PageSketch v-if="drawer" :page="page" :drawer="drawer" :values="drawn" :looking="looking" />
     <p class="formula">{{ page.formula }}</p>
     <p v-if="outputs.length && page.worked" class="numbers fig">{{ line }}</p>
     <dl class="rests">

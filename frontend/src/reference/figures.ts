@@ -30,6 +30,7 @@ const UNITS: readonly UnitOf[] = [
 ]
 const WHOLE: Record<string, UnitOf> = {
   rpm: { ends: '', unit: '1/min', times: 1 },
+  taper_one_in: { ends: '', unit: '', times: 1 },
   wavelength_nm: { ends: '_nm', unit: 'nm', times: 1 },
   hours: { ends: '', unit: 'h', times: 1 },
   grams: { ends: '', unit: 'g', times: 1 },
