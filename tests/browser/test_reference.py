@@ -35,7 +35,9 @@ def test_a_page_is_drawn_with_its_own_numbers(person):
     page.locator("input[name=bore_mm]").fill("50")
     page.keyboard.press("Tab")
     page.keyboard.type("2.8")
-    expect(drawing.locator("text")).to_have_text(["bore 50 mm", "groove diameter 44.4 mm", "gland depth 2.8 mm"])
+    expect(drawing.locator("text")).to_have_text(
+        ["bore 50 mm", "groove diameter 44.4 mm", "gland depth 2.8 mm"]
+    )
     expect(drawing.locator("text.next")).to_have_text("gland depth 2.8 mm")
     page.locator("input[name=gland_depth_mm]").fill("-3")
     expect(page.locator(".worked .fields").get_by_role("alert")).to_be_visible()
