@@ -158,7 +158,7 @@ def test_a_fact_that_changes_after_ordering_says_so_on_the_order(person, make_pa
     page.keyboard.press("Control+Enter")
     expect(page.locator(".line.now")).to_contain_text("replaces TC 35x62x7 NBR")
     page.goto(page.url.split("/orders")[0] + f"/jobs/{number}/parts/{part}/bench")
-    page.locator("input[name=marking]").wait_for()
+    expect(page.locator("input[name=marking]")).to_have_value("TC 35x62x7 NBR")  # it has come
     with page.expect_response(
         lambda answer: answer.request.method == "PUT" and answer.url.endswith("/bench")
     ):

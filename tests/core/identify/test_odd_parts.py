@@ -119,6 +119,30 @@ def test_a_legible_mark_that_the_readings_contradict_is_a_clash(family, marking,
     assert found.candidates[0].probability < 0.9
 
 
+@pytest.mark.parametrize(
+    ("family", "marking", "readings"),
+    [("bearing", "NU2364", {"bore": 25.0}), ("bearing", "22392", {"bore": 120.0}),
+     ("o_ring", "O-ring 77.7x3.3", {"inside": 20.0})],
+)  # fmt: skip
+def test_so_is_the_mark_of_a_part_on_no_list(family, marking, readings):
+    clash = asked(family, marking, **readings).clash
+    assert clash is not None
+    assert "on no list" in clash
+
+
+@pytest.mark.parametrize(
+    ("family", "marking", "readings", "least"),
+    [("bearing", "22392", {}, 0.5), ("bearing", "22392", {"bore": 459.99}, 0.9), ("bearing", "NU2364", {}, 0.25),
+     ("o_ring", "O-ring 77.7x3.3", {}, 0.5), ("o_ring", "O-ring 77.7x3.3", {"inside": 77.6, "section_1": 3.29}, 0.4)],
+)  # fmt: skip
+def test_a_legible_mark_of_a_part_on_no_list_says_so(family, marking, readings, least):
+    """There it is as likely as a misread mark is not; a figure left over is no part of a shorter name."""
+    found = asked(family, marking, **readings)
+    assert found.none_probability > least
+    assert found.none_probability > found.candidates[0].probability or least < 0.4
+    assert found.clash is None
+
+
 def test_a_mark_that_the_readings_bear_out_is_none():
     assert asked(marking="6205", bore=24.99).clash is None
     assert asked(marking="62?5", bore=24.0).clash is None

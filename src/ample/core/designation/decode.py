@@ -2,14 +2,21 @@
 
 from __future__ import annotations
 
-import re
 from collections.abc import Iterator
 from dataclasses import replace
-from functools import cache, lru_cache
 from itertools import islice, product
 
 from ample.core.designation.alike import as_bearing, as_size, as_suffix, with_times
-from ample.core.designation.bases import NOT_HELD, Base, exact_bases, is_wild, pattern_bases, unheld_bases
+from ample.core.designation.bases import (
+    CUT_IN_A_NUMBER,
+    NOT_HELD,
+    Base,
+    exact_bases,
+    is_wild,
+    pattern_bases,
+    unheld_bases,
+)
+from ample.core.designation.bearing_reading import assembled, by_size
 from ample.core.designation.beside import (
     Parted,
     has_words,
@@ -23,19 +30,12 @@ from ample.core.designation.seals import FEW_WORN, MANY_WORN, begins_as_seal, se
 from ample.core.designation.special_bore import bore_first
 from ample.core.designation.suffixes import code_spans, skip, suffix_choices
 from ample.core.errors import BadInput
-from ample.core.parts import CLOSURES, MarkingReading, Span, bearing_kinds
-from ample.core.parts.attributes import worth_saying
-from ample.core.sizes import parse_size
-from ample.core.standards import BoundarySize, bearing_series, bearing_sizes
+from ample.core.parts import MarkingReading, Span, bearing_kinds
 
 LONGEST_MARKING = 60
 MOST_READINGS = 24
 MOST_HALF_READ = 14
-MOST_OF_A_SIZE = 12
-_UNREAD_COST, _CONTRADICTS, _SECOND_MEANING, _LOOKS_ALIKE = 0.6, 0.3, 0.5, 0.85
-_NEARLY_MM = 0.05
-_THREE_NUMBERS = re.compile(r"\d[^\s×*xX]*[\s×*xX]+[^\s×*xX]*\d[^\s×*xX]*[\s×*xX]+[^\s×*xX]*\d")
-_NO_SIZE = re.compile(r"[bfgjkpqrvwyz]", re.IGNORECASE)  # letters of no unit, nor of "dia" or the times sign
+_UNREAD_COST, _SECOND_MEANING, _LOOKS_ALIKE = 0.6, 0.5, 0.85
 _WORTH_GIVING = 0.25
 _SURE = 0.8
 _WITH_SECOND_MEANINGS = 6
@@ -233,7 +233,7 @@ def _bearing_readings(
     for dialect in dialects:
         readings += _readings_in(clean, text, dialect.over_general, limit)
     readings += _readings_in(clean, text, general_dialect(), limit)
-    return readings or _by_size(text)
+    return readings or by_size(text)
 
 
 def _same_length_upper(text: str) -> str:
@@ -258,7 +258,10 @@ def _bases_at(clean: str, at: int, dialect: Dialect, limit: int) -> list[Base]:
         found = pattern_bases(clean, at, dialect.suffix_pattern, most)
         if found:
             return found
-    return exact_bases(clean, at) or unheld_bases(clean, at)
+    exact = exact_bases(clean, at)
+    if exact and max(base.weight for base in exact) > CUT_IN_A_NUMBER:
+        return exact
+    return unheld_bases(clean, at) + exact  # NU2364 is no NU236 with a figure left over
 
 
 def _beginnings(
@@ -288,123 +291,13 @@ def _with_suffixes(
         choices, unread = known
         if not choices:
             score = base.weight * _UNREAD_COST ** len(unread)
-            readings.append(_assembled(base.size, [*prefixes, *base.spans], unread, score, dialect.name))
+            readings.append(assembled(base.size, [*prefixes, *base.spans], unread, score, dialect.name))
             continue
         for number, chosen in enumerate(islice(product(*choices), 8 if rank < _WITH_SECOND_MEANINGS else 1)):
             spans = [*prefixes, *base.spans, *(span for group in chosen for span in group)]
             score = base.weight * _UNREAD_COST ** len(unread) * _SECOND_MEANING**number
-            readings.append(_assembled(base.size, spans, unread, score, dialect.name))
+            readings.append(assembled(base.size, spans, unread, score, dialect.name))
     return readings
-
-
-_ASSUMED = (
-    ("closure", "open", "no closure marked: open"),
-    ("clearance", "N", "no clearance marked: normal"),
-    ("class", "Normal", "no class marked: normal"),
-    ("cage", "standard", "no cage marked: the maker's standard"),
-    ("snap_ring", "none", "no snap-ring groove marked"),
-    ("bore_shape", "cylindrical", "no taper marked: cylindrical"),
-)
-_ASSUMED_SPANS = {
-    attribute: Span(-1, -1, "", words, attribute, value, "assumed", "common practice")
-    for attribute, value, words in _ASSUMED
-}
-
-
-@lru_cache
-def _assumed(kind: str) -> tuple[tuple[str, str, Span | None], ...]:
-    """What goes without saying for a kind, with the span where it is written out."""
-    said = worth_saying(kind)
-    return tuple((name, value, _ASSUMED_SPANS[name] if name in said else None) for name, value, _ in _ASSUMED)
-
-
-_SAYS_NO_KIND = ("note", "designation")
-
-
-def _assembled(
-    size: BoundarySize, spans: list[Span], unread: tuple[str, ...], score: float, dialect: str
-) -> MarkingReading:
-    """Put the spans together; two codes that set one attribute differently cost score."""
-    attributes: dict[str, str] = {}
-    extras: list[str] = []
-    for span in spans:
-        attribute = span.attribute
-        if attribute == "extra":
-            extras.append(span.value)
-        elif attribute in _SAYS_NO_KIND or attribute.endswith("_mm"):
-            continue
-        elif attributes.setdefault(attribute, span.value) != span.value:
-            score *= _CONTRADICTS
-    for attribute, value, aloud in _assumed(size.kind):
-        if attribute not in attributes:
-            attributes[attribute] = value
-            if aloud is not None:
-                spans.append(aloud)
-    attributes["series"] = size.series
-    attributes["kind"] = size.kind
-    if extras:
-        attributes["extra"] = " ".join(extras)
-    return MarkingReading(
-        "bearing", size.designation, size.series, dict(_dimensions(size, CLOSURES[attributes["closure"]].sides > 0)), attributes,
-        tuple(spans), unread, round(score, 4), dialect,
-    )  # fmt: skip
-
-
-@cache
-def _dimensions(size: BoundarySize, closed: bool) -> dict[str, float]:
-    """The sizes by the contract's names; only the bore when the size is not held."""
-    width = size.width_mm(closed) or size.width_mm(not closed)
-    if not width:
-        return {"d_mm": size.d_mm}
-    found = {}
-    for name in bearing_kinds()[size.kind].dimension_names:
-        if name in ("d_mm", "Fw_mm"):
-            found[name] = size.d_mm
-        elif name == "D_mm":
-            found[name] = size.D_mm
-        else:
-            own = size.T_mm if name == "T_mm" else size.C_mm if name == "C_mm" else None
-            found[name] = own or width
-    return found
-
-
-@lru_cache
-def _sizes_by_bore() -> dict[int, list[BoundarySize]]:
-    found: dict[int, list[BoundarySize]] = {}
-    for size in bearing_sizes():
-        if size.d_mm and size.D_mm:
-            for whole in {int(size.d_mm - _NEARLY_MM), int(size.d_mm + _NEARLY_MM)}:
-                found.setdefault(whole, []).append(size)
-    return found
-
-
-def _by_size(text: str) -> list[MarkingReading]:
-    """Three dimensions that are those of a known bearing."""
-    if _NO_SIZE.search(text) or not _THREE_NUMBERS.search(text):
-        return []
-    try:
-        lengths = [each.mm for each in parse_size(text)]
-    except BadInput:
-        return []
-    if len(lengths) != 3:
-        return []
-    found = []
-    for size in _sizes_by_bore().get(int(lengths[0]), ()):
-        for width in dict.fromkeys((size.B_open_mm, size.B_closed_mm, size.T_mm)):
-            sizes = (size.d_mm, size.D_mm, width or 0.0)
-            if all(abs(a - b) <= _NEARLY_MM for a, b in zip(lengths, sizes, strict=True)):
-                span = Span(0, len(text), text, f"the size of {size.designation}", "designation",
-                            size.designation, "implied", "ISO 15")  # fmt: skip
-                share = _share(size)
-                found.append(_assembled(size, [span], (), 0.3 + 0.1 * share / (1 + share), "general"))
-                break
-    found.sort(key=lambda reading: -reading.score)
-    return found[:MOST_OF_A_SIZE]
-
-
-def _share(size: BoundarySize) -> float:
-    """How often a size's series is met."""
-    return bearing_series()[size.series].share
 
 
 def _without_repeats(readings: list[MarkingReading]) -> list[MarkingReading]:

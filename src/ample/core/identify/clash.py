@@ -25,7 +25,8 @@ def clash(
     """What the marking names and the readings contradict, in words; None when they agree, or one of them is missing.
 
     They contradict when every part that the marking names, whole, misses a reading by more than four standard
-    uncertainties; of a half-legible marking nothing is said, it is the readings that complete it.
+    uncertainties; what is on no list, when a size that it states lies farther from the reading than a used part's can. Of a
+    half-legible marking nothing is said, it is the readings that complete it.
 
     Args:
         catalogue: What is listed.
@@ -45,7 +46,11 @@ def clash(
         return None
     named = dict.fromkeys(reading.designation for reading in markings)
     rows = [catalogue.rows_named[name] for name in named if name in catalogue.rows_named]
-    if not rows or any(span.certainty == "half_read" for span in markings[0].spans):
+    if any(span.certainty == "half_read" for span in markings[0].spans):
+        return None
+    if markings[0].designation not in catalogue.rows_named and not markings[0].unread:
+        return _of_no_list(markings[0], observations)
+    if not rows:
         return None
     nearest: tuple[int, FeatureAgreement] | None = None
     named_rows = np.concatenate(rows)  # open and closed ones differ in width: each unit once
@@ -74,6 +79,22 @@ def clash(
     if by_size.designation in named or _misses(catalogue, by_size.designation, observations):
         return f"{said}Check both again."
     return f"{said}By its size it is {by_size.designation} ({by_size.size_text}). Check both again."
+
+
+def _of_no_list(reading: MarkingReading, observations: tuple[Observation, ...]) -> str | None:
+    """What a marking of a part that is not listed states of a size, and a reading contradicts."""
+    for each in observations:
+        feature = each.described
+        size = reading.dimensions.get(feature.shows or feature.axis)
+        if not size:
+            continue
+        far = feature.far_mm + feature.far_share * size + 2 * each.reading.expanded_uncertainty_mm
+        if abs(each.values_mm[0] - size) > far:
+            return (
+                f"The marking says {reading.designation}, which is on no list here, {feature.words} {size:g} mm; "
+                f"it reads {each.values_mm[0]:.2f} mm. Check both again."
+            )
+    return None
 
 
 def _misses(catalogue: Catalogue, name: str, observations: tuple[Observation, ...]) -> bool:

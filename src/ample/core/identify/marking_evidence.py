@@ -24,11 +24,12 @@ _USUAL = {"closure": "open", "clearance": "N", "class": "Normal"}
 
 @dataclass(frozen=True)
 class Evidence:
-    """Likelihood of the marking: some parts (rows, in order) have more, all have the background."""
+    """Likelihood of the marking: some parts (rows, in order) have more, all have the background; and of what is not listed."""
 
     background: float
     rows: Ints
     extra: Floats
+    of_none: float
 
     def of(self, rows: Ints) -> Floats:
         """The likelihood for these parts."""
@@ -39,13 +40,15 @@ class Evidence:
 
 
 def marking_likelihood(catalogue: Catalogue, markings: Sequence[MarkingReading]) -> Evidence:
-    """Likelihood of the marking for each listed part; one that is not listed has the background.
+    """Likelihood of the marking for each listed part, and for one that is not listed.
 
     A part named by the marking gets 1, another the chance of a misread or foreign ring shared
-    over all names; attributes that the marking states, or leaves out, weigh within a part.
+    over all names; attributes that the marking states, or leaves out, weigh within a part. One that is not listed has
+    that background too, but where the marking is read whole and names what is on no list: there are taken to be as many
+    names on no list as on it.
     """
     if not markings:
-        return Evidence(1.0, np.zeros(0, dtype=np.intp), np.zeros(0))
+        return Evidence(1.0, np.zeros(0, dtype=np.intp), np.zeros(0), 1.0)
     background = MISREAD / max(len(catalogue.rows_named), 1)
     found: dict[str, Floats] = {}
     fewest = min(len(reading.unread) for reading in markings)
@@ -53,19 +56,27 @@ def marking_likelihood(catalogue: Catalogue, markings: Sequence[MarkingReading])
         rows = catalogue.rows_named.get(reading.designation)
         if rows is None:
             continue
-        left_over = NOT_OF_THIS ** (len(reading.unread) - fewest)
+        more = len(reading.unread) - fewest
+        left_over = NOT_OF_THIS**more * (min(reading.score / markings[0].score, 1.0) if more else 1.0)
         weights = np.full(len(rows), left_over * _strength(reading, markings))
         for attribute, column in catalogue.entry_marked.items():
             weights *= _weights(reading, attribute, column[rows])
         weights *= _of_kind(reading, catalogue, rows)
         held = found.get(reading.designation)
         found[reading.designation] = weights if held is None else np.maximum(held, weights)
+    names_none = markings[0].designation not in found and _read_whole(markings[0])
+    of_none = (1 - MISREAD) / MISREAD * background if names_none else background
     if not found:
-        return Evidence(background, np.zeros(0, dtype=np.intp), np.zeros(0))
+        return Evidence(background, np.zeros(0, dtype=np.intp), np.zeros(0), of_none)
     rows = np.concatenate([catalogue.rows_named[name] for name in found])
     extra = (1 - MISREAD) * np.concatenate(list(found.values()))
     order = np.argsort(rows)
-    return Evidence(background, rows[order], extra[order])
+    return Evidence(background, rows[order], extra[order], of_none)
+
+
+def _read_whole(reading: MarkingReading) -> bool:
+    """Nothing of the marking is left over or half read."""
+    return not reading.unread and all(span.certainty != "half_read" for span in reading.spans)
 
 
 def _of_kind(reading: MarkingReading, catalogue: Catalogue, rows: Ints) -> Floats:

@@ -244,7 +244,7 @@ def _weighed(
     group_weight = evidence.background * catalogue.group_prior + named
     density = factor * group_weight
     seen = float(catalogue.group_prior @ of_kind[catalogue.group_kind])
-    none = posterior.none_density * evidence.background * seen
+    none = posterior.none_density * evidence.of_none * seen
     listed = listed_prior(catalogue.family)
     total = listed * float(density.sum()) + none
     chance = listed * density / total
