@@ -168,3 +168,18 @@ def test_a_fact_that_changes_after_ordering_says_so_on_the_order(person, make_pa
     expect(line).to_contain_text("Changed since it was ordered: rubber NBR → FKM")
     line.get_by_role("button", name="take it off").click()
     expect(page.locator(".line", has_text="Browser test unit").filter(has_text=number)).to_have_count(0)
+
+
+def test_a_mark_on_no_list_says_so_first(person, make_part):
+    """And nothing that is listed stands under it as an answer; what is needed can still be said, and it is confirmed."""
+    number, part = make_part(marking="22392")
+    page = person().go(f"/jobs/{number}/parts/{part}/bench")
+    odd = page.get_by_label("what would explain the readings")
+    expect(odd).to_contain_text("22392 is in none of the lists held here.")
+    expect(page.locator(".candidates").get_by_label("quantity needed")).to_be_visible()
+    expect(page.locator(".candidates")).not_to_contain_text("catalogue items in this size")
+    page.locator("input[name=bore]").fill("120")
+    page.keyboard.press("Tab")
+    expect(
+        page.get_by_text("The marking says 22392, which is on no list here, bore 460 mm; it reads 120.00 mm.")
+    ).to_be_visible()

@@ -16,16 +16,15 @@ import ExplanationsCard from './ExplanationsCard.vue'
 import KindStrip from './KindStrip.vue'
 import MarkingStrip from './MarkingStrip.vue'
 import OriginCard from './OriginCard.vue'
-import PartNeeds from './PartNeeds.vue'
 import QuestionCard from './QuestionCard.vue'
 import ProfileStrip from './ProfileStrip.vue'
 import TrayStrip from './TrayStrip.vue'
 import { bare, useBench, type Feature, type Sheet } from './useBench'
+import WhatIsNeeded from './WhatIsNeeded.vue'
 import { useDrawn } from './useDrawn'
 import { useLed } from './useLed'
 import { useZeroCheck } from './useZeroCheck'
 import { statesOf } from '@/drawing/seals'
-import RequirementList from '@/job/RequirementList.vue'
 import { FAMILIES, useKinds, type FamilyName } from '@/job/useKinds'
 
 const route = useRoute()
@@ -62,10 +61,19 @@ const { kindDrawn, drawn, state, asked, beside, nextState, begin } = useDrawn(be
 const nothingFits = computed(
   () => (answer.value?.none_probability ?? 0) > 0.5 || candidates.value[0]?.misfit?.agreement === 'disagrees',
 )
+const NOT_NEAR_MM = 5
+/** What is offered; nothing where the part is on no list and nothing listed comes near to what was measured. */
+const likely = computed(() => {
+  const shown = candidates.value.slice(0, 4)
+  const [first] = shown
+  const none = (answer.value?.none_probability ?? 0) > 0.5
+  const misfit = first?.misfit?.agreement === 'disagrees' ? Math.abs(first.misfit.off_mm ?? 0) : Infinity
+  return none && first && first.probability < 0.01 && misfit > NOT_NEAR_MM ? [] : shown
+})
 const nearestWords = computed(() => {
   const near = candidates.value[0]
   const led = answer.value?.explanations[0]?.what ?? 'unlisted'
-  if (!near?.misfit || led !== 'unlisted') return ''
+  if (!near?.misfit || led !== 'unlisted' || !likely.value.length) return ''
   const { feature, off_mm } = near.misfit
   return `The closest is ${near.designation}, ${near.size_text}: ${kinds.feature(feature, family.value, near.kind)} off by ${Math.abs(off_mm ?? 0).toFixed(2)} mm.`
 })
@@ -327,7 +335,7 @@ onMounted(async () => {
             @zero="async () => (refused = (await zeroIsRight())?.message ?? null)"
           />
           <CandidateCard
-            v-for="(candidate, i) in candidates.slice(0, 4)"
+            v-for="(candidate, i) in likely"
             :key="`${candidate.designation}-${candidate.size_text}`"
             :variant="variant"
             :family="family"
@@ -337,24 +345,12 @@ onMounted(async () => {
             @choose="point(i)"
             @pick="pick"
           >
-            <RequirementList
-              v-if="answer"
-              :requirement="answer.requirement"
-              :said="sheet.sheet.value.said"
-              editable
-              @say="bench.say"
-            >
-              <PartNeeds
-                v-model:needed="sheet.sheet.value.needed"
-                v-model:temperature="sheet.sheet.value.temperature_c"
-                v-model:medium="sheet.sheet.value.medium"
-                :family="family"
-                :on-line="bench.onLine.value"
-                :count="bench.needed.value"
-              />
-            </RequirementList>
+            <WhatIsNeeded v-if="answer" :bench="bench" :family="family" :requirement="answer.requirement" />
           </CandidateCard>
-          <div class="none" :class="{ att: nothingFits }">
+          <div v-if="!likely.length && answer" class="needs">
+            <WhatIsNeeded :bench="bench" :family="family" :requirement="answer.requirement" />
+          </div>
+          <div v-else class="none" :class="{ att: nothingFits }">
             <span>not in the catalogue</span
             ><span class="fig">{{ percent(answer?.none_probability ?? 0) }}</span>
           </div>
@@ -433,6 +429,9 @@ onMounted(async () => {
 .candidates {
   overflow: auto;
   grid-row: 2;
+}
+.needs {
+  padding: 10px 20px;
 }
 .none {
   display: flex;

@@ -10,12 +10,13 @@ const props = defineProps<{
   instrument: string
 }>()
 defineEmits<{ again: [feature: string]; zero: [] }>()
+const onNoList = computed(() => props.explanations.every((each) => each.what === 'unlisted'))
 const shown = computed(() => props.explanations.slice(0, 3))
 </script>
 
 <template>
   <section class="odd" aria-label="what would explain the readings">
-    <h2>No listed part fits all readings</h2>
+    <h2>{{ onNoList ? 'Not in the catalogue' : 'No listed part fits all readings' }}</h2>
     <ul>
       <li v-for="each in shown" :key="`${each.what}-${each.feature}`">
         <span class="fig">{{ percent(each.share) }}</span>

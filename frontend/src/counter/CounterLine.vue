@@ -21,6 +21,8 @@ function onKey(event: KeyboardEvent): void {
     if (text.value) text.value = ''
     else field.value?.blur()
   } else if (event.key === 'Enter') ask.enter()
+  else if (event.key === '/' && !text.value)
+    event.preventDefault() // the hand is here already
   else chosen.value = 0
 }
 function focus(): void {

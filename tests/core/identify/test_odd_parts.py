@@ -141,6 +141,9 @@ def test_a_legible_mark_of_a_part_on_no_list_says_so(family, marking, readings, 
     assert found.none_probability > least
     assert found.none_probability > found.candidates[0].probability or least < 0.4
     assert found.clash is None
+    if least >= 0.5:
+        assert found.explanations[0].what == "unlisted"
+        assert found.explanations[0].words.endswith("lists held here." if not readings else " mm.")
 
 
 def test_a_mark_that_the_readings_bear_out_is_none():

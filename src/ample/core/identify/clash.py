@@ -9,6 +9,7 @@ from numpy.typing import NDArray
 
 from ample.core.identify.agreement import DISAGREES_SIGMA, FeatureAgreement, agreements
 from ample.core.identify.catalogue import Catalogue
+from ample.core.identify.marking_evidence import not_listed
 from ample.core.identify.observations import Observation
 from ample.core.identify.unit_hint import likeliest_entry
 from ample.core.parts import MarkingReading
@@ -48,7 +49,7 @@ def clash(
     rows = [catalogue.rows_named[name] for name in named if name in catalogue.rows_named]
     if any(span.certainty == "half_read" for span in markings[0].spans):
         return None
-    if markings[0].designation not in catalogue.rows_named and not markings[0].unread:
+    if not_listed(catalogue, markings):
         return _of_no_list(markings[0], observations)
     if not rows:
         return None

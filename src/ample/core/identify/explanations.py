@@ -81,6 +81,7 @@ def explanations(
     observations: tuple[Observation, ...],
     posterior: Posterior,
     weighed: Weights,
+    named: str = "",
 ) -> tuple[Explanation, ...]:
     """What would explain readings that no listed part fits, likeliest first.
 
@@ -92,6 +93,7 @@ def explanations(
         observations: The readings.
         posterior: What they say, looked at closely.
         weighed: Prior, marking and what was seen, by group; and the density of a part on no list.
+        named: What the marking says, where it names a part that is not listed.
 
     Returns:
         At most four explanations with more than a hundredth each.
@@ -112,7 +114,7 @@ def explanations(
         if mass > LEAST_SHARE * total:
             found.append(_explained(catalogue, observations, posterior, way, mass / total, weighed))
     if none > LEAST_SHARE * total:
-        found.append(_unlisted(catalogue, observations, none / total))
+        found.append(on_no_list(catalogue, observations, none / total, named))
     return tuple(sorted(found, key=lambda each: -each.share)[:MOST_SHOWN])
 
 
@@ -246,12 +248,36 @@ def _zero_mm(catalogue: Catalogue, posterior: Posterior, unit: int) -> float:
     return float(round(chance @ posterior.shared.shifts_mm / chance.sum(), 2))
 
 
-def _unlisted(catalogue: Catalogue, observations: tuple[Observation, ...], share: float) -> Explanation:
+def on_no_list(
+    catalogue: Catalogue, observations: tuple[Observation, ...], share: float, named: str = ""
+) -> Explanation:
+    """That the part is in none of the lists, as measured or as its marking names it.
+
+    Args:
+        catalogue: What is listed.
+        observations: The readings.
+        share: How likely that is, 0 to 1.
+        named: What the marking says, where it names a part that is not listed.
+
+    Returns:
+        The explanation, in words.
+
+    Raises:
+        Nothing.
+
+    Source: docs/decisions/one-ranking.md.
+    """
     sizes = ", ".join(
         f"{catalogue.family.feature(each.feature).words} {median(each.values_mm):.2f}"
         for each in observations
     )
-    words = f"It may be in none of the lists held here, as measured: {sizes} mm."
-    return Explanation(
-        UNLISTED, share, "", "", "", None, words, "Measure once more, then ask a supplier with these sizes."
+    measured = f", as measured: {sizes} mm" if sizes else ""
+    words = f"{named} is in none of the lists held here{measured}." if named else (
+        f"It may be in none of the lists held here{measured}."
+    )  # fmt: skip
+    do = (
+        "Measure once more, then ask a supplier with these sizes."
+        if sizes
+        else "Measure it before you ask a supplier."
     )
+    return Explanation(UNLISTED, share, "", "", "", None, words, do)

@@ -64,8 +64,7 @@ def marking_likelihood(catalogue: Catalogue, markings: Sequence[MarkingReading])
         weights *= _of_kind(reading, catalogue, rows)
         held = found.get(reading.designation)
         found[reading.designation] = weights if held is None else np.maximum(held, weights)
-    names_none = markings[0].designation not in found and _read_whole(markings[0])
-    of_none = (1 - MISREAD) / MISREAD * background if names_none else background
+    of_none = (1 - MISREAD) / MISREAD * background if not_listed(catalogue, markings) else background
     if not found:
         return Evidence(background, np.zeros(0, dtype=np.intp), np.zeros(0), of_none)
     rows = np.concatenate([catalogue.rows_named[name] for name in found])
@@ -74,9 +73,30 @@ def marking_likelihood(catalogue: Catalogue, markings: Sequence[MarkingReading])
     return Evidence(background, rows[order], extra[order], of_none)
 
 
-def _read_whole(reading: MarkingReading) -> bool:
-    """Nothing of the marking is left over or half read."""
-    return not reading.unread and all(span.certainty != "half_read" for span in reading.spans)
+def not_listed(catalogue: Catalogue, markings: Sequence[MarkingReading]) -> str:
+    """What a marking names that is read whole and names no listed part; empty when it does not.
+
+    Args:
+        catalogue: What is listed.
+        markings: Readings of the marking, best first.
+
+    Returns:
+        The designation, or nothing.
+
+    Raises:
+        Nothing.
+
+    Example:
+        >>> from ample.core.designation import decode
+        >>> from ample.core.identify import standard_catalogue
+        >>> not_listed(standard_catalogue(), decode("22392")), not_listed(standard_catalogue(), decode("6205"))
+        ('22392', '')
+    """
+    if not markings or markings[0].designation in catalogue.rows_named:
+        return ""
+    best = markings[0]
+    whole = not best.unread and all(span.certainty != "half_read" for span in best.spans)
+    return best.designation if whole else ""
 
 
 def _of_kind(reading: MarkingReading, catalogue: Catalogue, rows: Ints) -> Floats:

@@ -13,7 +13,14 @@ from ample.core.identify.advice import advice, neighbours
 from ample.core.identify.agreement import DISAGREES_SIGMA, FeatureAgreement, agreement, worth
 from ample.core.identify.catalogue import Catalogue, Entry
 from ample.core.identify.clash import clash
-from ample.core.identify.explanations import ONE_READING, Explanation, Weights, explanations
+from ample.core.identify.explanations import (
+    EVEN_CHANCE,
+    ONE_READING,
+    Explanation,
+    Weights,
+    explanations,
+    on_no_list,
+)
 from ample.core.identify.kind_evidence import (
     KindEvidence,
     NextQuestion,
@@ -21,7 +28,7 @@ from ample.core.identify.kind_evidence import (
     next_question,
     schemes_meant,
 )
-from ample.core.identify.marking_evidence import Evidence, marking_likelihood
+from ample.core.identify.marking_evidence import Evidence, marking_likelihood, not_listed
 from ample.core.identify.next_measurement import NextMeasurement, State, best_next
 from ample.core.identify.observations import Observation
 from ample.core.identify.posterior import Posterior, listed_prior, measure, unlisted_of
@@ -69,7 +76,7 @@ class Identification:
     """The whole answer: candidates, none of these, unit hint, clash and what to measure next.
 
     Where the best candidate misses a reading by more than four standard uncertainties, `explanations` are what would
-    explain it, and `unexplained` is what is taken from the candidates and left open: a model that did not foresee a
+    explain it (where none of them leads without, that alone), and `unexplained` is what is taken from the candidates and left open: a model that did not foresee a
     reading is not to be trusted to the last percent. The chances of candidates, none and unexplained sum to 1.
     """
 
@@ -150,7 +157,12 @@ def identify(
     candidates = _candidates(catalogue, read, order, weighed, most_variants, offered)
     missed = _missed(candidates)
     left_open = OFF_MODEL if missed else 0.0
-    why = _why(catalogue, read, posterior, weighed, kind_likelihood(catalogue, told)) if missed else ()
+    why: tuple[Explanation, ...] = ()
+    if missed:
+        named = not_listed(catalogue, markings)
+        why = _why(catalogue, read, posterior, weighed, kind_likelihood(catalogue, told), named)
+    elif weighed.none > EVEN_CHANCE and (read or markings):
+        why = (on_no_list(catalogue, read, weighed.none, not_listed(catalogue, markings)),)
     instrument = at_hand or (read[-1].instrument if read else default_instrument("caliper"))
     state = State(catalogue, posterior, weighed.by_envelope, weighed.none, weighed.by_unit)
     again = frozenset(missed) | {each.feature for each in why if each.what == ONE_READING}
@@ -187,6 +199,7 @@ def _why(
     posterior: Posterior,
     weighed: RankingPosterior,
     of_kind: Floats,
+    named: str,
 ) -> tuple[Explanation, ...]:
     close = posterior if posterior.closely else measure(catalogue, read, closely=True)
     none = weighed.none / weighed.scale  # on the scale of Σ P(c) l(t | c) l(e | c) p(m | c)
@@ -194,7 +207,7 @@ def _why(
     weights = Weights(
         of_kind[catalogue.group_kind], weighed.group_weight, unmarked, weighed.evidence.of, none
     )
-    found = explanations(catalogue, read, close, weights)
+    found = explanations(catalogue, read, close, weights, named)
     return tuple(replace(each, share=each.share * (1 - OFF_MODEL)) for each in found)
 
 
