@@ -171,13 +171,17 @@ def test_a_fact_that_changes_after_ordering_says_so_on_the_order(person, make_pa
 
 
 def test_a_mark_on_no_list_says_so_first(person, make_part):
-    """And nothing that is listed stands under it as an answer; what is needed can still be said, and it is confirmed."""
+    """And nothing that is listed stands under it as an answer; what is needed can still be said, and the way on is the enquiry."""
     number, part = make_part(marking="22392")
     page = person().go(f"/jobs/{number}/parts/{part}/bench")
     odd = page.get_by_label("what would explain the readings")
     expect(odd).to_contain_text("22392 is in none of the lists held here.")
     expect(page.locator(".candidates").get_by_label("quantity needed")).to_be_visible()
     expect(page.locator(".candidates")).not_to_contain_text("catalogue items in this size")
+    page.get_by_role("button", name="Ask a supplier for 22392").click()
+    expect(page).to_have_url(re.compile("/enquiry$"))
+    expect(page.locator("main")).to_contain_text("22392")
+    page.go_back()
     page.locator("input[name=bore]").fill("120")
     page.keyboard.press("Tab")
     expect(

@@ -5313,6 +5313,11 @@ export interface components {
             candidates: components["schemas"]["CandidateAnswer"][];
             /** Clash */
             clash: string | null;
+            /**
+             * Comes Near
+             * @description whether anything listed comes near; where not, the candidates are no answer
+             */
+            comes_near: boolean;
             /** Entropy Bits */
             entropy_bits: number;
             /**

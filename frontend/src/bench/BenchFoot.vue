@@ -15,12 +15,15 @@ const props = defineProps<{
   title: string
   /** It has been asked once more. */
   sure: boolean
+  /** Something listed comes near; else a supplier is asked. */
+  listed: boolean
 }>()
 const emit = defineEmits<{ go: []; figure: [typed: string] }>()
 /** Before anything is read nothing is claimed. */
 const go = computed(() => {
   if (!props.ready) return 'Loading'
   if (!props.anyEvidence) return 'Measure it or read its marking first'
+  if (!props.listed) return `Ask a supplier for ${props.title}`
   return props.sure ? `Confirm ${props.title} anyway` : `Confirm ${props.title}`
 })
 /** A figure typed while the button has the focus belongs to the next field. */

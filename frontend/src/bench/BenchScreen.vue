@@ -48,7 +48,9 @@ const askedAgain = ref(false)
 let confirming = false
 
 const candidates = computed(() => answer.value?.candidates ?? [])
-const chosen = computed(() => candidates.value[at.value] ?? candidates.value[0])
+/** What is offered; nothing where nothing listed comes near. */
+const likely = computed(() => (answer.value?.comes_near === false ? [] : candidates.value.slice(0, 4)))
+const chosen = computed(() => likely.value[at.value] ?? likely.value[0])
 const next = computed(() => answer.value?.next_measurement ?? null)
 const anyEvidence = computed(() => Boolean(answer.value?.readings.length || answer.value?.marking.length))
 const known = computed(() => anyEvidence.value && (chosen.value?.probability ?? 0) > 0.2)
@@ -61,15 +63,7 @@ const { kindDrawn, drawn, state, asked, beside, nextState, begin } = useDrawn(be
 const nothingFits = computed(
   () => (answer.value?.none_probability ?? 0) > 0.5 || candidates.value[0]?.misfit?.agreement === 'disagrees',
 )
-const NOT_NEAR_MM = 5
-/** What is offered; nothing where the part is on no list and nothing listed comes near to what was measured. */
-const likely = computed(() => {
-  const shown = candidates.value.slice(0, 4)
-  const [first] = shown
-  const none = (answer.value?.none_probability ?? 0) > 0.5
-  const misfit = first?.misfit?.agreement === 'disagrees' ? Math.abs(first.misfit.off_mm ?? 0) : Infinity
-  return none && first && first.probability < 0.01 && misfit > NOT_NEAR_MM ? [] : shown
-})
+const onNoList = computed(() => answer.value?.comes_near === false && anyEvidence.value)
 const nearestWords = computed(() => {
   const near = candidates.value[0]
   const led = answer.value?.explanations[0]?.what ?? 'unlisted'
@@ -127,6 +121,7 @@ function drop(feature: Feature, index: number): void {
 /** Pressed before the answer to the last reading has come, it waits for it: only what was seen is confirmed. */
 async function confirm(): Promise<void> {
   if (confirming) return
+  if (onNoList.value) return void router.push({ name: 'enquiry', params: route.params })
   confirming = true
   try {
     const seen = picked.value
@@ -164,7 +159,7 @@ watch(candidates, (now, before) => {
 })
 /** A candidate, or a listed part of it, is pointed at: what must be had takes its size. */
 function point(to: number): void {
-  at.value = Math.max(0, Math.min(to, candidates.value.length - 1))
+  at.value = Math.max(0, Math.min(to, likely.value.length - 1))
   bench.pointed.value = at.value ? (chosen.value?.variants[0]?.key ?? null) : null
 }
 function pick(key: number | null): void {
@@ -398,6 +393,7 @@ onMounted(async () => {
         :ready="ready"
         :title="answer?.title || picked?.marking || ''"
         :sure="askedAgain"
+        :listed="!onNoList"
         @figure="begun"
         @go="confirm"
       />

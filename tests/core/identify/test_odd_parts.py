@@ -144,6 +144,13 @@ def test_a_legible_mark_of_a_part_on_no_list_says_so(family, marking, readings, 
     if least >= 0.5:
         assert found.explanations[0].what == "unlisted"
         assert found.explanations[0].words.endswith("lists held here." if not readings else " mm.")
+        assert not found.comes_near or family == "o_ring"
+
+
+def test_what_is_listed_is_an_answer_only_where_it_comes_near():
+    assert asked(marking="6205", bore=25.0).comes_near
+    assert asked(bore=25.0, outside=54.6, width=15.0).comes_near
+    assert not asked(bore=57.0, outside=101.0, width=19.0).comes_near
 
 
 def test_a_mark_that_the_readings_bear_out_is_none():

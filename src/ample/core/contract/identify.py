@@ -156,6 +156,9 @@ class IdentifyAnswer(Answer):
     explanations: list[Explanation] = Field(
         description="what single thing would explain the readings then, likeliest first"
     )
+    comes_near: bool = Field(
+        description="whether anything listed comes near; where not, the candidates are no answer"
+    )
     unit_hint: UnitHintAnswer | None
     next_measurement: NextMeasurement | None
     clash: str | None

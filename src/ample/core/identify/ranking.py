@@ -42,6 +42,8 @@ Floats = NDArray[np.float64]
 
 NEARLY_CERTAIN = 0.5
 OFF_MODEL = ranking_value("off_model")
+# of the likeliest listed part, where the part is on no list: less likely, and missing a reading by more, it is no answer
+HARDLY, NOT_NEAR_MM = 0.01, 5.0
 
 
 @dataclass(frozen=True)
@@ -76,8 +78,8 @@ class Identification:
     """The whole answer: candidates, none of these, unit hint, clash and what to measure next.
 
     Where the best candidate misses a reading by more than four standard uncertainties, `explanations` are what would
-    explain it (where none of them leads without, that alone), and `unexplained` is what is taken from the candidates and left open: a model that did not foresee a
-    reading is not to be trusted to the last percent. The chances of candidates, none and unexplained sum to 1.
+    explain it (where none of them leads without such a miss, that alone), and `unexplained` is what is taken from the
+    candidates and left open: a model that did not foresee a reading is not to be trusted to the last percent. The chances of candidates, none and unexplained sum to 1.
     """
 
     candidates: tuple[Candidate, ...]
@@ -92,6 +94,15 @@ class Identification:
     kinds: tuple[tuple[str, float], ...]
     offered: tuple[str, ...]
     advice: tuple[str, ...]
+
+    @property
+    def comes_near(self) -> bool:
+        """Whether anything listed is an answer: likely at all, or near enough to what was read to be looked at."""
+        if self.none_probability < NEARLY_CERTAIN or not self.candidates:
+            return True
+        first = self.candidates[0]
+        missed = first.misfit if first.misfit and first.misfit.agreement == "disagrees" else None
+        return first.probability > HARDLY or (missed is not None and abs(missed.off_mm or 0.0) <= NOT_NEAR_MM)
 
 
 def identify(

@@ -29,8 +29,8 @@ def rivalled(
 ) -> bool:
     """Whether the rare explanations would move more than a hundredth from the likeliest size to others.
 
-    Formula: Σ_{u not of the best size} P(u | all) max(0, g(u)/p(m | u) − g(b)/p(m | b)) > 0.01, b the likeliest, with g(u) = t·T(ẑ) Π_f N(d_f − ẑ; 0, σ_f²) √(2π/Σ 1/σ_f²)
-    + Σ_{k rare} P(k) Π_f N(d_f; δ_fk, σ_f² + r_fk²); d_f the mean reading less the middle of what the feature is made to,
+    Formula: Σ_{u not of the best size} P(u | all) max(0, g(u)/p(m | u) − g(b)/p(m | b)) > 0.01, b the likeliest, with
+    g(u) = t·T(ẑ) Π_f N(d_f − ẑ; 0, σ_f²) √(2π/Σ 1/σ_f²) + Σ_{k rare} P(k) Π_f N(d_f; δ_fk, σ_f² + r_fk²); d_f the mean reading less the middle of what the feature is made to,
     ẑ = Σ(d_f/σ_f²)/Σ(1/σ_f²), T the tail of the zero error with its share t (`observations.shared_error`), taken as flat
     over the width of the product, δ and r the shift and residue of a condition. A first look, that only decides whether
     to work it out (`posterior.measure`, closely).

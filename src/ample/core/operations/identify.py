@@ -80,6 +80,7 @@ def identify_answer(
         none_probability=found.none_probability,
         unexplained=found.unexplained,
         explanations=list(found.explanations),
+        comes_near=found.comes_near,
         unit_hint=_unit_hint(found),
         next_measurement=found.next_measurement,
         clash=found.clash,
