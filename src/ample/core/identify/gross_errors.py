@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from bisect import bisect_left
 
 import numpy as np
 from numpy.typing import NDArray
@@ -22,11 +23,13 @@ _STEP_SHARE = ranking_value("slip_of_a_step")
 _DIGIT_SHARE = ranking_value("slip_of_a_digit")
 _INCH_SHARE = ranking_value("slip_of_the_unit")
 _ANYWHERE = 1 - _STEP_SHARE - _DIGIT_SHARE - _INCH_SHARE
-_STEPS_MM = np.array([-10.0, -5.0, -1.0, -0.5, 0.5, 1.0, 5.0, 10.0])
+_STEPS = (-10.0, -5.0, -1.0, -0.5, 0.5, 1.0, 5.0, 10.0)  # mm
+_STEPS_MM = np.array(_STEPS)
 _STEP_SIGMA_MM = ranking_value("step_spread")
-_DECADES_MM = np.array([0.1, 1.0, 10.0, 100.0])
+_DECADES = (0.1, 1.0, 10.0, 100.0)  # mm
+_DECADES_MM = np.array(_DECADES)
 _BY_DECADE = np.array([0.0, *(_DIGIT_SHARE / 3 / (2 * np.diff(_DECADES_MM))), 0.0])
-_INCH_SPREAD = 0.01
+_INCH_SPREAD, FARTHEST_INCH_SIGMAS = 0.01, 5.0
 FARTHEST_STEP_MM = 10.0 + 5 * _STEP_SIGMA_MM
 
 
@@ -124,8 +127,23 @@ def slip_density(value_mm: float, meant_mm: Floats) -> Floats:
         found[close] += _STEP_SHARE * steps
     as_inch = value_mm * INCH_MM
     spread = _INCH_SPREAD * as_inch
-    meant = np.flatnonzero(np.abs(meant_mm - as_inch) < 5 * spread)
+    meant = np.flatnonzero(np.abs(meant_mm - as_inch) < FARTHEST_INCH_SIGMAS * spread)
     if len(meant):
         z = (meant_mm[meant] - as_inch) / spread
         found[meant] += _INCH_SHARE * INCH_MM * np.exp(-0.5 * z * z) / (spread * math.sqrt(2 * math.pi))
+    return found
+
+
+def slip_at(value_mm: float, meant_mm: float) -> float:
+    """`slip_density` of one reading of a feature of one size, per mm: without the cost of arrays."""
+    found = _ANYWHERE * anywhere_at(value_mm)
+    off = value_mm - meant_mm
+    found += float(_BY_DECADE[bisect_left(_DECADES, abs(off))])
+    steps = sum(math.exp(-0.5 * ((off - step) / _STEP_SIGMA_MM) ** 2) for step in _STEPS)
+    found += _STEP_SHARE * steps / (_STEP_SIGMA_MM * math.sqrt(2 * math.pi) * len(_STEPS))
+    as_inch = value_mm * INCH_MM
+    spread = _INCH_SPREAD * as_inch
+    z = (meant_mm - as_inch) / spread
+    if abs(z) < FARTHEST_INCH_SIGMAS:
+        found += _INCH_SHARE * INCH_MM * math.exp(-0.5 * z * z) / (spread * math.sqrt(2 * math.pi))
     return found

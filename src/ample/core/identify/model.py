@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Iterator
 from dataclasses import dataclass
 from functools import lru_cache
 from itertools import combinations
@@ -17,18 +16,19 @@ from ample.core.identify.gross_errors import (
     SLIP_SHARE,
     anywhere_at,
     rough_density,
+    slip_at,
     slip_density,
 )
 from ample.core.identify.observations import InstrumentError, Observation
 from ample.core.identify.values import ranking_value
-from ample.core.parts import FAMILIES, NO_EFFECT, WORN, Effect, Feature, Limits
+from ample.core.parts import FAMILIES, NO_EFFECT, WORN, Effect, Limits
 
 Floats = NDArray[np.float64]
 Bools = NDArray[np.bool_]
 Ints = NDArray[np.intp]
 
 RUST_RESIDUE_MM = ranking_value("rust_residue")
-FARTHEST_SIGMAS, MOST_SHIFT_MM = 12.0, 0.25
+FARTHEST_SIGMAS = 8.0
 ROUGH_REACH_MM = 2.0  # a rough spot moves a reading no farther; beyond it a slip says more
 LEAST_VARIANCE_MM2 = 1e-12  # so that an instrument whose uncertainty is all shared keeps a density
 # Sets of repeats that add less than this to all gross errors, or to all kept, are left out.
@@ -164,9 +164,7 @@ def reading_subsets(observation: Observation, shared: InstrumentError | None) ->
             )
             weight = (1 - SLIP_SHARE) ** kept_count * math.exp(max(log_scatter, -700.0))
             slipped = tuple(values[i] for i in range(count) if i not in chosen)
-            here = weight * math.prod(
-                SLIP_SHARE * float(slip_density(value, np.array([mean]))[0]) for value in slipped
-            )
+            here = weight * math.prod(SLIP_SHARE * slip_at(value, mean) for value in slipped)
             sigma = math.sqrt(own**2 + scatter**2 / kept_count)
             kept = ReadingSubset(weight, mean, sigma, slipped)
             if here / sigma > ADDS_NOTHING * nothing and not (
@@ -244,8 +242,8 @@ def profile(
     `rough_density`, r = `rough_share`, x the middle of the interval; a worn feature averages δ over `wear_amounts_mm`.
 
     `shared` is None for another instrument than the one most readings were taken with, whose whole uncertainty is then its
-    own. Beyond 12 σ and the most that wear and a shared error shift, the normal density is under 1e-31 of its peak and the
-    gross errors alone count. What is beside the part (a seat) wears by itself, whatever the part did: unworn and worn are
+    own. Beyond 8 σ and what wear, condition and shared error shift at most, the normal density is under 1e-13 of its peak, and
+    gross errors, more than a millionth of it, alone count. What is beside the part (a seat) wears by itself, whatever the part did: unworn and worn are
     mixed in it. An interval that is not a number is that of a part without the feature: only a slip can have been read.
     """
     feature = observation.described
@@ -254,23 +252,30 @@ def profile(
     by_itself = bool(feature.wear_sign) and not feature.on_part and len(effects) > 0
     wanted = (NO_EFFECT, WORN) if by_itself else effects or (NO_EFFECT,)
     middle = (limits.low_mm + limits.high_mm) / 2
-    slips = [SLIP_SHARE * slip_density(value, middle) for value in observation.values_mm]
-    gross = np.prod(slips, axis=0)
-    moved, residue = (
-        limits.moved_by(wanted) if wanted != (NO_EFFECT,) else (np.zeros((1, 1)), np.zeros((1, 1)))
-    )
-    rows = _near(sets, limits, moved, residue, observation)
+    slips = {
+        value: SLIP_SHARE * slip_density(value, middle) for value in dict.fromkeys(observation.values_mm)
+    }
+    gross = np.ones(len(middle))
+    for value in observation.values_mm:
+        gross *= slips[value]
+    amounts = _wear_mm(wanted, observation, sets[0].sigma_mm)
+    rows = _near(sets, limits, wanted, observation, amounts, shifts)
+    here = limits.only(rows)
+    ways = Ways.of(wanted, here, observation, amounts)
     right = np.zeros((len(wanted), len(rows) + 1, len(shifts)))
     for kept in sets:
-        factor = np.full(len(middle), kept.weight)
+        found = _densities(kept, here, ways, shifts)
+        factor: Floats | float = kept.weight
         for value in kept.slipped_mm:
-            factor *= slips[observation.values_mm.index(value)]
-        plain = (1 - ROUGH_SHARE) * factor[rows, None]
-        for place, found in _densities(kept, observation, limits.only(rows), wanted, shifts):
-            right[place, 1:] += plain * found
-        with np.errstate(invalid="ignore"):
-            close = np.flatnonzero(np.abs(kept.mean_mm - middle) < ROUGH_REACH_MM)
-        gross[close] += ROUGH_SHARE * factor[close] * rough_density(kept.mean_mm - middle[close])
+            factor = factor * slips[value]
+        close = np.flatnonzero(np.abs(kept.mean_mm - middle) < ROUGH_REACH_MM)
+        rough = ROUGH_SHARE * rough_density(kept.mean_mm - middle[close])
+        if isinstance(factor, float):
+            right[:, 1:] += (1 - ROUGH_SHARE) * factor * found
+            gross[close] += factor * rough
+        else:
+            right[:, 1:] += (1 - ROUGH_SHARE) * factor[rows, None] * found
+            gross[close] += factor[close] * rough
     if by_itself:
         right = ((1 - feature.worn_share) * right[0] + feature.worn_share * right[1])[None]
         wanted = (NO_EFFECT,)
@@ -282,59 +287,98 @@ def profile(
     return Profile(wanted, right, slot, gross, anywhere)
 
 
-def _moved(limits: Limits, effects: tuple[Effect, ...], feature: Feature) -> tuple[Floats, Floats]:
-    """How far each effect moves the feature, and the residue of that and of what is soft, mm."""
-    if effects == (NO_EFFECT,):
-        return np.full((1, 1), -feature.gives_mm), feature.softness_mm(limits.nominal_mm)[None]
-    moved, residue = limits.moved_by(effects)
-    moved -= feature.gives_mm
-    return moved, np.hypot(residue, feature.softness_mm(limits.nominal_mm)) if feature.soft_mm else residue
+@dataclass(frozen=True, eq=False)
+class Ways:
+    """How far a feature of each interval (column) can be moved, and the residue of it, mm.
+
+    First one row for each effect that wears nothing, at its place in `effects`; then one for each amount of wear.
+    """
+
+    moved_mm: Floats
+    residue_mm: Floats
+    count: int
+    unworn: Ints
+    worn: Ints
+
+    @staticmethod
+    def of(effects: tuple[Effect, ...], limits: Limits, observation: Observation, wear_mm: Floats) -> Ways:
+        """Those of some effects and amounts of wear."""
+        feature = observation.described
+        unworn, worn = _apart(effects)
+        if effects == (NO_EFFECT,):
+            moved = np.zeros((1, len(limits.low_mm)))
+            residue = moved
+        else:
+            moved, residue = limits.moved_by(effects)
+        if feature.gives_mm:
+            moved = moved - feature.gives_mm
+        if feature.soft_mm or feature.soft_share:
+            residue = np.hypot(residue, feature.softness_mm(limits.nominal_mm))
+        if len(worn):
+            none = np.zeros((len(wear_mm), moved.shape[1]))
+            moved = np.concatenate([moved[unworn], none + wear_mm[:, None]])
+            residue = np.concatenate([residue[unworn], none])
+        return Ways(moved, residue, len(effects), unworn, worn)
+
+
+@lru_cache(maxsize=256)
+def _apart(effects: tuple[Effect, ...]) -> tuple[Ints, Ints]:
+    """The places of the effects that wear nothing, and of those that do."""
+    wears = np.array([effect.worn for effect in effects])
+    return np.flatnonzero(~wears), np.flatnonzero(wears)
+
+
+def _wear_mm(effects: tuple[Effect, ...], observation: Observation, sigma_mm: float) -> Floats:
+    """How far wear can move the feature; followed finely where the readings are fine. None where nothing wears it."""
+    if not len(_apart(effects)[1]):
+        return np.zeros(0)
+    family = FAMILIES[observation.family]
+    count = COARSE_WEAR if sigma_mm > COARSE_OVER_MM else FINE_WEAR
+    amounts = wear_amounts_mm(count, family.wear_mean_mm, family.wear_shape)
+    return observation.described.wear_sign * amounts
 
 
 def _near(
-    sets: tuple[ReadingSubset, ...], limits: Limits, moved: Floats, residue: Floats, observation: Observation
+    sets: tuple[ReadingSubset, ...],
+    limits: Limits,
+    effects: tuple[Effect, ...],
+    observation: Observation,
+    wear_mm: Floats,
+    shifts: Floats,
 ) -> Ints:
-    """The intervals that a kept set of readings can be of."""
-    near = np.zeros(len(limits.low_mm), dtype=bool)
-    low, high = limits.low_mm + moved.min(axis=0), limits.high_mm + moved.max(axis=0)
-    widest = np.nan_to_num(residue).max(axis=0)
+    """The intervals that a kept set of readings can be of, however they are moved."""
+    feature = observation.described
+    least, most, widest = limits.moved_within(effects)
+    if feature.soft_mm or feature.soft_share:
+        widest = np.hypot(widest, feature.softness_mm(limits.nominal_mm))
+    low = limits.low_mm + least - feature.gives_mm + wear_mm.min(initial=0.0)
+    high = limits.high_mm + most - feature.gives_mm + wear_mm.max(initial=0.0)
+    farthest = np.abs(shifts).max()
+    near = np.zeros(len(low), dtype=bool)
     for kept in sets:
-        reach = FARTHEST_SIGMAS * np.hypot(kept.sigma_mm, widest) + MOST_SHIFT_MM
+        reach = FARTHEST_SIGMAS * np.hypot(kept.sigma_mm, widest) + farthest
         near |= (high > kept.mean_mm - reach) & (low < kept.mean_mm + reach)
     return np.flatnonzero(near)
 
 
-def _densities(
-    kept: ReadingSubset,
-    observation: Observation,
-    limits: Limits,
-    effects: tuple[Effect, ...],
-    shifts: Floats,
-) -> Iterator[tuple[int | slice, Floats]]:
-    """By effect, or for all effects that move a feature at once: density by interval and node."""
+def _densities(kept: ReadingSubset, limits: Limits, ways: Ways, shifts: Floats) -> Floats:
+    """Density of the kept readings by effect, interval and node."""
     low, high = limits.low_mm, limits.high_mm
-    if effects == (NO_EFFECT,):
-        moved, residue = _moved(limits, effects, observation.described)
-        sigma = np.hypot(kept.sigma_mm, residue[0])[:, None]
-        yield 0, interval_density(kept.mean_mm, low[:, None], high[:, None], shifts + moved, sigma)
-        return
-    worn = [place for place, effect in enumerate(effects) if effect.worn]
-    moved, residue = _moved(limits, effects, observation.described)
-    sigma = np.hypot(kept.sigma_mm, residue)
-    middle = (low + high) / 2 + moved
-    at = np.nonzero(
-        np.abs(kept.mean_mm - middle) < FARTHEST_SIGMAS * sigma + MOST_SHIFT_MM + (high - low) / 2
+    sigma = np.hypot(kept.sigma_mm, ways.residue_mm)
+    off = np.abs(kept.mean_mm - (low + high) / 2 - ways.moved_mm)
+    at = np.nonzero(off < FARTHEST_SIGMAS * sigma + np.abs(shifts).max() + (high - low) / 2)
+    moved = ways.moved_mm[at]
+    of_way = np.zeros((*sigma.shape, len(shifts)))
+    of_way[at] = interval_density(
+        kept.mean_mm,
+        (low[at[1]] + moved)[:, None],
+        (high[at[1]] + moved)[:, None],
+        shifts,
+        sigma[at][:, None],
     )
-    found = np.zeros((len(effects), len(low), len(shifts)))
-    found[at] = interval_density(
-        kept.mean_mm, (low + moved)[at][:, None], (high + moved)[at][:, None], shifts, sigma[at][:, None]
-    )
-    if worn:
-        family, feature = FAMILIES[observation.family], observation.described
-        count = COARSE_WEAR if kept.sigma_mm > COARSE_OVER_MM else FINE_WEAR
-        amounts = feature.wear_sign * wear_amounts_mm(count, family.wear_mean_mm, family.wear_shape)
-        folded = interval_density(
-            kept.mean_mm, low[:, None, None], high[:, None, None], shifts[:, None] + amounts, kept.sigma_mm
-        )
-        found[worn] = folded.mean(axis=2)
-    yield slice(None), found
+    if not len(ways.worn):
+        return of_way
+    found = np.empty((ways.count, *of_way.shape[1:]))
+    found[ways.unworn] = of_way[: len(ways.unworn)]
+    found[ways.worn] = of_way[len(ways.unworn) :].mean(axis=0)
+    return found

@@ -44,6 +44,7 @@ NEARLY_CERTAIN = 0.5
 OFF_MODEL = ranking_value("off_model")
 # of the likeliest listed part, where the part is on no list: less likely, and missing a reading by more, it is no answer
 HARDLY, NOT_NEAR_MM = 0.01, 5.0
+LEAST_SHARE = 1e-3  # of a kind, to be named
 
 
 @dataclass(frozen=True)
@@ -324,8 +325,9 @@ def _schemes(
 
 def _shares(catalogue: Catalogue, chances: Floats) -> tuple[tuple[str, float], ...]:
     """Kinds with more than a thousandth, likeliest first."""
-    order = np.argsort(-chances, kind="stable")
-    return tuple((catalogue.kinds[i], float(chances[i])) for i in order if chances[i] > 1e-3)
+    likely = np.flatnonzero(chances > LEAST_SHARE)
+    order = likely[np.argsort(-chances[likely], kind="stable")]
+    return tuple((catalogue.kinds[i], float(chances[i])) for i in order)
 
 
 def _candidates(

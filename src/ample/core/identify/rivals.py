@@ -21,7 +21,7 @@ Floats = NDArray[np.float64]
 # A chance that the rare explanations would add to other sizes than the likeliest; under it they may be left out.
 WORTH_FOLLOWING = 0.01
 REACH_SIGMAS = 6.0
-TOO_UNLIKELY = 1e-8  # no zero and no rust raises a size by a million
+TOO_UNLIKELY = 1e-14  # no zero and no rust raises a size so far
 
 
 def rivalled(
@@ -103,15 +103,15 @@ def _against(catalogue: Catalogue, each: Observation, found: Posterior, rows: In
     if kept is None:
         return None
     held = catalogue.intervals[each.feature]
-    low, high = held.limits.low_mm, held.limits.high_mm
+    own = held.of_unit[rows]
+    low, high = held.limits.low_mm[own], held.limits.high_mm[own]
     off = np.nan_to_num(kept.mean_mm - (low + high) / 2, nan=np.inf)
     wears = catalogue.family.wear_mean_mm if each.described.wear_sign else 0.0
     variance = np.nan_to_num(kept.sigma_mm**2 + (high - low) ** 2 / 12 + wears**2, nan=1.0)
-    own = held.of_unit[rows]
-    nearest = np.abs(off)[own].argmin(axis=1)
     place = np.arange(len(rows))
-    one = own[place, nearest]
-    return _Against(each.feature, off[one], variance[one], kept.weight * held.share[rows][place, nearest])
+    nearest = np.abs(off).argmin(axis=1)
+    share = kept.weight * held.share[rows][place, nearest]
+    return _Against(each.feature, off[place, nearest], variance[place, nearest], share)
 
 
 def _by_zero(read: list[_Against], tail: ZeroTail) -> Floats:

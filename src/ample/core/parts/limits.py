@@ -177,6 +177,33 @@ class Limits:
             variance += np.square(table.used[:, None] * self.used_residue_mm)
         return moved, np.sqrt(variance)
 
+    def moved_within(self, effects: tuple[Effect, ...]) -> tuple[Floats, Floats, Floats]:
+        """Bounds of `moved_by` over all effects, of each part: least and most that it is moved, greatest residue, mm."""
+        table = EffectTable.of(effects)
+        least = np.full(len(self.low_mm), table.shift_mm.min())
+        most = np.full(len(self.low_mm), table.shift_mm.max())
+        spread = np.zeros(len(self.low_mm))
+        sizes = [
+            (table.grown[name], table.grown_spread[name], self.of[name])
+            for name in table.grown
+            if name in self.of
+        ]
+        squares = np.full(len(self.low_mm), np.square(table.residue_mm).max())
+        for grown, widened, size in sizes:
+            least += np.minimum(grown.min() * size, grown.max() * size)
+            most += np.maximum(grown.min() * size, grown.max() * size)
+            spread += np.abs(widened).max() * np.abs(size)
+        squares += np.square(spread)
+        if table.share.any():
+            least += table.share.min() * self.nominal_mm
+            most += table.share.max() * self.nominal_mm
+            squares += np.square(table.share_spread.max() * self.nominal_mm)
+        if table.used.any() and self.used_shift_mm is not None and self.used_residue_mm is not None:
+            by_use = table.used[:, None] * self.used_shift_mm
+            least, most = least + by_use.min(axis=0), most + by_use.max(axis=0)
+            squares += np.square(np.abs(table.used).max() * self.used_residue_mm)
+        return least, most, np.sqrt(squares)
+
     def with_more(self, other: Limits) -> Limits:
         """These and others after them."""
 
