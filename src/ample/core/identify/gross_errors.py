@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 from bisect import bisect_left
+from collections.abc import Sequence
 
 import numpy as np
 from numpy.typing import NDArray
@@ -114,23 +115,29 @@ def slip_density(value_mm: float, meant_mm: Floats) -> Floats:
         >>> bool(one_off > 3 * odd)
         True
     """
-    anywhere = _ANYWHERE * anywhere_at(value_mm)
-    found = np.full(len(meant_mm), anywhere)
-    off = value_mm - meant_mm
+    return np.asarray(slip_densities((value_mm,), meant_mm)[0])
+
+
+def slip_densities(values_mm: Sequence[float], meant_mm: Floats) -> Floats:
+    """`slip_density` of several readings (rows) for each part (columns), per mm."""
+    values = np.array(values_mm)[:, None]
+    off = values - meant_mm
     far = np.abs(off)
-    found += _BY_DECADE[np.searchsorted(_DECADES_MM, far)]
-    with np.errstate(invalid="ignore"):
-        close = np.flatnonzero(far < FARTHEST_STEP_MM)
-    if len(close):
-        z = (off[close, None] - _STEPS_MM) / _STEP_SIGMA_MM
+    found = _BY_DECADE[np.searchsorted(_DECADES_MM, far)]
+    found += _ANYWHERE * anywhere_density(values)
+    close = np.nonzero(far < FARTHEST_STEP_MM)
+    if len(close[0]):
+        z = (off[close][:, None] - _STEPS_MM) / _STEP_SIGMA_MM
         steps = np.exp(-0.5 * z * z).sum(axis=1) / (_STEP_SIGMA_MM * math.sqrt(2 * math.pi) * len(_STEPS_MM))
         found[close] += _STEP_SHARE * steps
-    as_inch = value_mm * INCH_MM
+    as_inch = values * INCH_MM
     spread = _INCH_SPREAD * as_inch
-    meant = np.flatnonzero(np.abs(meant_mm - as_inch) < FARTHEST_INCH_SIGMAS * spread)
-    if len(meant):
-        z = (meant_mm[meant] - as_inch) / spread
-        found[meant] += _INCH_SHARE * INCH_MM * np.exp(-0.5 * z * z) / (spread * math.sqrt(2 * math.pi))
+    off_inch = (meant_mm - as_inch) / spread
+    meant = np.nonzero(np.abs(off_inch) < FARTHEST_INCH_SIGMAS)
+    if len(meant[0]):
+        z = off_inch[meant]
+        per_mm = spread[meant[0], 0] * math.sqrt(2 * math.pi)
+        found[meant] += _INCH_SHARE * INCH_MM * np.exp(-0.5 * z * z) / per_mm
     return found
 
 

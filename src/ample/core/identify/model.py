@@ -17,7 +17,7 @@ from ample.core.identify.gross_errors import (
     anywhere_at,
     rough_density,
     slip_at,
-    slip_density,
+    slip_densities,
 )
 from ample.core.identify.observations import InstrumentError, Observation
 from ample.core.identify.values import ranking_value
@@ -252,9 +252,8 @@ def profile(
     by_itself = bool(feature.wear_sign) and not feature.on_part and len(effects) > 0
     wanted = (NO_EFFECT, WORN) if by_itself else effects or (NO_EFFECT,)
     middle = (limits.low_mm + limits.high_mm) / 2
-    slips = {
-        value: SLIP_SHARE * slip_density(value, middle) for value in dict.fromkeys(observation.values_mm)
-    }
+    different = list(dict.fromkeys(observation.values_mm))
+    slips = dict(zip(different, SLIP_SHARE * slip_densities(different, middle), strict=True))
     gross = np.ones(len(middle))
     for value in observation.values_mm:
         gross *= slips[value]

@@ -105,9 +105,11 @@ def _against(catalogue: Catalogue, each: Observation, found: Posterior, rows: In
     held = catalogue.intervals[each.feature]
     own = held.of_unit[rows]
     low, high = held.limits.low_mm[own], held.limits.high_mm[own]
-    off = np.nan_to_num(kept.mean_mm - (low + high) / 2, nan=np.inf)
+    off = kept.mean_mm - (low + high) / 2
     wears = catalogue.family.wear_mean_mm if each.described.wear_sign else 0.0
-    variance = np.nan_to_num(kept.sigma_mm**2 + (high - low) ** 2 / 12 + wears**2, nan=1.0)
+    variance = kept.sigma_mm**2 + (high - low) ** 2 / 12 + wears**2
+    without = np.isnan(off)
+    off[without], variance[without] = np.inf, 1.0
     place = np.arange(len(rows))
     nearest = np.abs(off).argmin(axis=1)
     share = kept.weight * held.share[rows][place, nearest]

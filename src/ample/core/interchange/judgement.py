@@ -69,12 +69,17 @@ def same(name: str, value: str, basis: str = "by size") -> AttributeJudgement:
 
 def worst(found: Iterable[AttributeJudgement]) -> str:
     """The severest verdict of all attributes."""
-    return max((each.severity for each in found), key=lambda severity: RANK[severity])
+    return max({each.severity for each in found}, key=RANK.__getitem__)
+
+
+def deciding_first(found: Iterable[AttributeJudgement]) -> list[AttributeJudgement]:
+    """The severest first, and what is the same last."""
+    return sorted(found, key=lambda each: (-RANK[each.severity], each.judgement == "same"))
 
 
 def concluded(found: Iterable[AttributeJudgement], distance: float) -> Interchange:
     """The verdict in words, with what decides it first."""
-    order = sorted(found, key=lambda each: (-RANK[each.severity], each.judgement == "same"))
+    order = deciding_first(found)
     verdict = worst(order)
     return Interchange(verdict, _verdict_words(verdict, order), tuple(order), distance)
 

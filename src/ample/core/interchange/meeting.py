@@ -12,6 +12,7 @@ from ample.core.interchange.judgement import (
     Interchange,
     Running,
     concluded,
+    deciding_first,
     same,
     worst,
 )
@@ -66,6 +67,28 @@ def meets(
         >>> meets(asked, ring).contradictions
         ('rubber',)
     """
+    base, found = _judged(wanted, offered, unread, duty)
+    told = concluded(found, base.distance + 100.0 * (RANK[worst(found)] - RANK[base.verdict]))
+    return replace(
+        told,
+        contradictions=tuple(each.name for each in told.attributes if _contradicts(each)),
+        open=tuple(each.name for each in told.attributes if each.judgement == "unknown"),
+    )
+
+
+def against(wanted: Requirement, offered: PartSpec) -> tuple[tuple[str, ...], tuple[str, ...]]:
+    """The names of what contradicts a requirement and of what is open: those of `meets`, without its verdict in words."""
+    found = _judged(wanted, offered, (), None)[1]
+    return (
+        tuple(each.name for each in deciding_first(each for each in found if _contradicts(each))),
+        tuple(each.name for each in deciding_first(each for each in found if each.judgement == "unknown")),
+    )
+
+
+def _judged(
+    wanted: Requirement, offered: PartSpec, unread: Sequence[str], duty: Running | None
+) -> tuple[Interchange, list[AttributeJudgement]]:
+    """The two parts compared, and every judgement with how the old part's attribute is known."""
     old = wanted.spec
     if old is None:
         raise BadInput("size_not_known", "The size of the part is not known yet.", "from")
@@ -78,18 +101,12 @@ def meets(
     medium = _medium(wanted.duty.medium, single)
     if medium and medium[0].judgement == "same":
         found = [_settled_by_medium(each, medium[0]) for each in found]
-    found += medium
-    told = concluded(found, base.distance + 100.0 * (RANK[worst(found)] - RANK[base.verdict]))
-    return replace(
-        told,
-        contradictions=tuple(each.name for each in told.attributes if _contradicts(each)),
-        open=tuple(each.name for each in told.attributes if each.judgement == "unknown"),
-    )
+    return base, found + medium
 
 
 def _taken_apart(offered: PartSpec) -> tuple[PartSpec, Arrangement]:
     """One piece of what is offered, and how the pieces are arranged."""
-    if not isinstance(offered, BearingSpec):
+    if not isinstance(offered, BearingSpec) or not offered.extras:
         return offered, ""
     arrangement = next((PAIRS[extra] for extra in offered.extras if extra in PAIRS), "")
     return replace(offered, extras=tuple(e for e in offered.extras if e not in PAIRS)), arrangement  # type: ignore[return-value]

@@ -16,7 +16,7 @@ from ample.core.identify import Catalogue, KindEvidence, Observation, identify, 
 from ample.core.identify.origin import for_job
 from ample.core.identify.ranking import Candidate, Identification, VariantChance
 from ample.core.identify.wear_level import ConfirmedRing, for_wear, wear_level, wear_words
-from ample.core.interchange import meets
+from ample.core.interchange import against
 from ample.core.operations.sizes import nearest
 from ample.core.parts import (
     CLOSURES,
@@ -184,10 +184,8 @@ def _best_first(
         return list(variants)
     judged = []
     for answer, chance in zip(variants, candidate.variants, strict=True):
-        found = meets(wanted, chance.entry.spec)
-        judged.append(
-            answer.model_copy(update={"contradictions": list(found.contradictions), "open": list(found.open)})
-        )
+        contradictions, unknown = against(wanted, chance.entry.spec)
+        judged.append(answer.model_copy(update={"contradictions": [*contradictions], "open": [*unknown]}))
     return sorted(judged, key=lambda each: bool(each.contradictions))
 
 
