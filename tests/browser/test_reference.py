@@ -112,3 +112,15 @@ def test_codes_media_rings_and_lengths(person):
     page.goto(page.url.replace("look-rings", "look-length"))
     page.locator("input[name=look-length]").fill("1 1/8")
     expect(page.get_by_role("status").first).to_contain_text("28.575 mm")
+
+
+def test_a_screw_is_tightened_by_its_grade_and_a_torque_read_in_every_unit(person):
+    page = person().go("/reference/look-torque")
+    page.locator("input[name=look-thread]").fill("M12")
+    expect(page.get_by_role("status").first).to_contain_text("M12")
+    expect(page.locator("tbody tr").nth(1)).to_contain_text("126 N·m")  # 10.9: charts of the trade have 123
+    page.locator("input[name=look-thread]").fill("G 1/2")
+    expect(page.get_by_role("alert")).to_contain_text("no torque of its own")
+    page.locator("input[name=look-torque]").fill("100")
+    page.locator("select[name=look-torque-unit]").select_option("in-lb")
+    expect(page.locator(".look").get_by_role("status").last).to_contain_text("11.3 N·m")

@@ -26,6 +26,7 @@ ASKED: dict[str, dict[str, Any]] = {
     "lip-seal": {"shaft_mm": 35, "rpm": 1500, "material": "NBR", "medium": "mineral_oil", "track_depth_mm": 0.25},
     "codes": {},
     "media": {},
+    "tightening": {"thread": "M10"},
     "place": {"family": "lip_seal", "designation": "35x52x7", "observations": [{"feature": "shaft", "values": [34.98]}]},
     "gland": {"ring": {"inside_mm": 37.69, "section_mm": 3.53}, "groove": {"kind": "shaft", "groove_diameter_mm": 38.5, "width_mm": 4.8, "depth_mm": {"min": 2.75, "max": 2.85}}},
     "seat": {"part": "shaft", "designation": "6205", "readings_mm": [[25.006, 25.007]], "instrument": "micrometer", "temperature_c": 21, "duty": {"turning": "shaft"}},
@@ -62,6 +63,7 @@ ANSWERED = {
     "place": {"decision", "findings", "missing"},
     "codes": {"codes", "source"},
     "media": {"media", "rubbers", "source"},
+    "tightening": {"thread", "grades", "notes", "source"},
     "gland": {
         "squeeze_percent",
         "stretch_percent",
@@ -113,6 +115,7 @@ REFUSED = [
     ("limits", {"size_mm": 25}, "zone"),
     ("limits", {"size_mm": 25, "zone": "k6", "extra": 1}, "extra"),
     ("length", {"text": "nonsense"}, "text"),
+    ("tightening", {"thread": "G 1/2"}, "thread"),
     ("length", {"text": "9" * 400}, "text"),
     ("decode", {"text": "\x00" * 500}, "text"),
     ("decode", {"text": ""}, "text"),

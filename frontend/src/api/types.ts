@@ -624,6 +624,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/tightening": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * How tight a screw is made, by thread and grade
+         * @description How tight a screw is made, by thread and grade
+         */
+        post: operations["calc_tightening_tightening_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/trade": {
         parameters: {
             query?: never;
@@ -8730,6 +8750,8 @@ export interface components {
         RootModel_SeatCheck_: components["schemas"]["SeatCheck"];
         /** RootModel[SeatsJudged] */
         RootModel_SeatsJudged_: components["schemas"]["SeatsJudged"];
+        /** RootModel[Tightening] */
+        RootModel_Tightening_: components["schemas"]["Tightening"];
         /** RootModel[Trend] */
         RootModel_Trend_: components["schemas"]["Trend"];
         /** RootModel[Verdict] */
@@ -10210,6 +10232,24 @@ export interface components {
             low: number;
         };
         /**
+         * Thread
+         * @description A thread as it is read: nominal diameter and pitch, mm; turns an inch of an inch thread.
+         */
+        Thread: {
+            /** Diameter Mm */
+            diameter_mm: number;
+            /** Grades */
+            grades: string[];
+            /** Pitch Mm */
+            pitch_mm: number;
+            /** Stress Area Mm2 */
+            stress_area_mm2: number;
+            /** Turns Per Inch */
+            turns_per_inch: number | null;
+            /** Words */
+            words: string;
+        };
+        /**
          * Tick
          * @description A step that is done, with the torque that was reached as it was typed, in the wrench's unit.
          */
@@ -10267,6 +10307,49 @@ export interface components {
              * @default null
              */
             unit_id: number | null;
+        };
+        /**
+         * Tightened
+         * @description How tight a screw of a grade is made, dry and oiled, and what it does not bear, N·m and ft-lb; its proof load, N.
+         */
+        Tightened: {
+            /** Dry Ft Lb */
+            dry_ft_lb: number;
+            /** Dry Nm */
+            dry_nm: number;
+            /** Grade */
+            grade: string;
+            /** Most Nm */
+            most_nm: number;
+            /** Oiled Ft Lb */
+            oiled_ft_lb: number;
+            /** Oiled Nm */
+            oiled_nm: number;
+            /** Preload N */
+            preload_n: number;
+            /** Proof Load N */
+            proof_load_n: number;
+        };
+        /**
+         * Tightening
+         * @description A thread with its grades, the weakest first.
+         */
+        Tightening: {
+            /** Grades */
+            grades: components["schemas"]["Tightened"][];
+            /** Notes */
+            notes: string[];
+            /** Source */
+            source: string;
+            thread: components["schemas"]["Thread"];
+        };
+        /**
+         * TighteningRequest
+         * @description A thread as it is written: M10, M10x1.25, 1/2-13, #10-32.
+         */
+        TighteningRequest: {
+            /** Thread */
+            thread: string;
         };
         /**
          * Tightness
@@ -12850,6 +12933,66 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RootModel_SeatCheck_"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Whoever is signed in may not do this, or another site's page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is locked, full or away: ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    calc_tightening_tightening_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TighteningRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RootModel_Tightening_"];
                 };
             };
             /** @description Nobody is signed in. */

@@ -9,7 +9,7 @@ const props = defineProps<{ step: Step; why: boolean }>()
 const BEHIND: Partial<Record<Step['does'], readonly [question: string, words: string]>> = {
   warm: ['heating_for_interference', 'how warm it must be'],
   grease: ['grease_refill', 'how much grease'],
-  tighten: ['torque_for_preload', 'torque of a thread'],
+  tighten: ['look-torque', 'torque of a thread'],
   set: ['shim_change_for_end_play', 'setting by shims'],
 }
 const behind = computed(() => BEHIND[props.step.does])

@@ -4,6 +4,7 @@ import FitsPage from './FitsPage.vue'
 import LengthPage from './LengthPage.vue'
 import MediaPage from './MediaPage.vue'
 import RingsPage from './RingsPage.vue'
+import TorquePage from './TorquePage.vue'
 
 /** Pages to look something up, beside the worked formulas. */
 export const LOOK_UP: readonly { question: string; words: string; also: string; page: Component }[] = [
@@ -36,5 +37,11 @@ export const LOOK_UP: readonly { question: string; words: string; also: string; 
     words: 'Lengths',
     also: 'inch fraction thou millimetre convert',
     page: LengthPage,
+  },
+  {
+    question: 'look-torque',
+    words: 'Threads and torque',
+    also: 'screw bolt grade class 8.8 10.9 12.9 tighten newton foot pound preload',
+    page: TorquePage,
   },
 ]

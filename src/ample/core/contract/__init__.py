@@ -12,6 +12,7 @@ from ample.core.contract.handbook import (
     HandbookTopic,
     LookUpRequest,
     MediaAnswer,
+    TighteningRequest,
 )
 from ample.core.contract.identify import (
     CandidateAnswer,
@@ -184,6 +185,7 @@ __all__ = [
     "Span",
     "SpecRequest",
     "TakeInJudged",
+    "TighteningRequest",
     "TradeAnswer",
     "TradeRequest",
     "TrendReading",

@@ -58,6 +58,12 @@ class LookUpRequest(Request):
     """A table of the reference; nothing more is asked."""
 
 
+class TighteningRequest(Request):
+    """A thread as it is written: M10, M10x1.25, 1/2-13, #10-32."""
+
+    thread: Name
+
+
 class CodesAnswer(Answer):
     """The general dictionary of codes in common use."""
 

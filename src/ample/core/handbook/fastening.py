@@ -8,11 +8,10 @@ from ample.core.errors import BadInput
 from ample.core.standards.iso286 import limits
 from ample.core.standards.keys import key_of_shaft
 from ample.core.standards.seals import e_ring_of_groove, sizes_of_family
-from ample.core.standards.threads import COARSE_PITCH_MM
+from ample.core.standards.threads import COARSE_PITCH_MM, proof_stress_mpa
 
 Answers = dict[str, float]
 _KEYWAY_ZONES = ("P9", "N9", "JS9", "D10", "H9")
-_LARGE_8_8_MM = 16.0
 
 
 def stress_area(thread_mm: float, pitch_mm: float) -> Answers:
@@ -46,8 +45,9 @@ def proof_load(thread_mm: float, class_: str) -> Answers:
     if pitch is None:
         known = ", ".join(f"{size:g}" for size in COARSE_PITCH_MM)
         raise BadInput("no_thread", f"Coarse metric threads: {known} mm.", "thread_mm")
-    strength = {"10.9": 830.0, "12.9": 970.0}.get(class_, 580.0 if thread_mm <= _LARGE_8_8_MM else 600.0)
-    return {"proof_load_n": strength * stress_area(thread_mm, pitch)["stress_area_mm2"]}
+    return {
+        "proof_load_n": proof_stress_mpa(class_, thread_mm) * stress_area(thread_mm, pitch)["stress_area_mm2"]
+    }
 
 
 def torque_for_preload(nut_factor: float, thread_mm: float, preload_n: float) -> Answers:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from ample.core import contract
+from ample.core.assembly.fasteners import Tightening, tightening
 from ample.core.designation.dialects import code_table, general_dialect
 from ample.core.errors import BadInput
 from ample.core.handbook.page import TOPICS, calculate, pages
@@ -40,3 +41,8 @@ def media(_: contract.LookUpRequest) -> contract.MediaAnswer:
         },
         source=rubber_source(),
     )
+
+
+def tightening_of(request: contract.TighteningRequest) -> Tightening:
+    """How tight a screw is made, by grade."""
+    return tightening(request.thread)

@@ -10,6 +10,7 @@ from pydantic import BaseModel, TypeAdapter, ValidationError
 
 from ample.core import contract
 from ample.core.assembly.end_play import EndPlay
+from ample.core.assembly.fasteners import Tightening
 from ample.core.assembly.fit_up import FitUpPlan
 from ample.core.assembly.run_in import RunIn
 from ample.core.condition import Verdict
@@ -17,7 +18,7 @@ from ample.core.condition.trend import Trend
 from ample.core.errors import BadInput
 from ample.core.operations import job, keeping
 from ample.core.operations.glands import gland, lip_seal
-from ample.core.operations.handbook import answer_question, codes, handbook, media
+from ample.core.operations.handbook import answer_question, codes, handbook, media, tightening_of
 from ample.core.operations.identify import identify_part
 from ample.core.operations.interchange import judge_interchange
 from ample.core.operations.kinds import kinds_of_family
@@ -137,6 +138,7 @@ OPERATIONS: dict[str, Operation] = _register(
     ("calculate", "Answer a question of the handbook", contract.CalculateRequest, contract.CalculateAnswer, answer_question),
     ("handbook", "The pages of the handbook", contract.HandbookRequest, contract.HandbookAnswer, handbook),
     ("codes", "Prefixes and suffixes of rolling bearings in common use", contract.LookUpRequest, contract.CodesAnswer, codes),
+    ("tightening", "How tight a screw is made, by thread and grade", contract.TighteningRequest, Tightening, tightening_of),
     ("media", "Rubbers against media, heat and cold", contract.LookUpRequest, contract.MediaAnswer, media),
     ("seat", "Judge a measured shaft or housing seat", contract.SeatRequest, contract.SeatCheck, seat),
     ("place", "Judge the place that a part goes into, by the rules of its kind", contract.PlaceRequest, Place, place),
