@@ -134,6 +134,10 @@ class World:
 
     # how it is worn
 
+    def worn(self, part: Listed) -> dict[str, float]:
+        """A part as use leaves it: its features, mm."""
+        return self._wear(part)[0]
+
     def _within(self, low: float, high: float) -> float:
         """A maker aims at the middle of a tolerance: few parts lie at its ends."""
         return low + (high - low) * float(self.random.beta(2.2, 2.2))

@@ -24,7 +24,7 @@ from ample.core.identify.wear_level import ConfirmedRing, for_wear, wear_level
 from ample.core.sizes import default_instrument
 from benchmarks.trials import interval
 from benchmarks.world import FAMILIES, MISHAPS, ORIGINS, USUAL, Found, Habits, World, others_that_fit
-from benchmarks.world_best import BestPossible, catalogue_met, shares_met
+from benchmarks.world_best import BestPossible, BestSeal, catalogue_met, shares_met
 
 SURE = 0.90
 # sure and wrong at most so often, by family; right first at least so often after a zero error
@@ -32,6 +32,7 @@ MOST_WRONG = {"bearing": 0.01, "o_ring": 0.02, "lip_seal": 0.02, "hydraulic_seal
 FIRST_AFTER_ZERO = 0.90
 MOST_BEHIND, CALIBRATION, CALIBRATION_ELSEWHERE = 0.015, 0.03, 0.06
 PLAIN = 3  # sizes that make a part of a family what it is
+SOFT = ("o_ring", "lip_seal", "hydraulic_seal")
 PICTURES = {"o_ring": "o_ring", "hydraulic_seal": "u_cup"}
 BINS, BOOTSTRAPS = 10, 400
 MOST_OF_BEST = 2000  # it is slow
@@ -128,15 +129,16 @@ def outcome(family: str, mishap: str, draws: int, seed: int = 16) -> Outcome:
     return made
 
 
-def best_outcome(mishap: str, draws: int, seed: int = 16) -> Outcome:
-    """O-rings under a mishap, ranked by the best that anybody could do who knows this world's rules."""
-    made, best = Outcome("o_ring", mishap), BestPossible(shares_met())
+def best_outcome(family: str, mishap: str, draws: int, seed: int = 16) -> Outcome:
+    """A family of what is soft under a mishap, ranked by the best that anybody could do who knows this world's rules."""
+    made = Outcome(family, mishap)
+    best: BestPossible | BestSeal = BestPossible(shares_met()) if family == "o_ring" else BestSeal(family)
 
     def ranked_best(found: Found) -> tuple[float, bool]:
-        order = best.order(found) or [(0.0, (0.0, 0.0))]
-        return order[0][0], _same(order[0][1], found)
+        order = best.order(found)
+        return (order[0][0], _same(order[0][1], found)) if order else (0.0, False)
 
-    for each in World("o_ring", seed, mishap).draws(draws):
+    for each in World(family, seed, mishap).draws(draws):
         made.add(each, ranked_best)
     return made
 
@@ -216,12 +218,14 @@ def of_rings(draws: int) -> list[RingOutcome]:
 def main(draws: int) -> int:
     """Print what the world says of the ranking; 0 when it is sure and wrong no oftener than it may be, and honest."""
     held = _print_outcomes(in_the_world(draws))
-    for mishap in ("none", "slip"):
-        best = best_outcome(mishap, min(draws, MOST_OF_BEST))
+    asked = [(family, mishap) for family in SOFT for mishap in ("none", "slip")]
+    with ProcessPoolExecutor(os.cpu_count()) as pool:
+        best = list(pool.map(best_outcome, *zip(*asked, strict=True), repeat(min(draws, MOST_OF_BEST))))
+    for each in best:
         print(
-            f"  o_ring, the best possible, {mishap}: right first {100 * best.share('first')[0]:.1f},"
-            f" sure {100 * best.share('sure')[0]:.1f}, sure and wrong {_of(best.share('wrong'))},"
-            f" unlike any other as used {_of(best.share('unlike'))}"
+            f"  {each.family}, the best possible, {each.mishap}: {each.draws} draws, right first"
+            f" {100 * each.share('first')[0]:.1f}, sure {100 * each.share('sure')[0]:.1f},"
+            f" sure and wrong {_of(each.share('wrong'))}, unlike any other as used {_of(each.share('unlike'))}"
         )
     return 0 if _print_rings(of_rings(min(draws, 4000))) and held else 1
 

@@ -130,6 +130,11 @@ def test_so_is_the_mark_of_a_part_on_no_list(family, marking, readings):
     assert "on no list" in clash
 
 
+@pytest.mark.parametrize("marking", ["NU2364", "6208"])
+def test_a_clash_names_the_reading_that_is_shown_the_mean_of_its_repeats(marking):
+    assert "reads 24.99 mm" in asked(marking=marking, bore=(24.98, 25.0)).clash
+
+
 @pytest.mark.parametrize(
     ("family", "marking", "readings", "least"),
     [("bearing", "22392", {}, 0.5), ("bearing", "22392", {"bore": 459.99}, 0.9), ("bearing", "NU2364", {}, 0.25),

@@ -74,7 +74,7 @@ def clash(
     )
     said = (
         f"The marking says {spec.designation} ({spec.size_text}), "
-        f"but the {feature.words} reads {read.values_mm[0]:.2f} mm, {off}. "
+        f"but the {feature.words} reads {read.reading.mean_mm:.2f} mm, {off}. "
     )
     by_size = catalogue.entries[likeliest_entry(catalogue, factor)].spec
     if by_size.designation in named or _misses(catalogue, by_size.designation, observations):
@@ -90,10 +90,10 @@ def _of_no_list(reading: MarkingReading, observations: tuple[Observation, ...]) 
         if not size:
             continue
         far = feature.far_mm + feature.far_share * size + 2 * each.reading.expanded_uncertainty_mm
-        if abs(each.values_mm[0] - size) > far:
+        if abs(each.reading.mean_mm - size) > far:
             return (
                 f"The marking says {reading.designation}, which is on no list here, {feature.words} {size:g} mm; "
-                f"it reads {each.values_mm[0]:.2f} mm. Check both again."
+                f"it reads {each.reading.mean_mm:.2f} mm. Check both again."
             )
     return None
 
