@@ -124,3 +124,9 @@ def test_a_screw_is_tightened_by_its_grade_and_a_torque_read_in_every_unit(perso
     page.locator("input[name=look-torque]").fill("100")
     page.locator("select[name=look-torque-unit]").select_option("in-lb")
     expect(page.locator(".look").get_by_role("status").last).to_contain_text("11.3 N·m")
+
+
+def test_a_step_opens_the_page_with_its_own_thread(person):
+    page = person().go("/reference/look-torque?thread=M16x1.5")
+    expect(page.locator("input[name=look-thread]")).to_have_value("M16x1.5")
+    expect(page.get_by_role("status").first).to_contain_text("M16 × 1.5")

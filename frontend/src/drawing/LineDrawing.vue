@@ -34,7 +34,7 @@ const emit = defineEmits<{
 
 const LEFT = 64
 /** Room for ties and flags above the parts, for marks and numbers below. */
-const ABOVE = computed(() => (props.ties?.length || props.verdicts ? 96 : 62))
+const ABOVE = computed(() => (props.ties?.length || props.verdicts ? 96 : 74))
 const BELOW = computed(() => (props.verdicts ? 66 : 40))
 const laid = computed<LaidPart[]>(() =>
   props.parts.map((part) => ({
@@ -87,6 +87,8 @@ interface Flag {
   words: string
   wrong: boolean
 }
+/** So that the third flag over another stays within the drawing. */
+const FLAG_STEP = 20
 /** Flags of faces that tell the way round; where they would run into each other, one stands higher. */
 const flags = computed<Flag[]>(() => {
   const found: Flag[] = []
@@ -106,7 +108,7 @@ const flags = computed<Flag[]>(() => {
     } else free[level] = x + half + 8
     const near = layout.value.slots.filter((each) => Math.abs(each.x + each.width / 2 - x) < half + 40)
     const height = Math.max(slot.outer, ...near.filter((each) => !each.broken).map((each) => each.outer))
-    const y = level > 0 ? ABOVE.value - 12 - level * 20 : axis.value - height - 12
+    const y = level > 0 ? ABOVE.value - 12 - level * FLAG_STEP : axis.value - height - 12
     found.push({ key: slot.key, x, y, to: slot.side === 'left' ? -1 : 1, words, wrong })
   }
   return found

@@ -1,10 +1,12 @@
 <script setup lang="ts">
-/** From a why to the page of the handbook that stands behind it. */
-defineProps<{ question: string; words: string }>()
+/** From a why to the page of the handbook that stands behind it, with what is known of it already. */
+defineProps<{ question: string; words: string; given?: Record<string, string> }>()
 </script>
 
 <template>
-  <RouterLink class="plain behind" :to="{ name: 'reference', params: { question } }">{{ words }}</RouterLink>
+  <RouterLink class="plain behind" :to="{ name: 'reference', params: { question }, query: given ?? {} }">{{
+    words
+  }}</RouterLink>
 </template>
 
 <style scoped>

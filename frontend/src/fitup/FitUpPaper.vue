@@ -126,7 +126,7 @@ onMounted(async () => {
         <p v-for="each in judged.conflicts" :key="each.code + each.after">{{ each.words }}</p>
         <p v-if="judged.on_no_step.length">
           Removed but in no step:
-          {{ judged.on_no_step.map((each) => `${each.count} ${each.what}`).join(', ') }}.
+          {{ judged.on_no_step.map((each) => `${each.what} (${each.count})`).join(', ') }}.
         </p>
       </section>
       <p class="faint">

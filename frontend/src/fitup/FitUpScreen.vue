@@ -233,6 +233,7 @@ onMounted(async () => {
               <LazyInput
                 :key="step.part"
                 name="supplied"
+                class="supplied"
                 maxlength="60"
                 placeholder="no transport ring or plug"
                 :value="choice?.supplied_with ?? ''"
@@ -366,6 +367,9 @@ onMounted(async () => {
 .fields input.fig {
   width: 84px;
   font-size: 24px;
+}
+.fields input.supplied {
+  width: 190px;
 }
 .fields input.wide {
   width: 240px;

@@ -13,6 +13,11 @@ const BEHIND: Partial<Record<Step['does'], readonly [question: string, words: st
   set: ['shim_change_for_end_play', 'setting by shims'],
 }
 const behind = computed(() => BEHIND[props.step.does])
+/** What the page behind it is opened with. */
+const given = computed((): Record<string, string> => {
+  const thread = props.step.torque?.thread
+  return thread ? { thread } : {}
+})
 const plain = (code: string): string => code.replace(/_/g, ' ')
 const faces = computed(() =>
   props.step.faces
@@ -49,7 +54,7 @@ const faces = computed(() =>
       ><dt>Why now</dt>
       <dd>
         <p v-for="each in step.because" :key="each.code">{{ each.words }}</p>
-        <p v-if="behind"><ReferenceLink :question="behind[0]" :words="behind[1]" /></p></dd
+        <p v-if="behind"><ReferenceLink :question="behind[0]" :words="behind[1]" :given="given" /></p></dd
     ></template>
   </dl>
 </template>

@@ -23,7 +23,7 @@ useKeys([
     <p v-for="each in judged.conflicts" :key="each.code + each.after" class="att">{{ each.words }}</p>
     <p v-if="judged.on_no_step.length" class="att">
       Removed but in no step:
-      {{ judged.on_no_step.map((each) => `${each.count} ${each.what}`).join(', ') }}.
+      {{ judged.on_no_step.map((each) => `${each.what} (${each.count})`).join(', ') }}.
     </p>
     <p v-if="judged.off_line.length" class="att">
       In the tray but not on the strip-down: {{ judged.off_line.join(', ') }}.
