@@ -149,3 +149,37 @@ def test_a_ring_in_its_groove_under_pressure(person, make_part):
     expect(verdict).to_contain_text("Backup ring on the side away from the pressure.")
     page.get_by_role("button", name="both sides").press("Enter")
     expect(verdict).to_contain_text("Backup ring on both sides.")
+
+
+def opened(page, link):
+    """The page of the handbook behind a why, opened from the verdict with the keys."""
+    page.keyboard.press("Escape")
+    page.keyboard.press("w")
+    page.get_by_role("link", name=link).first.press("Enter")
+    expect(page).to_have_url(re.compile("/reference/"))
+
+
+def test_the_page_behind_a_why_opens_with_the_numbers_of_the_seat(person, make_part):
+    page = to_seats(person, make_part, "6205")
+    typed(page, 6.5, 25)
+    expect(page.locator(".verdict h2").first).to_contain_text("Shaft good")
+    seats = page.url
+    opened(page, "what load and heat take")
+    expect(page.locator("input[name=bore_mm]")).to_have_value("25")
+    expect(page.locator("input[name=width_mm]")).to_have_value("15")
+    expect(page.get_by_role("status").first).to_contain_text("by load")
+    page.goto(seats)
+    expect(page.locator(".verdict h2").first).to_contain_text("Shaft good")
+    opened(page, "limits and fits")
+    expect(page.locator("input[name=fit-size]")).to_have_value("25")
+    expect(page.locator("input[name=fit-shaft]")).to_have_value("k5")
+
+
+def test_so_does_the_page_of_a_gland(person, make_part):
+    sizes = {"groove_diameter": "38.5", "groove_width": "4.7", "groove_depth": "2.8"}
+    page = to_place(person, make_part, "-222", "o_ring", sizes)
+    expect(page.get_by_role("img", name="in a groove 4.70 wide")).to_be_visible()
+    opened(page, "gland formulas")
+    expect(page.locator("input[name=inside_mm]")).to_have_value(re.compile("^37.69"))
+    expect(page.locator("input[name=gland_depth_mm]")).to_have_value("2.8")
+    expect(page.get_by_role("status").first).to_contain_text("%")

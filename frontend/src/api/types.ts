@@ -3942,11 +3942,15 @@ export interface components {
         /**
          * DrawnRing
          * @description A ring in its groove for the drawing, mm: the groove, and the section that the ring keeps there, least to most;
-         *     across what it is squeezed, and how far the floor reaches under each edge.
+         *     across what it is squeezed, and how far the floor reaches under each edge; the ring's own inside and section.
          */
         DrawnRing: {
             /** Across Mm */
             across_mm: number;
+            /** Free Inside Mm */
+            free_inside_mm: number;
+            /** Free Section Mm */
+            free_section_mm: number;
             groove: components["schemas"]["Groove"];
             section_mm: components["schemas"]["Extent"];
             /** Under Mm */
@@ -6619,6 +6623,18 @@ export interface components {
             marking: string;
         };
         /**
+         * LoadOnSeat
+         * @description What a ring has to hold against: its width, mm, the radial load, N, how much warmer it runs, K.
+         */
+        LoadOnSeat: {
+            /** Radial N */
+            radial_n: number;
+            /** Ring Width Mm */
+            ring_width_mm: number;
+            /** Warmer K */
+            warmer_k: number;
+        };
+        /**
          * LogEntry
          * @description What was done or read on a day; the amount as it was typed.
          */
@@ -9099,6 +9115,7 @@ export interface components {
             interference_um: components["schemas"]["Range"] | null;
             /** Mean Mm */
             mean_mm: number;
+            needed_for: components["schemas"]["LoadOnSeat"] | null;
             /** Needed Um */
             needed_um: number | null;
             /** Nominal Mm */

@@ -154,7 +154,7 @@ const best = computed(() => answer.value?.chances[0]?.rubber ?? '')
         >
           {{ each }}
         </p>
-        <p><ReferenceLink question="look-media" words="rubbers and media" /></p>
+        <p><ReferenceLink question="look-media" words="rubbers and media" :given="{ medium }" /></p>
       </template>
       <p v-if="answer?.settled && best !== material" class="use">
         <button type="button" class="chip" @click="emit('material', best)">Take {{ best }}</button>

@@ -41,6 +41,14 @@ function remedy(key: string): string {
     words.push(`or nut ${found.turn_deg > 0 ? 'back' : 'on'} ${Math.abs(found.turn_deg).toFixed(0)}°`)
   return words.join(' ')
 }
+/** What the page of the shim is opened with: the play as it is, and the middle of what is wanted. */
+function shimmed(row: Proof['plays'][number]): Record<string, number | undefined> {
+  const [least, most] = [row.least_mm, row.most_mm]
+  return {
+    measured_mm: props.plays.get(row.key)?.play_mm,
+    wanted_mm: least != null && most != null ? (least + most) / 2 : undefined,
+  }
+}
 /** The readings with an empty field after them. */
 function shown(readings: string[] | undefined): string[] {
   const read = readings ?? []
@@ -166,7 +174,8 @@ function typed(row: { readings?: string[] }, at: number, text: string): void {
         {{ playWords(row.key) }}
       </p>
       <p v-if="remedy(row.key)" class="remedy">
-        {{ remedy(row.key) }} <ReferenceLink question="shim_change_for_end_play" words="how" />
+        {{ remedy(row.key) }}
+        <ReferenceLink question="shim_change_for_end_play" words="how" :given="shimmed(row)" />
       </p>
       <p class="fields">
         <FigureInput v-model="row.least_mm" name="least-play" label="least play" :least="-50" :most="50" />to

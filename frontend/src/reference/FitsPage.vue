@@ -4,12 +4,14 @@ import { api, resultOf, type Schemas } from '@/api/client'
 import { useLive } from '@/api/useLive'
 import { signed } from '@/drawing/figures'
 import { number } from './figures'
+import { openedWith } from './opened'
 
 /** A hole and a shaft zone about one size: both zones drawn, the fit between them large. */
 const kept = 'ample:reference:limits_and_fits'
 const typed = reactive<Record<'size' | 'hole' | 'shaft', string>>(
   JSON.parse(localStorage.getItem(kept) ?? '{"size":"25","hole":"H7","shaft":"k6"}'),
 )
+Object.assign(typed, openedWith(['size', 'hole', 'shaft']))
 watch(typed, () => localStorage.setItem(kept, JSON.stringify(typed)))
 const asked = computed(() => {
   const size_mm = number(typed.size)

@@ -2,12 +2,13 @@
 import { computed, onMounted, ref, shallowRef } from 'vue'
 import { api, resultOf } from '@/api/client'
 import { whole } from '@/drawing/figures'
+import { openedWith } from './opened'
 
 /** Rubbers against media: what lasts, what fails; heat, cold and density. */
 const ask = () => resultOf(api.POST('/api/calc/media', { body: {} }))
 const held = shallowRef<Awaited<ReturnType<typeof ask>>['answer']>(null)
 const refused = ref('')
-const medium = ref('')
+const medium = ref(openedWith(['medium'])?.medium ?? '')
 onMounted(async () => {
   const said = await ask()
   held.value = said.answer

@@ -3,6 +3,7 @@ import { reactive, ref, watch } from 'vue'
 import { api, resultOf, type Schemas } from '@/api/client'
 import { signed } from '@/drawing/figures'
 import { number } from './figures'
+import { openedWith } from './opened'
 
 /** Limits of a bearing's rings in every class of its kind, and its clearance in every group. */
 const kept = 'ample:reference:rings'
@@ -11,6 +12,7 @@ const typed = reactive<Record<'kind' | 'bore' | 'outside' | 'clearance', string>
     localStorage.getItem(kept) ?? '{"kind":"radial","bore":"25","outside":"52","clearance":"deep_groove"}',
   ),
 )
+Object.assign(typed, openedWith(['bore', 'outside']))
 const KINDS = [
   ['radial', 'radial'],
   ['taper', 'metric taper'],

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, reactive, watch } from 'vue'
-import { useRoute } from 'vue-router'
 import { api, resultOf, type Schemas } from '@/api/client'
 import { useLive } from '@/api/useLive'
 import { number } from './figures'
+import { openedWith } from './opened'
 import ScrewHead from './ScrewHead.vue'
 
 /** How tight a screw is made, by thread and grade; and a torque in every unit. */
@@ -11,8 +11,7 @@ const kept = 'ample:reference:torque'
 const typed = reactive<Record<'thread' | 'torque' | 'unit', string>>(
   JSON.parse(localStorage.getItem(kept) ?? '{"thread":"M10","torque":"45","unit":"ft-lb"}'),
 )
-const { thread } = useRoute().query
-if (typeof thread === 'string') typed.thread = thread // the one that was asked about
+Object.assign(typed, openedWith(['thread']))
 watch(typed, () => localStorage.setItem(kept, JSON.stringify(typed)))
 const screw = useLive<{ thread: string }, Schemas['Tightening']>(
   () => (typed.thread.trim() ? { thread: typed.thread } : null),

@@ -3,6 +3,7 @@ import { computed, onMounted, reactive, ref, watch } from 'vue'
 import { api, resultOf, type Schemas } from '@/api/client'
 import { useLive } from '@/api/useLive'
 import { figure, given, unit, words, worked } from './figures'
+import { openedWith } from './opened'
 import PageSketch from './sketch/PageSketch.vue'
 import { SKETCHES } from './sketch'
 
@@ -22,6 +23,9 @@ onMounted(() => {
 type Question = Schemas['CalculateRequest']
 const kept = `ample:reference:${props.page.question}`
 const typed = reactive<Record<string, string>>(JSON.parse(localStorage.getItem(kept) ?? '{}'))
+const opened = openedWith(props.page.fields.map((each) => each.name))
+// what is not known of this case is empty, not that of the case before
+if (opened) for (const { name } of props.page.fields) typed[name] = opened[name] ?? ''
 watch(typed, () => localStorage.setItem(kept, JSON.stringify(typed)))
 const choices = (range: string): string[] => (range.startsWith('choice') ? range.split(' ').slice(1) : [])
 const hint = (range: string): string =>

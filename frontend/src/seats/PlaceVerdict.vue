@@ -71,6 +71,18 @@ const ways = computed(() => {
   }
   return lip.repair.map((way) => WAYS[way] ?? way)
 })
+/** What the page of the gland is opened with. */
+const behind = computed(() => {
+  const ring = props.judged.ring
+  if (!ring) return {}
+  return {
+    section_mm: ring.free_section_mm,
+    inside_mm: ring.free_inside_mm,
+    gland_depth_mm: ring.groove.depth_mm.nominal,
+    groove_width_mm: ring.groove.width_mm.nominal,
+    groove_diameter_mm: ring.groove.kind === 'shaft' ? ring.groove.wall_mm.nominal : undefined,
+  }
+})
 const groove = computed(() => props.judged.gland?.suggested_groove ?? null)
 </script>
 
@@ -104,7 +116,7 @@ const groove = computed(() => props.judged.gland?.suggested_groove ?? null)
       </p>
       <p v-if="judged.gland">
         Squeeze and stretch by ISO 3601 tolerances at both ends; limits of the gap from seal handbooks.
-        <ReferenceLink question="gland_basics" words="gland formulas" />
+        <ReferenceLink question="gland_basics" words="gland formulas" :given="behind" />
         <ReferenceLink question="look-media" words="rubbers and media" />
       </p>
       <p v-if="judged.lip_seal">

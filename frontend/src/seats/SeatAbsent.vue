@@ -26,7 +26,13 @@ const um = (range: { min: number; max: number }): string =>
         <dt>left at least</dt>
         <dd class="fig">{{ (driveUp.left_um.min / 1000).toFixed(3) }} mm</dd>
       </dl>
-      <p><ReferenceLink question="taper_drive_up" words="drive-up, worked" /></p>
+      <p>
+        <ReferenceLink
+          question="taper_drive_up"
+          words="drive-up, worked"
+          :given="{ taper_one_in: driveUp.taper_one_in, drive_up_mm: driveUp.axial_mm.likely }"
+        />
+      </p>
     </template>
   </section>
 </template>

@@ -19,7 +19,11 @@ const KNOWN = { marked: 'as marked', by_series: 'usual in its series', assumed: 
       Worst to best case {{ range(setting.taken) }} µm, by a contact angle of {{ setting.angle_deg }}° ({{
         KNOWN[setting.angle_known]
       }}). {{ setting.source }}
-      <ReferenceLink question="radial_from_end_play" words="axial and radial play" />
+      <ReferenceLink
+        question="radial_from_end_play"
+        words="axial and radial play"
+        :given="{ end_play_mm: setting.taken_usual.likely / 1000, contact_angle_deg: setting.angle_deg }"
+      />
       <ReferenceLink question="raceway_growth" words="growth of a raceway" />
     </p>
   </section>

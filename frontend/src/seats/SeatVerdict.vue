@@ -53,6 +53,27 @@ const PARTS: Record<string, string> = {
   instrument_temperature: 'instrument’s temperature',
   expansion: 'expansion',
 }
+/** What the pages behind the verdict are opened with. */
+const behind = computed(() => {
+  const c = check.value
+  if (!c) return { fits: {}, zone: {}, lost: {} }
+  const letter = /^[a-z]/i.test(c.zone)
+  return {
+    fits: { size: c.nominal_mm, [c.part === 'shaft' ? 'shaft' : 'hole']: letter ? c.zone : null },
+    zone: {
+      lower_um: c.zone_lower_um,
+      upper_um: c.zone_upper_um,
+      measured_um: (c.mean_mm - c.nominal_mm) * 1000,
+      standard_uncertainty_um: c.standard_uncertainty_um,
+    },
+    lost: {
+      bore_mm: c.nominal_mm,
+      width_mm: c.needed_for?.ring_width_mm,
+      radial_n: c.needed_for?.radial_n,
+      warmer_k: c.needed_for?.warmer_k,
+    },
+  }
+})
 const parts = computed(() =>
   Object.entries(check.value?.uncertainty_parts_um ?? {})
     .filter(([, um]) => um >= 0.05)
@@ -119,9 +140,13 @@ const parts = computed(() =>
         <p v-for="note in check.notes" :key="note">{{ note }}</p>
         <p>{{ check.sources.join('; ') }}</p>
         <p>
-          <ReferenceLink question="look-fits" words="limits and fits" />
-          <ReferenceLink question="conformance_probability" words="chance of lying in the zone" />
-          <ReferenceLink question="interference_lost" words="what load and heat take" />
+          <ReferenceLink question="look-fits" words="limits and fits" :given="behind.fits" />
+          <ReferenceLink
+            question="conformance_probability"
+            words="chance of lying in the zone"
+            :given="behind.zone"
+          />
+          <ReferenceLink question="interference_lost" words="what load and heat take" :given="behind.lost" />
         </p>
       </div>
     </template>

@@ -35,6 +35,15 @@ TIGHTER = {"shaft": ("k5", "k6", "m5", "m6", "n6", "p6", "r6"), "housing": ("K7"
 
 
 @dataclass(frozen=True)
+class LoadOnSeat:
+    """What a ring has to hold against: its width, mm, the radial load, N, how much warmer it runs, K."""
+
+    ring_width_mm: float
+    radial_n: float
+    warmer_k: float
+
+
+@dataclass(frozen=True)
 class SeatCheck:
     """What a measured seat is worth: form, chances, decision, interference, next steps and repair.
 
@@ -79,6 +88,7 @@ class SeatCheck:
     better_instrument: str | None
     interference_um: Range | None
     needed_um: float | None
+    needed_for: LoadOnSeat | None
     creep_probability: float | None
     creep_reason: str
     findings: tuple[PlaceFinding, ...]
@@ -185,6 +195,7 @@ def check_seat(seat: MeasuredSeat) -> SeatCheck:
         better_instrument=better,
         interference_um=interference,
         needed_um=None if case.needed is None else round(case.needed, 2),
+        needed_for=None if case.needed is None else LoadOnSeat(case.width_mm, round(case.load_n, 1), case.warmer_k),
         creep_probability=None if held is None else round(1 - held, 4),
         creep_reason=words.creep_reason(case.rule.rule, case.needed, case.load_n if case.pressed else 0.0, seat.duty),
         findings=findings,

@@ -101,8 +101,12 @@ class SeatCase:
         """Interference that the ring needs, µm; None where no load turns about it."""
         if not self.pressed:
             return None
-        heat = self.seat.running.warmer_inner_k if self.seat.part == "shaft" else 0.0
-        return needed_um(self.nominal, self.width_mm, self.load_n, heat, self.seat.finish)
+        return needed_um(self.nominal, self.width_mm, self.load_n, self.warmer_k, self.seat.finish)
+
+    @property
+    def warmer_k(self) -> float:
+        """How much warmer than its surroundings the ring on this seat runs, K."""
+        return self.seat.running.warmer_inner_k if self.seat.part == "shaft" else 0.0
 
     @property
     def width_mm(self) -> float:

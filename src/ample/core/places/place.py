@@ -102,13 +102,15 @@ class PlaceFacts:
 @dataclass(frozen=True)
 class DrawnRing:
     """A ring in its groove for the drawing, mm: the groove, and the section that the ring keeps there, least to most;
-    across what it is squeezed, and how far the floor reaches under each edge.
+    across what it is squeezed, and how far the floor reaches under each edge; the ring's own inside and section.
     """
 
     groove: Groove
     section_mm: Extent
     across_mm: float
     under_mm: float
+    free_inside_mm: float
+    free_section_mm: float
 
 
 @dataclass(frozen=True)
@@ -240,7 +242,8 @@ def _ring(sheet: PlaceSheet, going: GoingIn, spec: SealSpec) -> PlaceJudged:
         (across.max, found.squeeze_percent.min), (across.nominal, found.squeeze_percent.nominal),
         (across.min, found.squeeze_percent.max),
     )))  # fmt: skip
-    drawn = DrawnRing(groove, kept, across.nominal, groove.shape.under_mm(depth.nominal))
+    under = groove.shape.under_mm(depth.nominal)
+    drawn = DrawnRing(groove, kept, across.nominal, under, *spec.dimensions_mm[:2])
     return PlaceJudged(_decided(found.findings), found.findings, (), found, drawn, None)
 
 
