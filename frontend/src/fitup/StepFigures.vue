@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
+import { percent } from '@/entry/lengths'
 import { useHand } from '@/shell/hand'
 import { timerWords, WRENCHES, type Step } from './useFitUp'
 
@@ -55,9 +56,13 @@ const heat = computed<Figure | null>(() => {
   const small = [`max. ${by(warm.limit_c)} °C: ${because[warm.limit_because]}`]
   if (warm.needed_c === null) small.push('fit not measured')
   if (warm.needed_c !== null && warm.needed_c > warm.limit_c)
-    small.push(`the fit needs ${by(warm.needed_c)} °C: up to ${by(warm.left_um)} µm stay tight`)
+    small.push(
+      warm.left_um >= 0.5
+        ? `the fit needs ${by(warm.needed_c)} °C: up to ${Math.round(warm.left_um)} µm stay tight`
+        : `slides on without much clearance: that takes ${Math.round(warm.needed_c)} °C`,
+    )
   if (warm.slides_probability !== null)
-    small.push(`${Math.round(100 * warm.slides_probability)} % chance that it slides on`)
+    small.push(`${percent(warm.slides_probability)} chance that it slides on`)
   return { name: 'warm to', big: by(warm.to_c), unit: '°C', small }
 })
 const cold = computed<Figure | null>(() => {
