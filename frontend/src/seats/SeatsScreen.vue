@@ -296,6 +296,9 @@ onMounted(async () => {
 </template>
 
 <style scoped>
+.left > .note {
+  align-self: start;
+}
 .earlier,
 .warm {
   white-space: nowrap;
