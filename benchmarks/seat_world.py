@@ -2,8 +2,15 @@
 
 They import nothing of the product: limits, formulas and what a shop's seats are like are typed in, from the trade page and
 from common practice. `worn` draws seats over a wide range with the instrument as its certificate says; `mishaps` the same with
-a part warmer than was said, ovals, lobes and tapers, a drifting zero; `shop` draws good, worn and oversize seats as a shop
-meets them, with the same mishaps. `mishaps` was added after the first run, to tell the mishaps from what is met.
+a part warmer than was said, ovals, lobes and tapers, a drifting zero; `stiff` the mishaps with rings that do not follow the
+lobes; `shop` good, worn and oversize seats as a shop meets them, with the mishaps. `mishaps` was added after the first run, to
+tell the mishaps from what is met.
+
+**Changed later, with its reason**: three lobes took half of their height off every reading of `mishaps`, as if the ring rode
+on their tops. That was wrong twice. A curve of constant width w has the perimeter π·w (Barbier), so what two points read is
+the mean diameter; and a ring follows the lobes: to bend one of 25 x 31 x 15 mm by 0.5 µm takes
+E·I·(n² − 1)²·δ/(B·R⁴) = 0.4 MPa, and 5 µm of interference press with 9. So lobes leave reading and ring as they are in
+`mishaps`; `stiff` keeps the old rule, to compare.
 """
 
 from __future__ import annotations
@@ -114,8 +121,11 @@ class SeatWorld:
         for plane in (-1, 0, 1):
             row = []
             for quarter in (0, 1):
-                # three lobes leave every two-point diameter as it is, and the ring rides on their tops
-                off = taper * plane + oval * math.cos(2 * (turned + quarter * math.pi / 2)) - 0.5 * lobes
+                off = taper * plane + oval * math.cos(2 * (turned + quarter * math.pi / 2))
+                if (
+                    self.name == "stiff"
+                ):  # the ring rides on the tops of the lobes, which two points do not see
+                    off -= 0.5 * lobes
                 read = mean_um + off + instrument + warmth + float(random.normal(0, 1.5))
                 row.append(round(place.d_mm + read / 1000, 4))
             rows.append(row)

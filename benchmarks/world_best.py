@@ -164,9 +164,8 @@ class BestSeal:
                 bias, spread = 0.006 - 0.016 - 0.004 * np.minimum(true, 8.0), KERNEL_MM
             off = value - true - bias
             right.append(_kernel(off, spread))
-            steps = np.mean(
-                [_kernel(off - way * step, spread) for step in SLIPS_MM for way in (-1, 1)], axis=0
-            )
+            nearest = np.abs(off[:, None] - STEPS_MM).min(axis=1)
+            steps = _kernel(nearest, spread) / len(STEPS_MM)
             wrong.append(STEP * steps + (1 - STEP) / (8 * value))
         found = (1 - SLIPPED * len(right)) * np.prod(right, axis=0)
         for place in range(len(right)):

@@ -183,3 +183,14 @@ def test_so_does_the_page_of_a_gland(person, make_part):
     expect(page.locator("input[name=inside_mm]")).to_have_value(re.compile("^37.69"))
     expect(page.locator("input[name=gland_depth_mm]")).to_have_value("2.8")
     expect(page.get_by_role("status").first).to_contain_text("%")
+
+
+def test_and_that_of_the_lip_s_speed(person, make_part):
+    page = to_place(person, make_part, "35x52x7", "lip_seal", {"shaft": "34.98"})
+    page.locator("input[name=rpm]").fill("3000")
+    verdict = page.get_by_role("region", name="verdict")
+    expect(verdict).to_contain_text("5.5 m/s")
+    opened(page, "lip speed")
+    expect(page.locator("input[name=shaft_mm]")).to_have_value("35")
+    expect(page.locator("input[name=rpm]")).to_have_value("3000")
+    expect(page.get_by_role("status").first).to_contain_text("5.49")

@@ -79,7 +79,7 @@ def test_a_unit_is_put_together_by_one_key_and_its_torque_is_judged(stripped):
     page.reload()
     expect(page.get_by_role("list", name="steps")).to_contain_text("40,5 ft-lb")
     expect(page.locator("h1")).not_to_contain_text("Step 1 ")
-    expect(page.get_by_role("region", name="together")).to_contain_text("1 split pins")
+    expect(page.get_by_role("region", name="together")).to_contain_text("split pins (1)")
 
 
 @pytest.mark.long

@@ -6488,7 +6488,8 @@ export interface components {
         };
         /**
          * LipSeal
-         * @description Speed under the lip, what is wrong, whether the seal suits, what to do to the shaft (best first), with sizes.
+         * @description Shaft and its speed, speed under the lip, what is wrong, whether the seal suits, what to do to the shaft (best first),
+         *     with sizes.
          */
         LipSeal: {
             /** Findings */
@@ -6498,6 +6499,10 @@ export interface components {
             press_fit: components["schemas"]["PressFit"] | null;
             /** Repair */
             repair: ("polish" | "move_lip" | "sleeve" | "regrind" | "replace_shaft")[];
+            /** Rpm */
+            rpm: number | null;
+            /** Shaft Mm */
+            shaft_mm: number;
             sizes: components["schemas"]["RepairSizes"];
             /** Speed M S */
             speed_m_s: number | null;

@@ -121,7 +121,11 @@ const groove = computed(() => props.judged.gland?.suggested_groove ?? null)
       </p>
       <p v-if="judged.lip_seal">
         DIN 3760 and ISO 6194-1: shaft h11, Ra 0.2 to 0.8 µm, no lead; bore H8, 0.3 mm deeper than the seal.
-        <ReferenceLink question="lip_speed" words="lip speed" />
+        <ReferenceLink
+          question="lip_speed"
+          words="lip speed"
+          :given="{ shaft_mm: judged.lip_seal.shaft_mm, rpm: judged.lip_seal.rpm }"
+        />
         <ReferenceLink question="look-media" words="rubbers and media" />
       </p>
     </div>

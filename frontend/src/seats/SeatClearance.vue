@@ -9,6 +9,8 @@ const props = defineProps<{
   clearance: Schemas['ClearanceAfterFitting']
   warmer: number
   measured: boolean
+  bore: number
+  outside: number
   why: boolean
 }>()
 const short = computed(() => props.measured && props.clearance.advice !== 'ok')
@@ -50,8 +52,8 @@ function group(name: string, chance: number) {
       Worst to best case: mounted {{ range(clearance.mounted) }}, operating {{ range(clearance.running) }};
       with the balls or rollers as warm as the inner ring {{ range(clearance.running_warm_balls) }}. Enough
       means {{ whole(clearance.least_um) }} µm or more. {{ clearance.source }}
-      <ReferenceLink question="raceway_growth" words="growth of a raceway" />
-      <ReferenceLink question="look-rings" words="clearance groups" />
+      <ReferenceLink question="raceway_growth" words="growth of a raceway" :given="{ bore_mm: bore }" />
+      <ReferenceLink question="look-rings" words="clearance groups" :given="{ bore, outside }" />
     </p>
   </section>
 </template>

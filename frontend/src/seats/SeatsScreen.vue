@@ -268,6 +268,8 @@ onMounted(async () => {
           :clearance="clearance"
           :warmer="held.warmer_inner_k"
           :measured="measured"
+          :bore="fitted?.d_mm ?? 0"
+          :outside="fitted?.D_mm ?? 0"
           :why="why"
         />
         <SeatSetting v-if="judged.setting" :setting="judged.setting" :why="why" />

@@ -58,8 +58,12 @@ class PressFit:
 
 @dataclass(frozen=True)
 class LipSeal:
-    """Speed under the lip, what is wrong, whether the seal suits, what to do to the shaft (best first), with sizes."""
+    """Shaft and its speed, speed under the lip, what is wrong, whether the seal suits, what to do to the shaft (best first),
+    with sizes.
+    """
 
+    shaft_mm: float
+    rpm: float | None
     speed_m_s: float | None
     lip_c: float | None
     findings: tuple[PlaceFinding, ...]
@@ -144,6 +148,8 @@ def judge_lip_seal(case: LipCase) -> LipSeal:
     repairs = {repair for _, own in found for repair in own}
     findings = tuple(finding for finding, _ in found)
     return LipSeal(
+        case.shaft_mm,
+        case.rpm,
         speed,
         _lip_c(case, speed),
         findings,
