@@ -78,7 +78,7 @@ def test_every_page_can_be_opened_and_says_what_it_rests_on(person):
     pages = page.locator(".pages button")
     count = pages.count()
     assert count == 86 + 6  # the formulas, and what is looked up before them
-    for place in range(5, count, 7):
+    for place in range(6, count, 7):
         pages.nth(place).click()
         expect(page.locator(".worked h2")).to_have_text(re.compile(re.escape(pages.nth(place).inner_text())))
         expect(page.locator(".rests")).to_contain_text("source")
