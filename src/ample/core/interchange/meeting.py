@@ -77,7 +77,29 @@ def meets(
 
 
 def against(wanted: Requirement, offered: PartSpec) -> tuple[tuple[str, ...], tuple[str, ...]]:
-    """The names of what contradicts a requirement and of what is open: those of `meets`, without its verdict in words."""
+    """The names of what contradicts a requirement and of what is open: those of `meets`, without its verdict in words.
+
+    Formula: as `meets`.
+
+    Args:
+        wanted: The requirement; its size must be known.
+        offered: The part offered.
+
+    Returns:
+        The names of attributes that contradict, and of those that are open; the severest first.
+
+    Raises:
+        BadInput: When the size of the requirement is not known, or the families differ.
+
+    Source: as `meets`.
+
+    Example:
+        >>> from ample.core.parts import SealSpec
+        >>> from ample.core.parts.requirement import Evidence, requirement_of
+        >>> ring = SealSpec("o_ring", "20x2.5", "o_ring", (20.0, 2.5, 0.0), (("material", "NBR"),))
+        >>> against(requirement_of(Evidence("o_ring", size_of=ring, said=(("material", "FKM"),))), ring)[0]
+        ('rubber',)
+    """
     found = _judged(wanted, offered, (), None)[1]
     return (
         tuple(each.name for each in deciding_first(each for each in found if _contradicts(each))),
