@@ -122,9 +122,8 @@ class SeatWorld:
             row = []
             for quarter in (0, 1):
                 off = taper * plane + oval * math.cos(2 * (turned + quarter * math.pi / 2))
-                if (
-                    self.name == "stiff"
-                ):  # the ring rides on the tops of the lobes, which two points do not see
+                # such a ring rides on the tops of the lobes, which two points do not see
+                if self.name == "stiff":
                     off -= 0.5 * lobes
                 read = mean_um + off + instrument + warmth + float(random.normal(0, 1.5))
                 row.append(round(place.d_mm + read / 1000, 4))
