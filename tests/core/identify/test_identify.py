@@ -13,6 +13,7 @@ from ample.core.identify.gross_errors import (
     SMALLEST_MM,
     anywhere_density,
     rough_density,
+    slip_at,
     slip_density,
 )
 from ample.core.identify.model import interval_density, profile, wear_amounts_mm
@@ -395,3 +396,11 @@ def test_a_drawn_cup_is_told_by_shaft_housing_and_width():
 def test_unknown_kinds_and_answers_are_refused(asked):
     with pytest.raises(BadInput):
         KindEvidence.of(*asked)
+
+
+@pytest.mark.parametrize("meant", [1.2, 20.0, 25.0, 25.3, 26.0, 30.0, 35.0, 120.0, 635.0])
+def test_one_slip_worked_without_arrays_is_that_of_many(meant):
+    for value in (24.5, 25.0, 25.04, 26.0, 35.0, 98.4):
+        assert slip_at(value, meant) == pytest.approx(
+            float(slip_density(value, np.array([meant]))[0]), rel=1e-3
+        )
