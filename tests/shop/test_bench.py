@@ -197,6 +197,8 @@ def test_the_counter_answers_markings_sizes_and_jobs(as_role):
     assert ask("0412")["jobs"][0]["title"] == "Weed-harvester drum"
     assert ask("6203-GG")["readings"][0]["reading"]["dialect"] == "Tarnfell"
     assert ask("%F0%9F%92%A9")["not_read"]
+    assert "on no list here" in ask("split pin 4x40")["not_read"]
+    assert ask("chain tensioner 6203")["readings"][0]["reading"]["designation"] == "6203"
 
 
 # Asked in words, and what it then can be (common practice).
@@ -211,6 +213,7 @@ MIXED = [
         {"shaft_mm": 35.0, "bore_mm": 52.0},
     ),
     ("o-ring 20 id", "o_ring", {"inside": "20"}, "", {}),
+    ("key 10x8", "key", {"key_width": "10", "key_height": "8"}, "", {"width_mm": 10.0, "height_mm": 8.0}),
 ]
 
 

@@ -1,5 +1,6 @@
 """Reading and writing the markings of bearings, seals, rings and small parts."""
 
+from ample.core.designation.beside import names_other_things
 from ample.core.designation.bore_code import bore_of_code, code_of_bore
 from ample.core.designation.checking import checked_dialect
 from ample.core.designation.decode import LONGEST_MARKING, decode
@@ -32,6 +33,7 @@ __all__ = [
     "general_dialect",
     "known_names",
     "listed_specs",
+    "names_other_things",
     "read_dialect",
     "seal_words",
     "title_of",

@@ -3,9 +3,9 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
+from collections.abc import Container, Iterator, Sequence
 from functools import lru_cache
+from typing import NamedTuple
 
 from ample.core.designation.names import (
     KnownName,
@@ -32,8 +32,7 @@ MOST_GAPS = 6
 FEWEST_READ = 2
 
 
-@dataclass(frozen=True, slots=True)
-class Base:
+class Base(NamedTuple):
     """A basic designation found: its size, spans, where it ends in the text, and how well it fits."""
 
     size: BoundarySize
@@ -88,6 +87,8 @@ def exact_bases(clean: str, start: int) -> list[Base]:
 
     Beside a name that stands well, one that is cut off within a number is not given.
     """
+    if not _may_begin(lengths_by_beginning(), clean, start, 3):
+        return []
     found = _standing_names(clean, start, dashes=True)
     whole = bool(found) and found[0].weight > STANDS_WELL and found[0].size.kind not in ALONE
     if (
@@ -103,6 +104,12 @@ def exact_bases(clean: str, start: int) -> list[Base]:
         return found
     best = max(base.weight for base in found)
     return [base for base in found if base.weight > 0.35 * best]
+
+
+def _may_begin(beginnings: Container[str], clean: str, start: int, length: int) -> bool:
+    """Whether something that begins so is known: a quick no, before spaces and dashes are looked at."""
+    first = clean[start : start + length]
+    return not first.isalnum() or first in beginnings or first[:-1] in beginnings
 
 
 def _standing_names(clean: str, start: int, dashes: bool) -> list[Base]:
@@ -163,9 +170,11 @@ def _spans_at(name: str, text: str, places: Sequence[int]) -> tuple[Span, ...]:
 
 def unheld_bases(clean: str, start: int) -> list[Base]:
     """A known series in a size that is not held: the bore is still said."""
+    begins = series_by_beginning()
+    if not _may_begin(begins, clean, start, 2):
+        return []
     squeeze = _squeezed(clean, start, "-" not in clean)  # without a dash both ways are one
     typed = squeeze.text
-    begins = series_by_beginning()
     for text, series in (*begins.get(typed[:2], ()), *begins.get(typed[:1], ())):
         if not typed.startswith(text):
             continue
@@ -233,7 +242,7 @@ def _cuts(clean: str, start: int, stop: int, suffix_begins: re.Pattern[str]) -> 
 
 def _pattern_of(token: str) -> str | None:
     """The pattern of a name: `?` for one character, `*` for a gap; at most two gaps, so that it stays quick."""
-    if sum(character.isalnum() for character in token) < FEWEST_READ:
+    if sum(map(str.isalnum, token)) < FEWEST_READ:
         return None
     pieces = [piece for piece in _GAP.split(token) if piece]
     gaps = [number for number, piece in enumerate(pieces) if piece[0] in "*…" or piece[:2] == ".."]
@@ -296,7 +305,7 @@ def _lines_with(held: str, literal: str) -> Iterator[str]:
 
 
 def _ranked(clean: str, start: int, stop: int, piece: str, names: tuple[KnownName, ...]) -> list[Base]:
-    read = sum(character.isalnum() for character in piece)
+    read = sum(map(str.isalnum, piece))
     certainty = 0.9 * min(1.0, read / 4)
     total = sum(name.share for name in names) or 1.0
     return [

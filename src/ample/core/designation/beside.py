@@ -3,8 +3,8 @@
 from __future__ import annotations
 
 import re
-from dataclasses import dataclass
 from functools import lru_cache
+from typing import NamedTuple
 
 from ample.core.designation.dialects import Dialect, general_dialect
 from ample.core.designation.names import known_names
@@ -94,14 +94,17 @@ _DATE = re.compile(
     r"|(?:0[1-9]|[1-4]\d|5[0-3])[0-3]\d"
 )
 _SOME_WORD = re.compile(r"(?:^|\s)(?!(?:CONE|CUP)(?:\s|$))(?:[^\W\d_]{3,}|NO|\d{1,2}\s*[X×])(?=[\s.]|$)")
+_ANY_WORD = re.compile(r"(?:^|\s)(?:\d{0,2}[^\W\d_]{2,}\.?|\d{1,2}\s*[X×])(?=\s|$)")
+_OTHER_THINGS = re.compile(
+    r"\b(?:(?:SPLIT|COTTER|ROLL|DOWEL|GREASE)\s?(?:PINS?|NIPPLES?)|SCREWS?|BOLTS?|STUDS?|BELTS?|CHAINS?|HOSES?|RIVETS?|DRILLS?)\b"
+)
 _SIZE_SAID = re.compile(r"(?<![\w/.,?])\d+(?:[.,]\d+)?\s*(?:MM\s*)?(?:BORE|SHAFT|ROD|OD|ID)\b")
 _SIZE_WORD = re.compile("OD|ID|BORE|SHAFT")  # ROD has OD in it
 _MORE_FIGURES = re.compile(r"\s\d")
 _BATCH = re.compile(r"[A-Z]?\d{1,4}")
 
 
-@dataclass(frozen=True, slots=True)
-class Parted:
+class Parted(NamedTuple):
     """A text with blanks where something stands that is no code, and what stood there."""
 
     clean: str
@@ -173,6 +176,32 @@ def _covered(places: list[tuple[int, int]], at: int) -> bool:
 def has_words(clean: str) -> bool:
     """Whether a text in capitals can have words beside its mark."""
     return _SOME_WORD.search(clean) is not None
+
+
+def has_letters_alone(clean: str) -> bool:
+    """Whether a text in capitals has a piece of letters alone, which a dictionary may know and may be meant otherwise."""
+    return _ANY_WORD.search(clean) is not None
+
+
+def names_other_things(clean: str) -> bool:
+    """Whether a text names what is of no family held here: bare sizes beside it are not of one.
+
+    Args:
+        clean: The text in capitals.
+
+    Returns:
+        True for split pins, screws, bolts, studs, rivets, belts, chains, hoses, drills.
+
+    Raises:
+        Nothing.
+
+    Source: common practice.
+
+    Example:
+        >>> names_other_things("SPLIT PIN 4X40")
+        True
+    """
+    return _OTHER_THINGS.search(clean) is not None
 
 
 def without_sizes(clean: str, typed: str) -> Parted:

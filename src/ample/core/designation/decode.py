@@ -6,7 +6,7 @@ from collections.abc import Iterator
 from dataclasses import replace
 from itertools import islice, product
 
-from ample.core.designation.alike import as_bearing, as_size, as_suffix, with_times
+from ample.core.designation.alike import as_bearing, as_dash, as_size, as_suffix, with_times
 from ample.core.designation.bases import (
     CUT_IN_A_NUMBER,
     NOT_HELD,
@@ -19,8 +19,10 @@ from ample.core.designation.bases import (
 from ample.core.designation.bearing_reading import assembled, by_size
 from ample.core.designation.beside import (
     Parted,
+    has_letters_alone,
     has_words,
     is_beside,
+    names_other_things,
     without_dates,
     without_sizes,
     without_words,
@@ -39,6 +41,7 @@ _UNREAD_COST, _SECOND_MEANING, _LOOKS_ALIKE = 0.6, 0.5, 0.85
 _WORTH_GIVING = 0.25
 _SURE = 0.8
 _WITH_SECOND_MEANINGS = 6
+_NAMING = ("designation", "series", "family", "kind")
 
 
 def decode(
@@ -83,6 +86,16 @@ def decode(
         if not _whole(readings):
             readings = _read_again(clean, Parted(clean, text, ()), readings, dialects, limit, family)
         return tuple(readings[:limit])
+    readings = _among_words(clean, text, dialects, limit, family)
+    if names_other_things(clean):
+        readings = [each for each in readings if _is_named(each)]
+    return tuple(readings[:limit])
+
+
+def _among_words(
+    clean: str, text: str, dialects: tuple[Dialect, ...], limit: int, family: str | None
+) -> list[MarkingReading]:
+    """A text with words: without them, then whole."""
     parted = without_words(clean, text, dialects)
     readings = _read(parted.clean, parted.typed, dialects, limit, family) if parted.clean.strip() else []
     readings = [replace(each, beside=parted.beside) for each in readings] if parted.beside else readings
@@ -90,7 +103,16 @@ def decode(
         readings = _better(readings, _read(clean, text, dialects, limit, family))
     if not _whole(readings):
         readings = _read_again(clean, parted, readings, dialects, limit, family)
-    return tuple(readings[:limit])
+    return readings
+
+
+def _is_named(reading: MarkingReading) -> bool:
+    """Read from a name, a code or a word of its family, not from sizes alone."""
+    if reading.family == "bearing" and len(reading.dimensions) == 1:
+        return False
+    return any(
+        span.attribute in _NAMING and span.certainty in ("stated", "half_read") for span in reading.spans
+    )
 
 
 def _whole(readings: list[MarkingReading]) -> bool:
@@ -131,7 +153,7 @@ def _read_again(
             readings = _better(readings, [replace(each, beside=beside_too) for each in again])
     if not _whole(readings):
         readings = _better(readings, _looking_alike(clean, text, readings, beside, dialects, limit, family))
-    if not readings:
+    if not readings and has_letters_alone(clean):
         bare = without_words(clean, text, dialects, known_too=True)
         if bare.beside and bare.clean.strip():
             beside = (*beside, *bare.beside)
@@ -169,7 +191,8 @@ def _looking_alike(
         of_bearings = len(ways)
     if family != "bearing":
         strokes = with_times(clean)
-        ways += [way for way in (as_size(clean), (strokes, ()) if strokes else None) if way]
+        seen = (as_size(clean, text), as_dash(clean, text), (strokes, ()) if strokes else None)
+        ways += [way for way in seen if way]
     found: list[MarkingReading] = []
     for number, (read, places) in enumerate(ways):
         for each in _read(read, text, dialects, limit, "bearing" if number < of_bearings else family):
@@ -182,7 +205,7 @@ def _looking_alike(
             score = round(each.score * _LOOKS_ALIKE ** len(places), 4)
             found.append(replace(each, spans=spans, score=score, beside=beside))
     found.sort(key=lambda reading: (len(reading.unread), -reading.score))
-    return found
+    return _without_repeats(found)
 
 
 def _with_batches(reading: MarkingReading, typed: str) -> MarkingReading:

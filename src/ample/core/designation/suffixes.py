@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import re
+from collections.abc import Container
 from dataclasses import replace
 from functools import lru_cache
 
@@ -9,17 +11,16 @@ from ample.core.designation.bases import is_wild, reads_as
 from ample.core.designation.dialects import Code, Dialect
 from ample.core.parts import Kind, Span
 
-SEPARATORS = " -_/.,;:+()[]×'\""
+SEPARATORS = frozenset(" -_/.,;:+()[]×'\"")
 MOST_HALF_READ = 4
+_SKIPPED = re.compile(r"(?:(?!\.\.)[\s\-_/.,;:+()\[\]×'\"])*")
+_SEPARATOR = re.compile(r"[ \-_/.,;:+()\[\]×'\"]|\Z")
 
 
 def skip(clean: str, at: int) -> int:
     """The next place that is no separator; an unread gap is none."""
-    while at < len(clean) and (
-        (clean[at] in SEPARATORS and clean[at : at + 2] != "..") or clean[at].isspace()
-    ):
-        at += 1
-    return at
+    found = _SKIPPED.match(clean, at)
+    return found.end() if found else at
 
 
 def suffix_choices(
@@ -28,57 +29,49 @@ def suffix_choices(
     """For each suffix, the spans of each of its meanings for this kind; and the pieces that have none."""
     choices: list[list[tuple[Span, ...]]] = []
     unread: list[str] = []
-    gap_start: int | None = None
+    held = dialect.suffixes_of(kind.name, kind.group)
     worn = is_wild(clean)
-    while True:
-        at = at if gap_start is not None else skip(clean, at)
-        at_end = at >= len(clean)
-        boundary = at_end or gap_start is None or clean[at] in SEPARATORS
-        if gap_start is not None and boundary:
-            piece = typed[gap_start:at]
-            half = _half_read(dialect, clean[gap_start:at], gap_start, piece, kind)
+    while (at := skip(clean, at)) < len(clean):
+        name = _code_at(held, dialect.longest_suffix, clean, at, worn)
+        if name:
+            stop = at + len(name)
+            choices.append([code_spans(each, at, typed[at:stop]) for each in held[name]])
+        else:
+            stop = _stop_of_piece(clean, at)
+            half = _half_read(dialect, clean[at:stop], at, typed[at:stop], kind)
             if half:
                 choices.append(half)
             else:
-                unread.append(piece)
-            gap_start = None
-            continue
-        if at_end:
-            return choices, tuple(unread)
-        found = _code_at(dialect, clean, at, kind, worn) if gap_start is None else None
-        if found:
-            code, meanings = found
-            stop = at + len(code)
-            choices.append([code_spans(each, at, typed[at:stop]) for each in meanings])
-            at = stop
-            continue
-        gap_start = at if gap_start is None else gap_start
-        at += 1
+                unread.append(typed[at:stop])
+        at = stop
+    return choices, tuple(unread)
 
 
-def _code_at(
-    dialect: Dialect, clean: str, at: int, kind: Kind, worn: bool
-) -> tuple[str, tuple[Code, ...]] | None:
+def _stop_of_piece(clean: str, at: int) -> int:
+    """Where what begins at a place ends: at the next separator."""
+    found = _SEPARATOR.search(clean, at + 1)
+    return found.start() if found else len(clean)
+
+
+def _code_at(held: Container[str], longest: int, clean: str, at: int, worn: bool) -> str | None:
     """The longest code at a place that means something for this kind and ends well."""
-    held = dialect.suffixes_of(kind.name, kind.group)
-    for length in range(min(dialect.longest_suffix, len(clean) - at), 0, -1):
+    for length in range(min(longest, len(clean) - at), 0, -1):
         name = clean[at : at + length]
-        meanings = held.get(name)
-        if meanings and (worn or _ends_well(dialect, held, clean, at + length)):
-            return name, meanings
+        if name in held and (worn or _ends_well(held, longest, clean, at + length)):
+            return name
     return None
 
 
-def _ends_well(dialect: Dialect, held: dict[str, tuple[Code, ...]], clean: str, at: int) -> bool:
+def _ends_well(held: Container[str], longest: int, clean: str, at: int) -> bool:
     """A code ends at a separator, at the end, or where another code begins."""
     if at >= len(clean) or clean[at] in SEPARATORS:
         return True
-    return any(clean[at : at + length] in held for length in range(1, dialect.longest_suffix + 1))
+    return any(clean[at : at + length] in held for length in range(1, longest + 1))
 
 
 def _half_read(dialect: Dialect, piece: str, start: int, typed: str, kind: Kind) -> list[tuple[Span, ...]]:
     """A suffix of which only the beginning, or all but some characters, could be read."""
-    if not (1 < len(piece) <= 5) or not any(c.isalnum() for c in piece):
+    if not (1 < len(piece) <= 5) or not any(map(str.isalnum, piece)):
         return []
     return [
         tuple(replace(span, start=start, stop=start + len(typed), text=typed) for span in spans)
@@ -86,14 +79,23 @@ def _half_read(dialect: Dialect, piece: str, start: int, typed: str, kind: Kind)
     ]
 
 
+@lru_cache(maxsize=128)
+def _by_first(dialect: Dialect, kind: str, group: str) -> dict[str, list[str]]:
+    """A kind's suffixes by their first character; all of them under `?`."""
+    found: dict[str, list[str]] = {"?": []}
+    for name in dialect.suffixes_of(kind, group):
+        found["?"].append(name)
+        found.setdefault(name[0], []).append(name)
+    return found
+
+
 @lru_cache(maxsize=2048)
 def _half_meanings(dialect: Dialect, piece: str, kind: str, group: str) -> tuple[tuple[Span, ...], ...]:
     like = piece.replace("…", "?").replace("*", "?")
     seen: dict[tuple[tuple[str, str], ...], tuple[Span, ...]] = {}
     held = dialect.suffixes_of(kind, group)
-    first = like[0]
-    for name in held:
-        if first in ("?", name[0]) and name != piece and reads_as(like, name, 0):
+    for name in _by_first(dialect, kind, group).get(like[0], ()):
+        if name != piece and reads_as(like, name, 0):
             for code in held[name]:
                 spans = tuple(
                     replace(span, certainty="half_read", meaning=f"{span.meaning}? ({name})")

@@ -8,7 +8,7 @@ from typing import Literal
 Certainty = Literal["stated", "implied", "assumed", "half_read"]
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(slots=True, unsafe_hash=True)  # not frozen: that takes four times as long to make
 class Span:
     """A piece of a marking: where it is, what it means, which attribute it sets and how surely."""
 

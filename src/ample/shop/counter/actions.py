@@ -8,6 +8,7 @@ from ample.base import job_queries as jobs
 from ample.base.units import units_named
 from ample.core import contract
 from ample.core.contract.specs import seal_of_reading, spec_of_reading
+from ample.core.designation import names_other_things
 from ample.core.designation.mixed import Asked, asked_in_words
 from ample.core.errors import BadInput
 from ample.core.operations import decode_answer
@@ -21,6 +22,10 @@ from ample.shop.counter.records import CounterAnswer, CounterAsked, CounterReadi
 from ample.store import Transaction
 
 MOST_READINGS = 3
+NOT_READ = "No marking, size or job found in this."
+NOT_OURS = (
+    "Pins, screws, belts, chains and hoses are on no list here; no marking, size or job found beside them."
+)
 _LOOSE_SIZE = re.compile(r"\s*([\d.,/ ]+?)\s+([\d.,]+)(?:\s+([\d.,]+))?\s*")
 _FEATURES = ("bore", "outside", "width")
 
@@ -41,20 +46,22 @@ def answer_line(t: Transaction, index: ShopIndex, text: str, instrument_of: Inst
     if not found.readings:
         found.by_size = _by_size(index, text, instrument_of)
     if not (found.jobs or found.units or found.readings or found.by_size):
-        found.not_read = "No marking, size or job found in this."
+        found.not_read = NOT_OURS if names_other_things(text.upper()) else NOT_READ
     return found
 
 
 def _says_less_than_a_part(asked: Asked, reads_as_mark: bool) -> bool:
     """Sizes of features that do not make a whole part: a marking beside them is completed by them.
 
-    Sizes without a word are left to the reading of marks where it knows them, but for two of a lip seal: its width is
-    another question.
+    Sizes without a word are left to the reading of marks where it knows them, but for two of a lip seal or a key: its
+    width, its length is another question.
     """
     family = FAMILIES[asked.family]
     if len(asked.sizes) >= len(family.offered_in[family.usual_scheme]):
         return False
-    return asked.by_word or not reads_as_mark or (asked.family == "lip_seal" and len(asked.sizes) == 2)
+    return (
+        asked.by_word or not reads_as_mark or (asked.family in ("lip_seal", "key") and len(asked.sizes) == 2)
+    )
 
 
 def _with_asked(

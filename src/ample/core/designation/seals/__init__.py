@@ -30,7 +30,8 @@ __all__ = [
 
 FEW_WORN, MANY_WORN = 10, 60
 _DIGIT = re.compile(r"[0-9]")
-_TWO_NUMBERS = re.compile(r"[0-9][^0-9]+[0-9]")
+_A_NUMBER = r"(?:(?<![A-Z0-9.,])|(?<=[0-9\s]X))(?:Ø|⌀|DIA\.?\s*)?[0-9.,]"
+_TWO_NUMBERS = re.compile(f"{_A_NUMBER}.*?{_A_NUMBER}", re.DOTALL)
 _TIMES = re.compile(r"(?<=\d)\*(?=\d)")
 
 
@@ -57,7 +58,7 @@ def seal_readings(clean: str, typed: str, most_worn: int = FEW_WORN) -> list[Mar
         >>> seal_readings("35X52X7 TC", "35x52x7 TC")[0].attributes["kind"]
         'lip_rubber_dust'
     """
-    clean = _TIMES.sub("X", clean)
+    clean = _TIMES.sub("X", clean) if "*" in clean else clean
     if not _DIGIT.search(clean):
         return []
     text = Text(typed, clean)

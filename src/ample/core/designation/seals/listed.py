@@ -60,14 +60,14 @@ def listed_near(family: str, sizes_mm: Sequence[float]) -> list[SealSize]:
         near = _by_two().get((family, int(sizes_mm[0]), int(sizes_mm[1])), ())
     else:
         near = _by_first().get((family, int(sizes_mm[0])), ())
-    return [size for size in near if _is_near(size.dimensions_mm, sizes_mm)]
-
-
-def _is_near(own_mm: Sequence[float], sizes_mm: Sequence[float]) -> bool:
-    for a, b in zip(own_mm, sizes_mm, strict=False):  # noqa: SIM110
-        if abs(a - b) > NEAR_MM:
-            return False
-    return True
+    found = []
+    for size in near:
+        for own, wanted in zip(size.dimensions_mm, sizes_mm, strict=False):
+            if not -NEAR_MM <= own - wanted <= NEAR_MM:
+                break
+        else:
+            found.append(size)
+    return found
 
 
 def apart_mm(size: SealSize, sizes_mm: Sequence[float]) -> float:

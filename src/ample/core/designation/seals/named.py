@@ -14,10 +14,13 @@ from ample.core.standards import SealSize, dash_sizes, sizes_of_family
 from ample.core.standards.seals import inch_fraction
 
 _DASH = re.compile(
-    r"(?:(?:AS\s?568\s?[AB]?|BS\s?1806|ARP\s?568|ISO\s?3601(?:-1)?|O[\s-]?RING|OR|DASH)[\s-]+|(?<![A-Z0-9.,/])2-|#\s?|(?:^|(?<=\s))-|^)"
-    r"([0-9?]{3})(?![0-9A-Z.,/?]|\s*[X×*]|-\d|\s+\d)(?:\s+O?-?RING)?(?P<grade>)"
+    r"(?:(?:AS\s?568\s?[AB]?|BS\s?1806|ARP\s?568|ISO\s?3601(?:-1)?|O[\s-]?RING|OR|DASH)[\s-]+"
+    r"|(?P<own>(?:X|SQUARE)[\s-]?RING|(?<![A-Z0-9])(?:[NVESC]|NBR|FKM|EPDM|VMQ|FVMQ|HNBR|CR|FFKM)[\s-]?[4-9][05])[\s-]+"
+    r"|(?<![A-Z0-9.,/])2-|#\s?|(?:^|(?<=\s))-|^)(?P<dash>[0-9?]{3})(?![0-9A-Z.,/?]|\s*[X×*]|-\d|\s+\d)(?:\s+O?-?RING)?"
 )
-_DASH_GRADE = re.compile(r"ISO\s?3601-1-(\d{3})([AB]?)")
+_THREE_FIGURES = re.compile(r"[\s\-#][0-9?]{3}(?![0-9A-Z.,/?])")
+_FIGURES = frozenset("0123456789?")
+_DASH_GRADE = re.compile(r"(?P<own>)ISO\s?3601-1-(?P<dash>\d{3})([AB]?)")
 _BACKUP = re.compile(r"(?<![A-Z0-9.,/])8-(\d{3})(?![0-9])")
 _PROFILED = re.compile(r"(?<![A-Z0-9])(SQ|X)-(\d{3})(?![0-9])")
 _FAR_EAST = re.compile(r"(?<![A-Z0-9])([PG])[\s-]?(\d{1,3})(A?)(?![0-9A-Z.])")
@@ -45,9 +48,11 @@ _LARGEST_RING_MM = 3000
 def by_code(text: Text) -> Iterator[MarkingReading]:
     """Every reading of the text as a code."""
     clean = text.clean
-    dash = (_DASH_GRADE.search(clean) if "3601" in clean else None) or _DASH.search(clean)
-    if dash and "?" not in dash.group(1):
-        yield from _dash(text, dash, dash.group(1))
+    dash = _DASH_GRADE.search(clean) if "3601" in clean else None
+    if dash is None and (clean[:1] in _FIGURES or _THREE_FIGURES.search(clean)):
+        dash = _DASH.search(clean)
+    if dash and "?" not in dash["dash"]:
+        yield from _dash(text, dash, dash["dash"])
     if "8-" in clean:
         for match in _BACKUP.finditer(clean):
             yield from _backup(text, match)
@@ -121,8 +126,11 @@ def _dash(text: Text, match: re.Match[str], dash: str) -> Iterator[MarkingReadin
     said = f"; called {row.called_section} × {row.called_inside} in" if row.called_inside else ""
     inside, section = (f"{each:g}" for each in size.dimensions_mm[:2])
     nominal = row.called_section or "a fraction"
+    start, stop = match.span()
+    start = match.end("own") if match["own"] else start  # a rubber or a profile has its own span
+    start += len(text.clean[start:stop]) - len(text.clean[start:stop].lstrip())
     spans = [
-        stated(text, match, f"dash number {dash}{said}", "designation", f"-{dash}", "SAE AS568"),
+        Span(start, stop, text.typed[start:stop], f"dash number {dash}{said}", "designation", f"-{dash}", "stated", "SAE AS568"),
         Span(-1, -1, "", f"inside {row.inside_in:.3f} in", "inside_mm", inside, "implied", "SAE AS568"),
         Span(-1, -1, "", f"section {row.section_in:.3f} in, which is not {nominal}", "section_mm", section,
              "implied", "SAE AS568"),

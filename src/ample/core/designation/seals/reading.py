@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 from collections.abc import Sequence
+from functools import cache
 
 from ample.core.designation.seals.listed import most_met
 from ample.core.designation.seals.text import Text
@@ -74,12 +75,24 @@ def _assumed(family: str, kind: str, attributes: dict[str, str]) -> list[Span]:
     """What goes without saying, said."""
     found = []
     if "kind" not in attributes:
-        words = f"no type marked: {SEALS[family].kinds[kind].words}"
-        found.append(Span(-1, -1, "", words, "kind", kind, "assumed", "common practice"))
+        found.append(_no_kind(family, kind))
     if family in _OF_RUBBER and "material" not in attributes:
-        words = f"no {'rubber' if kind not in _OF_PTFE else 'material'} marked: often {_usual(kind)}, not confirmed"
-        found.append(Span(-1, -1, "", words, "material", "", "assumed", "common practice"))
+        found.append(_no_material(kind))
     return found
+
+
+@cache
+def _no_kind(family: str, kind: str) -> Span:
+    words = f"no type marked: {SEALS[family].kinds[kind].words}"
+    return Span(-1, -1, "", words, "kind", kind, "assumed", "common practice")
+
+
+@cache
+def _no_material(kind: str) -> Span:
+    words = (
+        f"no {'rubber' if kind not in _OF_PTFE else 'material'} marked: often {_usual(kind)}, not confirmed"
+    )
+    return Span(-1, -1, "", words, "material", "", "assumed", "common practice")
 
 
 _OF_PU = ("u_cup", "u_cup_loaded", "buffer", "wiper", "wiper_double", "wiper_cased")

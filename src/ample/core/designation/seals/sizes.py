@@ -17,6 +17,7 @@ BARE_SCORE = {3: {"lip_seal": 0.65, "hydraulic_seal": 0.18, "washer": 0.14, "key
 _LISTED, _NOT_LISTED = 1.0, 0.45
 _WIDEST_MM = 60.0
 _DISC_NEAR_MM = 0.4
+_THINNEST_CUP_MM, _HIGHEST_CUP = 1.5, 4.0  # of three bare sizes; heights are 1.3 to 3 sections in the lists
 Shaped = Iterator[tuple[tuple[float, ...], tuple[str, ...], SealSize | None, float]]
 
 
@@ -49,11 +50,17 @@ def _weight(text: Text, family: str, count: int, told: bool) -> float:
 
 def _span(text: Text, number: Number, name: str) -> Span:
     start, stop = number.start, number.stop
+    meaning, value = _said(number.mm, number.inch, name)
+    return Span(start, stop, text.typed[start:stop], meaning, name, value, "stated", "the size")
+
+
+@lru_cache(maxsize=8192)
+def _said(mm: float, inch: bool, name: str) -> tuple[str, str]:
+    """A size in words, and as a value in mm."""
     words = name.removesuffix("_mm").replace("_", " ")
-    size = f"{round(number.mm, 3):g} mm"
-    said = f"{round(number.mm / INCH_MM, 4):g} in ({size})" if number.inch else size
-    value = f"{round(number.mm, 4):g}"
-    return Span(start, stop, text.typed[start:stop], f"{words} {said}", name, value, "stated", "the size")
+    size = f"{round(mm, 3):g} mm"
+    said = f"{round(mm / INCH_MM, 4):g} in ({size})" if inch else size
+    return f"{words} {said}", f"{round(mm, 4):g}"
 
 
 def _lip(text: Text) -> Shaped:
@@ -155,6 +162,9 @@ def _hydraulic(text: Text) -> Shaped:
             yield best.dimensions_mm, names, best, 0.9
             return
     found = most_met("hydraulic_seal", (inside, section, height, base), kind)
+    likely = section >= _THINNEST_CUP_MM and height <= _HIGHEST_CUP * section
+    if found is None and not likely and not text.told():
+        return
     yield (inside, section, height, base), names, found, _LISTED if found else _NOT_LISTED
 
 
@@ -208,6 +218,10 @@ def _key(text: Text) -> Shaped:
     sizes, told = text.sizes_mm(), text.kind("key")
     if told == "key_woodruff" or (len(sizes) == 3 and sizes[0] < sizes[1] and not told):
         yield from _woodruff(sizes)
+    elif len(sizes) == 2:  # the length is not said: all there are
+        near = [size for size in listed_near("key", sizes) if size.kind == (told or "key_round")]
+        for size in sorted(near, key=lambda size: -size.share):
+            yield size.dimensions_mm, ("width_mm", "height_mm"), size, 0.8
     elif len(sizes) == 3 and sizes[0] >= sizes[1]:
         near = listed_near("key", sizes)
         own = [s for s in near if s.kind == (told or "key_round")] or ([] if told else near)

@@ -4,11 +4,12 @@ from __future__ import annotations
 
 import re
 from collections.abc import Iterable, Sequence
-from dataclasses import dataclass, field
 from decimal import Decimal
-from functools import cached_property, lru_cache
+from functools import lru_cache
+from itertools import pairwise
+from typing import NamedTuple
 
-from ample.core.designation.seals.words import Word, spans_of, words_in
+from ample.core.designation.seals.words import behind_a_size, spans_of, words_in
 from ample.core.errors import BadInput
 from ample.core.parts import SEALS, Span
 from ample.core.sizes import INCH_MM, parse_length
@@ -27,12 +28,12 @@ _WITHOUT_FRACTIONS = re.compile(f"{_BEFORE}({_PLAIN}){_AFTER}")
 _EVERY_FAMILY = frozenset(SEALS)
 _INCH_SIGNS = ('"', "″", "IN", "INCH")
 LARGEST_MM = 2500.0  # estimated: no seal, ring or small part that a rebuild shop meets is larger
+_OF_A_SIZE = 3  # numbers
 _SHORT_NUMBER, _INCH = 8, Decimal("25.4")
 _LARGEST_IN_MM = 12.0  # three decimals of a size under this are inches
 
 
-@dataclass(frozen=True, slots=True)
-class Number:
+class Number(NamedTuple):
     """A size as it appears in the text."""
 
     start: int
@@ -41,18 +42,17 @@ class Number:
     inch: bool
 
 
-@dataclass
 class Text:
     """A text taken apart: numbers with their places, words with their meanings, and what that says for each family."""
 
-    typed: str
-    clean: str
-    words: tuple[tuple[int, int, tuple[Word, ...]], ...] = ()
-    numbers: list[Number] = field(default_factory=list)
-    _spans: dict[str, tuple[Span, ...]] = field(default_factory=dict)
+    __slots__ = ("_sizes_mm", "_spans", "clean", "numbers", "typed", "words")
 
-    def __post_init__(self) -> None:
-        self.words = words_in(self.clean)
+    def __init__(self, typed: str, clean: str) -> None:
+        self.typed, self.clean = typed, clean
+        self.words = words_in(clean)
+        self.numbers: list[Number] = []
+        self._sizes_mm: list[float] = []
+        self._spans: dict[str, tuple[Span, ...]] = {}
 
     def told(self) -> frozenset[str]:
         """Families that a word names."""
@@ -67,13 +67,17 @@ class Text:
         )
 
     def fitting(self) -> frozenset[str]:
-        """Families for which every word has a meaning; all of them when there is none."""
+        """Families for which every word has a meaning, and those that a word names; all of them when there is none.
+
+        A letter by itself behind a size may be anything: it takes away no family.
+        """
         if not self.words:
             return _EVERY_FAMILY
         fits = set(SEALS)
-        for _, _, meanings in self.words:
-            fits &= {family for word in meanings for family in word.families}
-        return frozenset(fits)
+        for start, stop, meanings in self.words:
+            if stop - start > 1 or not behind_a_size(self.clean, start):
+                fits &= {family for word in meanings for family in word.families}
+        return frozenset(fits | self.told())
 
     def says_kind(self, kind: str) -> bool:
         """Whether a word means this kind, or one whose name begins so."""
@@ -86,6 +90,8 @@ class Text:
 
     def spans(self, family: str) -> tuple[Span, ...]:
         """What the words say of a part of a family, the first meaning of each."""
+        if not self.words:
+            return ()
         if family not in self._spans:
             found: list[Span] = []
             for start, stop, meanings in self.words:
@@ -97,7 +103,10 @@ class Text:
 
     def value(self, family: str, attribute: str) -> str:
         """What the words set an attribute to for a family; empty when nothing."""
-        return next((span.value for span in self.spans(family) if span.attribute == attribute), "")
+        for span in self.spans(family):
+            if span.attribute == attribute:
+                return span.value
+        return ""
 
     def kind(self, family: str) -> str:
         """The kind that a word names for a family; empty when none does."""
@@ -107,10 +116,6 @@ class Text:
         """The numbers as sizes, in the order written."""
         return list(self._sizes_mm)
 
-    @cached_property
-    def _sizes_mm(self) -> list[float]:
-        return [round(number.mm, 4) for number in self.numbers]
-
     def without_words(self) -> str:
         """The text with a space for each character of a word."""
         if not self.words:
@@ -119,7 +124,7 @@ class Text:
 
     def unread(self, spans: Sequence[Span]) -> tuple[str, ...]:
         """What no span covers and is more than a separator."""
-        free = blanked(self.clean, ((max(span.start, 0), max(span.stop, 0)) for span in spans))
+        free = blanked(self.clean, [(span.start, span.stop) for span in spans if span.start >= 0])
         if free.isspace():
             return ()
         return tuple(
@@ -130,10 +135,14 @@ class Text:
 
     def read_numbers(self) -> None:
         """Take the sizes that stand between the words; one in inches makes the others inches too."""
-        free = _TIMES_BETWEEN.sub(lambda found: ";" * len(found.group()), self.without_words())
+        free = self.without_words()
+        for _, stop, _ in self.words:
+            if self.clean[stop : stop + 1].isdigit() and behind_a_size(self.clean, stop):
+                free = f"{free[: stop - 1]}A{free[stop:]}"  # SH70: a figure of a code is no size
+        free = _TIMES_BETWEEN.sub(_semicolons, free)
         if "/" in free and self.says_kind("wiper"):  # base / height, no fraction
-            free = _BASE_AND_HEIGHT.sub(lambda found: found.group().replace("/", " "), free)
-        read = list(_numbers(free))
+            free = _BASE_AND_HEIGHT.sub(lambda found: found.group().replace("/", ";"), free)
+        read = _of_one_size(_numbers(free), free)
         if any(number.inch for number, _ in read):
             self.numbers = [
                 number if number.inch or unit == "MM" else _as_inch(number) for number, unit in read
@@ -145,6 +154,7 @@ class Text:
             self.numbers = [_as_inch(number) for number, _ in read]
         else:
             self.numbers = [number for number, _ in read]
+        self._sizes_mm = [round(number.mm, 4) for number in self.numbers]
 
 
 def blanked(text: str, places: Iterable[tuple[int, int]]) -> str:
@@ -155,6 +165,25 @@ def blanked(text: str, places: Iterable[tuple[int, int]]) -> str:
     return text
 
 
+def _of_one_size(read: list[tuple[Number, str]], free: str) -> list[tuple[Number, str]]:
+    """Of three numbers or more with times signs between them, those: what stands apart (a hardness) is no size."""
+    if len(read) <= _OF_A_SIZE:
+        return read
+    runs: list[list[tuple[Number, str]]] = [[read[0]]]
+    for before, each in pairwise(read):
+        joined = free[before[0].stop : each[0].start]
+        if joined and not joined.strip(";"):
+            runs[-1].append(each)
+        else:
+            runs.append([each])
+    longest = max(runs, key=len)
+    return longest if len(longest) >= _OF_A_SIZE else read
+
+
+def _semicolons(found: re.Match[str]) -> str:
+    return ";" * len(found.group())
+
+
 def _as_inch(number: Number) -> Number:
     return Number(number.start, number.stop, number.mm * INCH_MM, True)
 
@@ -163,12 +192,11 @@ def _numbers(free: str) -> list[tuple[Number, str]]:
     """Every number with the unit written after it."""
     found = []
     for match in (_NUMBER if "/" in free else _WITHOUT_FRACTIONS).finditer(free):
-        piece, unit = match.group(1), (match.group(2) or "").strip()
-        inch = "/" in piece or unit in _INCH_SIGNS
+        piece, unit = match.groups("")
+        inch = unit in _INCH_SIGNS or "/" in piece
         mm = _length_mm(piece, inch)
         if mm is not None:
-            stop = match.end(2) if unit else match.end(1)
-            found.append((Number(match.start(), stop, mm, inch), unit))
+            found.append((Number(match.start(), match.end(2 if unit else 1), mm, inch), unit))
     return found
 
 

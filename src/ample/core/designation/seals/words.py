@@ -72,6 +72,7 @@ def _patterns() -> dict[str, re.Pattern[str]]:
     return {first: re.compile("|".join(bodies)) for first, bodies in pieces.items()}
 
 
+_A_SIZE = re.compile(r"\d\s*[X×*]\s*[\d.,]")
 _WORD_FIRST = re.compile(r"\s*[A-Z](?:[A-Z]{2}|-[A-Z])")
 
 
@@ -79,6 +80,11 @@ _WORD_FIRST = re.compile(r"\s*[A-Z](?:[A-Z]{2}|-[A-Z])")
 def _starts() -> re.Pattern[str]:
     """Where a word can begin."""
     return re.compile(rf"(?<![A-Z0-9?])[{''.join(map(re.escape, _patterns()))}]")
+
+
+def behind_a_size(clean: str, at: int) -> bool:
+    """Whether sizes with a times sign stand before a place."""
+    return _A_SIZE.search(clean, 0, at) is not None
 
 
 @lru_cache(maxsize=16)  # one text is gone over several times
@@ -90,6 +96,8 @@ def words_in(clean: str) -> tuple[tuple[int, int, tuple[Word, ...]], ...]:
     for begin in _starts().finditer(clean):
         at = begin.start()
         match = patterns[clean[at]].match(clean, at) if at >= stop else None
+        if match and match.end() == at + 1 and clean[at + 1 : at + 2].isdigit() and behind_a_size(clean, at):
+            continue  # C4 behind a size is no C
         words = seal_words().get(bare(match.group())) if match else None
         if match and words:
             stop = match.end()

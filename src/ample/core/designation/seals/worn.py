@@ -14,6 +14,7 @@ from ample.core.standards import SealSize, sizes_of_family
 
 _WORN = re.compile(r"[0-9?][0-9?.,]*(?:\s*[X×*/ -]\s*[0-9?][0-9?.,]*)*")
 _WORN_CODE = re.compile(r"(?<![0-9?.X])([0-9?]{1,4})[\s-]([0-9?]{1,5})[\s-]([0-9?]{1,4})(?![0-9?.X])")
+_READ = re.compile(r"[^?]+")
 _BETWEEN = re.compile(r"\s*[X×*/ -]\s*")
 _FAMILIES = ("lip_seal", "o_ring", "hydraulic_seal")
 
@@ -54,18 +55,14 @@ def _like(family: str, parts: tuple[str, ...]) -> tuple[SealSize, ...]:
         return ()
     seen = "x".join(parts) if len(parts) > 1 else f"-{parts[0]}"
     if len(parts) > 1 and ".." in seen:
-        pattern = re.compile(
-            re.escape(seen).replace(r"\.\.", "[0-9.]*").replace(r"\?", "[0-9]"),
-        )
-        sizes = (size for own in _by_shape(family).values() for size in own)
-        found = [size for size in sizes if pattern.fullmatch(size.designation)]
-        return tuple(sorted(found, key=lambda size: -size.share))
-    known = [at for at, character in enumerate(seen) if character.isdigit()]
-    return tuple(
-        size
-        for size in _by_shape(family).get(seen.translate(_SHAPE), ())
-        if all(size.designation[at] == seen[at] for at in known)
-    )
+        pattern = re.escape(seen).replace(r"\.\.", "[0-9.]*").replace(r"\?", "[0-9]")
+        lines, sizes = _by_line(family)
+        read = [sizes[line.group()] for line in re.finditer(f"^{pattern}$", lines, re.MULTILINE)]
+        return tuple(sorted(read, key=lambda size: -size.share))
+    found = _by_shape(family).get(seen.translate(_SHAPE), ())
+    for piece in _READ.finditer(seen):
+        found = tuple([size for size in found if size.designation.startswith(piece.group(), piece.start())])
+    return found
 
 
 _SHAPE = str.maketrans(dict.fromkeys("123456789?", "0"))
@@ -83,6 +80,13 @@ def _by_shape(family: str) -> dict[str, tuple[SealSize, ...]]:
     for size in sorted(held.values(), key=lambda size: -size.share):
         found.setdefault(size.designation.translate(_SHAPE), []).append(size)
     return {shape: tuple(own) for shape, own in found.items()}
+
+
+@lru_cache
+def _by_line(family: str) -> tuple[str, dict[str, SealSize]]:
+    """The same parts by name, and their names as one text, a line each."""
+    found = {size.designation: size for own in _by_shape(family).values() for size in own}
+    return "\n".join(found), found
 
 
 def _composed(text: Text, most: int) -> list[MarkingReading]:
