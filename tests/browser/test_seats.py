@@ -179,6 +179,7 @@ def test_so_does_the_page_of_a_gland(person, make_part):
     sizes = {"groove_diameter": "38.5", "groove_width": "4.7", "groove_depth": "2.8"}
     page = to_place(person, make_part, "-222", "o_ring", sizes)
     expect(page.get_by_role("img", name="in a groove 4.70 wide")).to_be_visible()
+    expect(page.locator(".verdict h2").first).to_contain_text("Place good")
     opened(page, "gland formulas")
     expect(page.locator("input[name=inside_mm]")).to_have_value(re.compile("^37.69"))
     expect(page.locator("input[name=gland_depth_mm]")).to_have_value("2.8")
