@@ -5,7 +5,7 @@ import pytest
 from ample.core.designation import decode
 from tests.tables import published
 
-ROWS = published("marks_again.csv")
+ROWS = published("marks_again.csv") + published("marks_counter.csv")
 READ, NOTHING = [row for row in ROWS if row["family"]], [row for row in ROWS if not row["family"]]
 NO_SURER = 0.1  # than this is a reading that could be meant
 
