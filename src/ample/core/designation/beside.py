@@ -89,6 +89,7 @@ _NAMES_NEXT = frozenset(
 _STANDARDS = ("DIN", "ISO", "SAE", "DASH", "INCH", "CONE", "CUP")
 _CAPITALS = "ABCDEFGHIJKLMNOPQRSTUVWXYZ"
 _COUNT = re.compile(r"\s*(\d{1,2})\s*(?:X|×|OFF|PCS|ST)\s+(?=[A-Z]{0,4}\d{3,5}(?!\d*\s*[X×]\s*\d))")
+_COUNT_LAST = re.compile(r"\d[\d.,]*(?:[X×*]\d[\d.,]*){2}(?P<count>\s+[X×*]\s?\d{1,2})(?![\d.,/]|\s*[X×*])")
 _DATE = re.compile(
     r"(?:19|20)\d\d[/.\-](?:0?[1-9]|1[0-2])|(?:0?[1-9]|1[0-2])[/.\-](?:19|20)?\d\d"
     r"|(?:0[1-9]|[1-4]\d|5[0-3])[0-3]\d"
@@ -142,6 +143,7 @@ def without_words(
         places.append((count.start(1), count.end()))
         at = count.end()
     places += [found.span() for found in _READ_OF.finditer(clean)]
+    places += [found.span("count") for found in _COUNT_LAST.finditer(clean)]
     known = [(start, stop) for start, stop, _ in words_in(clean)]
     takes_next = False
     capitals = typed != typed.lower()  # then what is written small is no code
@@ -175,7 +177,7 @@ def _covered(places: list[tuple[int, int]], at: int) -> bool:
 
 def has_words(clean: str) -> bool:
     """Whether a text in capitals can have words beside its mark."""
-    return _SOME_WORD.search(clean) is not None
+    return _SOME_WORD.search(clean) is not None or _COUNT_LAST.search(clean) is not None
 
 
 def has_letters_alone(clean: str) -> bool:
@@ -204,9 +206,14 @@ def names_other_things(clean: str) -> bool:
     return _OTHER_THINGS.search(clean) is not None
 
 
+def says_sizes(clean: str) -> bool:
+    """Whether a text in capitals can have sizes that are said in words: a quick look."""
+    return _SIZE_WORD.search(clean) is not None
+
+
 def without_sizes(clean: str, typed: str) -> Parted:
     """The text without sizes that are said in words (25 bore): those are readings, not codes."""
-    if _SIZE_WORD.search(clean) is None:
+    if not says_sizes(clean):
         return Parted(clean, typed, ())
     return _parted(clean, typed, [found.span() for found in _SIZE_SAID.finditer(clean)])
 

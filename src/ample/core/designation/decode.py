@@ -23,11 +23,13 @@ from ample.core.designation.beside import (
     has_words,
     is_beside,
     names_other_things,
+    says_sizes,
     without_dates,
     without_sizes,
     without_words,
 )
 from ample.core.designation.dialects import Dialect, general_dialect
+from ample.core.designation.mixed import written_out
 from ample.core.designation.seals import FEW_WORN, MANY_WORN, begins_as_seal, seal_readings
 from ample.core.designation.special_bore import bore_first
 from ample.core.designation.suffixes import code_spans, skip, suffix_choices
@@ -84,7 +86,7 @@ def decode(
     if not has_words(clean):
         readings = _read(clean, text, dialects, limit, family)
         if not _whole(readings):
-            readings = _read_again(clean, Parted(clean, text, ()), readings, dialects, limit, family)
+            readings = _read_again(clean, text, Parted(clean, text, ()), readings, dialects, limit, family)
         return tuple(readings[:limit])
     readings = _among_words(clean, text, dialects, limit, family)
     if names_other_things(clean):
@@ -102,7 +104,7 @@ def _among_words(
     if parted.beside and not _whole(readings):
         readings = _better(readings, _read(clean, text, dialects, limit, family))
     if not _whole(readings):
-        readings = _read_again(clean, parted, readings, dialects, limit, family)
+        readings = _read_again(clean, text, parted, readings, dialects, limit, family)
     return readings
 
 
@@ -125,6 +127,7 @@ def _whole(readings: list[MarkingReading]) -> bool:
 
 def _read_again(
     whole: str,
+    whole_typed: str,
     parted: Parted,
     readings: list[MarkingReading],
     dialects: tuple[Dialect, ...],
@@ -139,6 +142,7 @@ def _read_again(
         readings = _better(readings, [replace(each, beside=said.beside) for each in again])
     if is_wild(clean):
         return readings
+    readings = _better(readings, _written_out(whole, whole_typed, dialects, limit, family))
     bored = bore_first(clean, text)
     if bored:
         again = _read(bored[0], bored[1], dialects, limit, family)
@@ -160,6 +164,19 @@ def _read_again(
             again = _read(bare.clean, bare.typed, dialects, limit, family)
             readings = [replace(each, beside=beside) for each in again]
     return [_with_batches(each, text) for each in readings]
+
+
+def _written_out(
+    clean: str, text: str, dialects: tuple[Dialect, ...], limit: int, family: str | None
+) -> list[MarkingReading]:
+    """A text whose sizes are said with their words, read as the trade writes them: 25 bore 52 od 15 wide."""
+    out = written_out(clean) if says_sizes(clean) else None
+    if out is None:
+        return []
+    typed = "".join(seen if seen in " X" else own for seen, own in zip(out, text, strict=True))
+    parted = without_words(out, typed, dialects)
+    again = _read(parted.clean, parted.typed, dialects, limit, family)
+    return [replace(each, beside=parted.beside) for each in again] if parted.beside else again
 
 
 def _better(one: list[MarkingReading], other: list[MarkingReading]) -> list[MarkingReading]:

@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 from collections.abc import Mapping
 from dataclasses import dataclass
+from itertools import pairwise
 
 from ample.core.errors import BadInput
 from ample.core.parts import FAMILIES
@@ -12,6 +13,8 @@ from ample.core.sizes import parse_length
 from ample.core.sizes.lengths import Unit
 
 _NUMBER = r"(?<![\d/.,?])(?:\d+[\s\-]+\d+/\d+|\d+/\d+|\d*[.,]\d+|\d+)(?![\d/?])\s?(?:MM|INCHES|INCH|IN|\"|″)?"
+_WIDE = {"bearing": "width", "lip_seal": "width", "hydraulic_seal": "height", "key": "key_width"}
+_HIGH = {"hydraulic_seal": "height", "key": "key_height"}
 # what is touched, by the word for it and the family
 _TOUCHED: Mapping[str, Mapping[str, str]] = {
     "ROD": {"hydraulic_seal": "rod"},
@@ -28,16 +31,23 @@ _TOUCHED: Mapping[str, Mapping[str, str]] = {
                 "lip_seal": "outside"},
     "SECTION": {"o_ring": "section_1", "hydraulic_seal": "section"},
     "CS": {"o_ring": "section_1"},
-    "WIDE": {"bearing": "width", "lip_seal": "width", "hydraulic_seal": "height", "key": "key_width"},
+    "WIDE": _WIDE, "WIDTH": _WIDE, "W": _WIDE,
+    "HIGH": _HIGH, "HEIGHT": _HIGH,
     "THICK": {"washer": "thickness", "o_ring": "section_1"},
 }  # fmt: skip
-_FEATURE = "|".join(_TOUCHED)
+# inside, outside, width: in which order the trade writes them; a letter by itself is a word only beside others
+_PLACE = {
+    **dict.fromkeys(("ID", "INSIDE", "BORE", "SHAFT", "ROD"), 0),
+    **dict.fromkeys(("OD", "OUTSIDE", "HOUSING"), 1),
+    **dict.fromkeys(("SECTION", "CS", "WIDE", "WIDTH", "W", "HIGH", "HEIGHT", "THICK"), 2),
+}
+_FEATURE = "|".join(sorted(_TOUCHED, key=len, reverse=True))
 _SAID = re.compile(
     rf"(?P<size>{_NUMBER})\s*(?P<word>{_FEATURE})\b|\b(?P<word2>{_FEATURE})\s*(?P<size2>{_NUMBER})"
 )
 _FAMILY_WORDS: tuple[tuple[str, str, str], ...] = (
     (r"LOADED U[\s-]?CUP", "hydraulic_seal", "loaded"), (r"U[\s-]?CUPS?", "hydraulic_seal", "u_cup"),
-    (r"WIPERS?", "hydraulic_seal", "wiper"), (r"ROD SEALS?|PISTON SEALS?", "hydraulic_seal", ""),
+    (r"(?:ROD )?WIPERS?", "hydraulic_seal", "wiper"), (r"ROD SEALS?|PISTON SEALS?", "hydraulic_seal", ""),
     (r"OIL SEALS?|LIP SEALS?|SHAFT SEALS?", "lip_seal", ""), (r"O[\s-]?RINGS?", "o_ring", "o_ring"),
     (r"CIRCLIPS?|SNAP RINGS?|RETAINING RINGS?", "retaining_ring", ""), (r"FACE SEALS?", "face_seal", ""),
     (r"TAPER(?:ED)?(?: ROLLER)?(?: BEARINGS?)?", "bearing", "taper"), (r"NEEDLE(?: BEARINGS?)?", "bearing", "needle"),
@@ -51,8 +61,16 @@ _FAMILIES = tuple(
 _IN_ORDER: Mapping[str, tuple[str, ...]] = {
     "bearing": ("bore", "outside", "width"), "lip_seal": ("shaft", "housing_bore", "width"),
     "o_ring": ("inside", "section_1"), "washer": ("inside", "outside", "thickness"), "retaining_ring": ("shaft",),
-    "key": ("key_width", "key_height", "key_length"),
+    "key": ("key_width", "key_height", "key_length"), "hydraulic_seal": ("inside", "outside", "height"),
 }  # fmt: skip
+# what a part of this name is called by, where one number stands beside it
+_CALLED_BY = {
+    "OIL SEAL": "shaft",
+    "LIP SEAL": "shaft",
+    "SHAFT SEAL": "shaft",
+    "ROD SEAL": "rod",
+    "PISTON SEAL": "bore",
+}
 _TIMES = re.compile(r"(?<=\d)\s*[X×*]\s*(?=[\d.])")
 _SECTIONS_IN = {"1/16": 0.070, "3/32": 0.103, "1/8": 0.139, "3/16": 0.210, "1/4": 0.275}
 
@@ -104,7 +122,7 @@ def asked_in_words(typed: str) -> Asked | None:
     clean = typed.upper()
     if len(clean) != len(typed):
         return None
-    said = list(_SAID.finditer(clean))
+    said = _said_in(clean)
     named = next(
         ((found, family, kind) for words, family, kind in _FAMILIES if (found := words.search(clean))), None
     )
@@ -125,10 +143,52 @@ def asked_in_words(typed: str) -> Asked | None:
     rest = "".join(free)
     by_word = bool(sizes)
     if named and not any(each.isalnum() for each in re.sub(_NUMBER, "", _TIMES.sub(" ", rest))):
-        rest = _in_order(rest, family, sizes)
+        rest = _in_order(rest, family, sizes, named[0].group())
     if not sizes:
         return None
     return Asked(family, named[2] if named else "", tuple(sizes), re.sub(r"\s+", " ", rest).strip(), by_word)
+
+
+def written_out(clean: str) -> str | None:
+    """Sizes said with their words as the trade writes them, every figure in its place: 25 ID 52 OD as 25 X 52.
+
+    Args:
+        clean: A text in capitals.
+
+    Returns:
+        The text of the same length; None where fewer than two sizes are said, another order, or with something between.
+
+    Raises:
+        Nothing.
+
+    Source: common practice.
+
+    Example:
+        >>> written_out("ID 35 OD 52 W 7 OIL SEAL")
+        '   35X   52X  7 OIL SEAL'
+    """
+    said = _said_in(clean)
+    places = [_PLACE[found["word"] or found["word2"]] for found in said]
+    if len(said) < 2 or places != sorted(set(places)) or places[0]:
+        return None
+    free = list(clean)
+    for found in said:
+        start, stop = found.span("size") if found["size"] else found.span("size2")
+        free[found.start() : start] = " " * (start - found.start())
+        free[stop : found.end()] = " " * (found.end() - stop)
+    for found, after in pairwise(said):
+        stop = found.end("size") if found["size"] else found.end("size2")
+        begins = after.start("size") if after["size"] else after.start("size2")
+        if "".join(free[stop:begins]).strip(" ,;X×") or begins - stop < 1:
+            return None
+        free[stop:begins] = "X" + " " * (begins - stop - 1)
+    return "".join(free)
+
+
+def _said_in(clean: str) -> list[re.Match[str]]:
+    """Sizes with the word of a feature; a W by itself is none."""
+    said = list(_SAID.finditer(clean))
+    return [] if all((found["word"] or found["word2"]) == "W" for found in said) else said
 
 
 def _family_of(words: set[str]) -> str:
@@ -138,18 +198,32 @@ def _family_of(words: set[str]) -> str:
     return "bearing" if "bearing" in both else min(both, default="")
 
 
-def _in_order(rest: str, family: str, sizes: list[SaidSize]) -> str:
+def _in_order(rest: str, family: str, sizes: list[SaidSize], name: str) -> str:
     """Take the sizes without a word, in the order of the trade; what is left of the text."""
     given = {each.feature for each in sizes}
     order = [each for each in _IN_ORDER.get(family, ()) if each not in given]
     if sizes and family != "o_ring":
         return rest  # one size is named already: an odd number is something else
     numbers = list(re.finditer(_NUMBER, _TIMES.sub(" ", rest)))
-    if not sizes and len(numbers) < 2:
-        return rest  # one number after the name of a family is its mark
+    if not sizes and len(numbers) < 2:  # one number after the name of a family is its mark, as a rule
+        first = _CALLED_BY.get(name.removesuffix("S"))
+        if first is not None:
+            order = [first]
+        elif not numbers or numbers[0].group().strip().isdigit():
+            return rest
+    if family == "hydraulic_seal" and len(numbers) > 1 and _mm(numbers[0]) > _mm(numbers[1]):
+        order[:2] = reversed(order[:2])  # a piston's is called by its bore first
     for feature, found in zip(order, numbers, strict=False):
         _add(sizes, family, feature, found.group().strip())
     return re.sub(_NUMBER, " ", _TIMES.sub(" ", rest)) if sizes else rest
+
+
+def _mm(number: re.Match[str]) -> float:
+    """A number of the text as a length; 0 when it is none."""
+    try:
+        return parse_length(number.group().strip(), "mm").mm
+    except BadInput:
+        return 0.0
 
 
 def _add(sizes: list[SaidSize], family: str, feature: str, size: str) -> bool:

@@ -8,13 +8,15 @@ from dataclasses import replace
 
 from ample.core.parts import Span
 
+_CLOSURE = r"[\s-]?(?:2RS|ZZ|2Z|RS|Z|LLU|DDU|2RSR|2RS1)"
+_BORE = r"[\s-](?:\d[\s-])?\d{1,2}(?:/\d{1,2})?"
 _BORE_LAST = re.compile(
-    r"\s*6[23]\d\d(?P<closure>[\s-]?(?:2RS|ZZ|2Z|RS|Z|LLU|DDU|2RSR|2RS1))(?P<bore>[\s-](?:\d[\s-])?\d{1,2}(?:/\d{1,2})?)\s*"
+    rf"\s*6[23]\d\d(?P<closure>{_CLOSURE}|(?=\s[\d\s-]+/))(?P<bore>{_BORE})(?:\s*IN)?(?:\s*BORE)?\s*"
 )
 
 
 def bore_first(clean: str, text: str) -> tuple[str, str, Callable[[Span], Span]] | None:
-    """6203-2RS-5/8 with its special bore before the closure, where names have it; and its spans put back."""
+    """6203-2RS-5/8 with its special bore before the closure, as names have it (6203-5/8); and its spans put back."""
     found = _BORE_LAST.fullmatch(clean)
     if found is None:
         return None
@@ -22,7 +24,7 @@ def bore_first(clean: str, text: str) -> tuple[str, str, Callable[[Span], Span]]
     shift, back = b - a, c - b
 
     def turned(one: str) -> str:
-        return one[:a] + one[b:c] + one[a:b] + one[c:]
+        return one[:a] + one[b:c] + one[a:b] + " " * (len(one) - c)
 
     def put_back(span: Span) -> Span:
         if span.start < a:
@@ -30,4 +32,5 @@ def bore_first(clean: str, text: str) -> tuple[str, str, Callable[[Span], Span]]
         moved = shift if span.start < a + back else -back
         return replace(span, start=span.start + moved, stop=span.stop + moved)
 
-    return turned(clean), turned(text), put_back
+    dashes = re.sub(r"\s", "-", found["bore"])
+    return turned(clean[:b] + dashes + clean[c:]), turned(text), put_back

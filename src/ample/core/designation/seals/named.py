@@ -15,7 +15,8 @@ from ample.core.standards.seals import inch_fraction
 
 _DASH = re.compile(
     r"(?:(?:AS\s?568\s?[AB]?|BS\s?1806|ARP\s?568|ISO\s?3601(?:-1)?|O[\s-]?RING|OR|DASH)[\s-]+"
-    r"|(?P<own>(?:X|SQUARE)[\s-]?RING|(?<![A-Z0-9])(?:[NVESC]|NBR|FKM|EPDM|VMQ|FVMQ|HNBR|CR|FFKM)[\s-]?[4-9][05])[\s-]+"
+    r"|(?P<own>(?:X|SQUARE)[\s-]?RING|(?<![A-Z0-9])(?:[NVESC]|NBR|FKM|EPDM|VMQ|FVMQ|HNBR|CR|FFKM)[\s-]?[4-9][05]"
+    r"|(?<![A-Z0-9])(?:NBR|FKM|EPDM|VMQ|FVMQ|HNBR|FFKM|NITRILE|SILICONE))[\s-]+"
     r"|(?<![A-Z0-9.,/])2-|#\s?|(?:^|(?<=\s))-|^)(?P<dash>[0-9?]{3})(?![0-9A-Z.,/?]|\s*[X×*]|-\d|\s+\d)(?:\s+O?-?RING)?"
 )
 _THREE_FIGURES = re.compile(r"[\s\-#][0-9?]{3}(?![0-9A-Z.,/?])")

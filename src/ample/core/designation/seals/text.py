@@ -31,6 +31,9 @@ LARGEST_MM = 2500.0  # estimated: no seal, ring or small part that a rebuild sho
 _OF_A_SIZE = 3  # numbers
 _SHORT_NUMBER, _INCH = 8, Decimal("25.4")
 _LARGEST_IN_MM = 12.0  # three decimals of a size under this are inches
+_NEVER_UNDER_ONE_MM = frozenset(("lip_seal", "hydraulic_seal"))
+_OF_A_64TH = 0.04  # 5/16 is written .312 or .313
+_SECTIONS_IN = (0.07, 0.103, 0.139, 0.21, 0.275)  # SAE AS568
 
 
 class Number(NamedTuple):
@@ -147,14 +150,27 @@ class Text:
             self.numbers = [
                 number if number.inch or unit == "MM" else _as_inch(number) for number, unit in read
             ]
-        elif read and all(
-            number.mm < _LARGEST_IN_MM and _THOUSANDTHS.search(free, number.start, number.stop)
-            for number, _ in read
-        ):
+        elif read and self._in_decimal_inches(free, read):
             self.numbers = [_as_inch(number) for number, _ in read]
         else:
             self.numbers = [number for number, _ in read]
         self._sizes_mm = [round(number.mm, 4) for number in self.numbers]
+
+    def _in_decimal_inches(self, free: str, read: list[tuple[Number, str]]) -> bool:
+        """Every size in thousandths; or one that is a fraction or a section in them, or that no part has in mm."""
+        if any(number.mm >= _LARGEST_IN_MM or unit == "MM" for number, unit in read):
+            return False
+        thousandths = [number for number, _ in read if _THOUSANDTHS.search(free, number.start, number.stop)]
+        if len(thousandths) == len(read):
+            return True
+        if any(number.mm < 1 and _is_of_an_inch(number.mm) for number in thousandths):
+            return True
+        return any(number.mm < 1 for number, _ in read) and not self.told().isdisjoint(_NEVER_UNDER_ONE_MM)
+
+
+def _is_of_an_inch(size: float) -> bool:
+    """Whether a decimal is so many 64ths, or the section of an inch ring."""
+    return abs(64 * size - round(64 * size)) < _OF_A_64TH or size in _SECTIONS_IN
 
 
 def blanked(text: str, places: Iterable[tuple[int, int]]) -> str:
