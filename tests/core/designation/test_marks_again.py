@@ -5,8 +5,10 @@ import pytest
 from ample.core.designation import decode
 from tests.tables import published
 
-ROWS = published("marks_again.csv") + published("marks_counter.csv")
+COUNTER = published("marks_counter.csv")
+ROWS = published("marks_again.csv") + COUNTER
 READ, NOTHING = [row for row in ROWS if row["family"]], [row for row in ROWS if not row["family"]]
+PLAIN_WORDS = {"or", "equivalent", "stainless", "id"}  # of no consequence, or of none that is known here
 NO_SURER = 0.1  # than this is a reading that could be meant
 
 
@@ -30,3 +32,14 @@ def test_what_leads_is_the_part(row):
 @pytest.mark.parametrize("row", NOTHING, ids=lambda row: row["marking"])
 def test_what_is_of_no_family_is_not_read_as_one(row):
     assert [each.designation for each in decode(row["marking"]) if each.score > NO_SURER] == []
+
+
+@pytest.mark.parametrize("marking", [row["marking"] for row in COUNTER if row["family"]])
+def test_nothing_of_what_is_typed_at_a_counter_is_left_over(marking):
+    assert set(decode(marking)[0].unread) <= PLAIN_WORDS
+
+
+def test_one_number_of_a_piston_seal_is_sixteenths_or_mm():
+    outsides = [each.dimensions["outside_mm"] for each in decode("piston seal 80")]
+    assert 127 in outsides
+    assert 80 in outsides

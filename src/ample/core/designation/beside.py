@@ -88,8 +88,12 @@ _NAMES_NEXT = frozenset(
 )
 _STANDARDS = ("DIN", "ISO", "SAE", "DASH", "INCH", "CONE", "CUP")
 _CAPITALS = "ABCDEFGHIJKLMNOPQRSTUVWXYZ"
-_COUNT = re.compile(r"\s*(\d{1,2})\s*(?:X|×|OFF|PCS|ST)\s+(?=[A-Z]{0,4}\d{3,5}(?!\d*\s*[X×]\s*\d))")
-_COUNT_LAST = re.compile(r"\d[\d.,]*(?:[X×*]\d[\d.,]*){2}(?P<count>\s+[X×*]\s?\d{1,2})(?![\d.,/]|\s*[X×*])")
+_COUNT = re.compile(
+    r"\s*(\d{1,2})\s*(?:(?:OFF|PCS|PC|ST)\s+|(?:X|×)\s+(?=(?!RING)[A-Z]{3}|[A-Z]{0,4}\d{3,5}(?!\d*\s*[X×]\s*\d)))"
+)
+_COUNT_LAST = re.compile(
+    r"(?:\d[\d.,]*(?:[X×*]\d[\d.,]*){2}|(?<!\S)(?=\S*[A-WYZ])(?=\S*\d)\S{3,})(?P<count>\s+[X×*]\s?[1-9]\d?)(?![\dA-Z.,/?]|\s*[X×*]|\s+\d)"
+)
 _DATE = re.compile(
     r"(?:19|20)\d\d[/.\-](?:0?[1-9]|1[0-2])|(?:0?[1-9]|1[0-2])[/.\-](?:19|20)?\d\d"
     r"|(?:0[1-9]|[1-4]\d|5[0-3])[0-3]\d"

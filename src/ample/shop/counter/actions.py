@@ -39,7 +39,7 @@ def answer_line(t: Transaction, index: ShopIndex, text: str, instrument_of: Inst
     found.units = units_named(t, text.strip()[:40])
     readings = decode_answer(text, index.dialects)
     asked = asked_in_words(text)
-    if asked and _says_less_than_a_part(asked, bool(readings.readings)):
+    if asked and _says_less_than_a_part(asked, readings.readings):
         return _with_asked(found, index, asked, instrument_of)
     for reading in _distinct(readings.readings)[:MOST_READINGS]:
         found.readings.append(_with_stock(t, reading))
@@ -50,7 +50,7 @@ def answer_line(t: Transaction, index: ShopIndex, text: str, instrument_of: Inst
     return found
 
 
-def _says_less_than_a_part(asked: Asked, reads_as_mark: bool) -> bool:
+def _says_less_than_a_part(asked: Asked, readings: list[contract.MarkingReading]) -> bool:
     """Sizes of features that do not make a whole part: a marking beside them is completed by them.
 
     Sizes without a word are left to the reading of marks where it knows them, but for two of a lip seal or a key: its
@@ -59,9 +59,9 @@ def _says_less_than_a_part(asked: Asked, reads_as_mark: bool) -> bool:
     family = FAMILIES[asked.family]
     if len(asked.sizes) >= len(family.offered_in[family.usual_scheme]):
         return False
-    return (
-        asked.by_word or not reads_as_mark or (asked.family in ("lip_seal", "key") and len(asked.sizes) == 2)
-    )
+    if len(asked.sizes) > 2 and readings and readings[0].family == asked.family and not readings[0].unread:
+        return False
+    return asked.by_word or not readings or (asked.family in ("lip_seal", "key") and len(asked.sizes) == 2)
 
 
 def _with_asked(

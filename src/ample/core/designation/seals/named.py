@@ -37,6 +37,7 @@ _A_SIZE = re.compile(r"\d\s*[X×*]\s*\d")
 _FAR_EAST_MM = {"P": ((10, 1.9, 0.2), (22, 2.4, 0.2), (50, 3.5, 0.3), (150, 5.7, 0.4), (400, 8.4, 0.5)),
                 "G": ((145, 3.1, 0.6), (300, 5.7, 0.7))}  # fmt: skip
 _SMALLEST_FAR_EAST_MM = 3
+_LEAST_SIXTEENTHS, _MOST_SIXTEENTHS = 7, 256
 _WOODRUFF = re.compile(
     r"(?:(?<=WOODRUFF)|(?<=B17\.2))\s*(?:KEY\s*)?(?:(?:-|NO\.?|#)\s*)?(\d{3,4})(?![\d.,]|\s*[X×])"
 )
@@ -213,7 +214,7 @@ def _named_sizes(text: Text) -> Iterator[MarkingReading]:
 
 
 def _sixteenths(text: Text) -> Iterator[MarkingReading]:
-    """A piston seal with one bare whole number: the bore in sixteenths of an inch."""
+    """A piston seal with one bare whole number: the bore in sixteenths of an inch, or in mm where one is listed."""
     said = next(
         (
             (start, stop)
@@ -228,13 +229,14 @@ def _sixteenths(text: Text) -> Iterator[MarkingReading]:
     numbers = list(_WHOLE_NUMBER.finditer(rest))
     if len(numbers) != 1 or _A_SIZE.search(rest):
         return
-    bore_in = int(numbers[0].group()) / 16
-    if not 0.4 < bore_in <= 16:
-        return
-    bore_mm = bore_in * INCH_MM
-    meaning = f"bore {numbers[0].group()} sixteenths: {inch_fraction(bore_mm)} in"
-    span = stated(text, numbers[0], meaning, "outside_mm", f"{bore_mm:g}")
-    sizes = [s for s in sizes_of_family("hydraulic_seal") if s.kind == "piston_seal"
-             and abs(s.dimensions_mm[0] + 2 * s.dimensions_mm[1] - bore_mm) < NEAR_MM]  # fmt: skip
-    for size in sizes[:2]:
-        yield assembled(text, "hydraulic_seal", size.dimensions_mm, [span], 0.8, size)
+    number = int(numbers[0].group())
+    sixteenths_mm = number / 16 * INCH_MM
+    ways = [(float(number), f"{number} mm", 0.7)]
+    if _LEAST_SIXTEENTHS <= number <= _MOST_SIXTEENTHS:
+        ways.insert(0, (sixteenths_mm, f"{number} sixteenths: {inch_fraction(sixteenths_mm)} in", 0.8))
+    for bore_mm, words, score in ways:
+        span = stated(text, numbers[0], f"bore {words}", "outside_mm", f"{bore_mm:g}")
+        sizes = [s for s in sizes_of_family("hydraulic_seal") if s.kind == "piston_seal"
+                 and abs(s.dimensions_mm[0] + 2 * s.dimensions_mm[1] - bore_mm) < NEAR_MM]  # fmt: skip
+        for size in sizes[:2]:
+            yield assembled(text, "hydraulic_seal", size.dimensions_mm, [span], score, size)
