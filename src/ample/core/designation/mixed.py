@@ -71,6 +71,8 @@ _CALLED_BY = {
     "ROD SEAL": "rod",
     "PISTON SEAL": "bore",
 }
+# a seal of a rod or a piston is called by what it runs on and its groove
+_ON_ITS_GROOVE = {"WIPER": "rod", "ROD WIPER": "rod", "ROD SEAL": "rod", "PISTON SEAL": "bore"}
 _TIMES = re.compile(r"(?<=\d)\s*[X×*]\s*(?=[\d.])")
 _SECTIONS_IN = {"1/16": 0.070, "3/32": 0.103, "1/8": 0.139, "3/16": 0.210, "1/4": 0.275}
 
@@ -200,30 +202,23 @@ def _family_of(words: set[str]) -> str:
 
 def _in_order(rest: str, family: str, sizes: list[SaidSize], name: str) -> str:
     """Take the sizes without a word, in the order of the trade; what is left of the text."""
+    name = name.removesuffix("S")
+    runs_on = _ON_ITS_GROOVE.get(name)
+    in_order = (runs_on, "groove_diameter", "height") if runs_on else _IN_ORDER.get(family, ())
     given = {each.feature for each in sizes}
-    order = [each for each in _IN_ORDER.get(family, ()) if each not in given]
+    order = [each for each in in_order if each not in given]
     if sizes and family != "o_ring":
         return rest  # one size is named already: an odd number is something else
     numbers = list(re.finditer(_NUMBER, _TIMES.sub(" ", rest)))
     if not sizes and len(numbers) < 2:  # one number after the name of a family is its mark, as a rule
-        first = _CALLED_BY.get(name.removesuffix("S"))
+        first = _CALLED_BY.get(name)
         if first is not None:
             order = [first]
         elif not numbers or numbers[0].group().strip().isdigit():
             return rest
-    if family == "hydraulic_seal" and len(numbers) > 1 and _mm(numbers[0]) > _mm(numbers[1]):
-        order[:2] = reversed(order[:2])  # a piston's is called by its bore first
     for feature, found in zip(order, numbers, strict=False):
         _add(sizes, family, feature, found.group().strip())
     return re.sub(_NUMBER, " ", _TIMES.sub(" ", rest)) if sizes else rest
-
-
-def _mm(number: re.Match[str]) -> float:
-    """A number of the text as a length; 0 when it is none."""
-    try:
-        return parse_length(number.group().strip(), "mm").mm
-    except BadInput:
-        return 0.0
 
 
 def _add(sizes: list[SaidSize], family: str, feature: str, size: str) -> bool:

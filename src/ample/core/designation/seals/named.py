@@ -231,11 +231,11 @@ def _sixteenths(text: Text) -> Iterator[MarkingReading]:
         return
     number = int(numbers[0].group())
     sixteenths_mm = number / 16 * INCH_MM
-    ways = [(float(number), f"{number} mm", 0.7)]
+    ways = [(float(number), f"bore {number} mm", 0.7)]
     if _LEAST_SIXTEENTHS <= number <= _MOST_SIXTEENTHS:
-        ways.insert(0, (sixteenths_mm, f"{number} sixteenths: {inch_fraction(sixteenths_mm)} in", 0.8))
+        ways.insert(0, (sixteenths_mm, f"bore {number} sixteenths: {inch_fraction(sixteenths_mm)} in", 0.8))
     for bore_mm, words, score in ways:
-        span = stated(text, numbers[0], f"bore {words}", "outside_mm", f"{bore_mm:g}")
+        span = stated(text, numbers[0], words, "outside_mm", f"{bore_mm:g}")
         sizes = [s for s in sizes_of_family("hydraulic_seal") if s.kind == "piston_seal"
                  and abs(s.dimensions_mm[0] + 2 * s.dimensions_mm[1] - bore_mm) < NEAR_MM]  # fmt: skip
         for size in sizes[:2]:
