@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import PartSection from '@/drawing/PartSection.vue'
 import { partSize } from '@/drawing/sizes'
+import { percent } from '@/entry/lengths'
 import { useKinds } from '@/job/useKinds'
 import type { Offered } from './useAsk'
 
@@ -49,9 +50,6 @@ const stock = computed(() => {
   const total = held.reduce((sum, item) => sum + item.stock_quantity, 0)
   return total ? `${total} on the shelf, ${held[0]?.stock_place}` : ''
 })
-function percent(p: number): string {
-  return p >= 0.9995 ? '> 99.9 %' : `${(p * 100).toPrecision(p > 0.1 ? 2 : 1)} %`
-}
 </script>
 
 <template>
