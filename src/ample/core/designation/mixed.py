@@ -167,7 +167,7 @@ def written_out(clean: str) -> str | None:
 
     Example:
         >>> written_out("ID 35 OD 52 W 7 OIL SEAL")
-        '   35X   52X  7 OIL SEAL'
+        '   35 X  52 X 7 OIL SEAL'
     """
     said = _said_in(clean)
     places = [_PLACE[found["word"] or found["word2"]] for found in said]
