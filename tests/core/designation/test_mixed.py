@@ -55,11 +55,15 @@ def test_sizes_are_written_out_in_their_places(typed, out):
     assert found is None or [each.isdigit() for each in found] == [each.isdigit() for each in typed]
 
 
-def test_every_span_of_a_text_written_out_is_where_it_was_typed():
-    text = "id 35 od 52 w 7 oil seal"
-    for span in decode(text)[0].spans:
+@pytest.mark.parametrize(
+    "text", ["id 35 od 52 w 7 oil seal", "brg id 25 od 52 w 15", "6204 2RS 3/4 bore", "6203-2RS-5/8"]
+)
+def test_every_span_is_where_it_was_typed_and_says_what_was(text):
+    best = decode(text)[0]
+    for span in best.spans:
         if span.start >= 0:
             assert text[span.start : span.stop].casefold() == span.text.casefold()
+            assert not any(each in span.text for each in best.beside)
 
 
 def test_the_family_named_stays_beside_a_text_written_out():

@@ -175,8 +175,23 @@ def _written_out(
         return []
     typed = "".join(seen if seen in " X" else own for seen, own in zip(out, text, strict=True))
     parted = without_words(out, typed, dialects)
-    again = _read(parted.clean, parted.typed, dialects, limit, family)
-    return [replace(each, beside=parted.beside) for each in again] if parted.beside else again
+    return [
+        replace(
+            each,
+            beside=parted.beside,
+            spans=tuple(_as_typed(span, parted.typed, text) for span in each.spans),
+        )
+        for each in _read(parted.clean, parted.typed, dialects, limit, family)
+    ]
+
+
+def _as_typed(span: Span, written: str, typed: str) -> Span:
+    """A span of a text written out as it was typed, without the blanks before it."""
+    if span.start < 0:
+        return span
+    piece = written[span.start : span.stop]
+    start = span.start + len(piece) - len(piece.lstrip())
+    return replace(span, start=start, text=typed[start : span.stop])
 
 
 def _better(one: list[MarkingReading], other: list[MarkingReading]) -> list[MarkingReading]:

@@ -11,6 +11,7 @@ from ample.core.errors import BadInput
 from ample.core.parts import FAMILIES
 from ample.core.sizes import parse_length
 from ample.core.sizes.lengths import Unit
+from ample.core.standards import called_sections_in
 
 _NUMBER = r"(?<![\d/.,?])(?:\d+[\s\-]+\d+/\d+|\d+/\d+|\d*[.,]\d+|\d+)(?![\d/?])\s?(?:MM|INCHES|INCH|IN|\"|″)?"
 _WIDE = {"bearing": "width", "lip_seal": "width", "hydraulic_seal": "height", "key": "key_width"}
@@ -74,7 +75,6 @@ _CALLED_BY = {
 # a seal of a rod or a piston is called by what it runs on and its groove
 _ON_ITS_GROOVE = {"WIPER": "rod", "ROD WIPER": "rod", "ROD SEAL": "rod", "PISTON SEAL": "bore"}
 _TIMES = re.compile(r"(?<=\d)\s*[X×*]\s*(?=[\d.])")
-_SECTIONS_IN = {"1/16": 0.070, "3/32": 0.103, "1/8": 0.139, "3/16": 0.210, "1/4": 0.275}
 
 
 @dataclass(frozen=True)
@@ -175,16 +175,19 @@ def written_out(clean: str) -> str | None:
         return None
     free = list(clean)
     for found in said:
-        start, stop = found.span("size") if found["size"] else found.span("size2")
+        start, stop = _size_span(found)
         free[found.start() : start] = " " * (start - found.start())
         free[stop : found.end()] = " " * (found.end() - stop)
     for found, after in pairwise(said):
-        stop = found.end("size") if found["size"] else found.end("size2")
-        begins = after.start("size") if after["size"] else after.start("size2")
+        stop, begins = _size_span(found)[1], _size_span(after)[0]
         if "".join(free[stop:begins]).strip(" ,;X×") or begins - stop < 1:
             return None
         free[stop:begins] = "X" + " " * (begins - stop - 1)
     return "".join(free)
+
+
+def _size_span(found: re.Match[str]) -> tuple[int, int]:
+    return found.span("size") if found["size"] else found.span("size2")
 
 
 def _said_in(clean: str) -> list[re.Match[str]]:
@@ -227,8 +230,8 @@ def _add(sizes: list[SaidSize], family: str, feature: str, size: str) -> bool:
         mm = parse_length(size, unit).mm
     except BadInput:
         return False
-    if family == "o_ring" and feature == "section_1" and size in _SECTIONS_IN:
-        size, unit = f"{_SECTIONS_IN[size]:.3f}", "in"
+    if family == "o_ring" and feature == "section_1" and size in called_sections_in():
+        size, unit = f"{called_sections_in()[size]:.3f}", "in"
         mm = parse_length(size, unit).mm
     if feature not in FAMILIES[family].by_name or any(feature == each.feature for each in sizes):
         return False

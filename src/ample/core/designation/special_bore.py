@@ -30,7 +30,8 @@ def bore_first(clean: str, text: str) -> tuple[str, str, Callable[[Span], Span]]
         if span.start < a:
             return span
         moved = shift if span.start < a + back else -back
-        return replace(span, start=span.start + moved, stop=span.stop + moved)
+        start, stop = span.start + moved, span.stop + moved
+        return replace(span, start=start, stop=stop, text=text[start:stop])
 
     dashes = re.sub(r"\s", "-", found["bore"])
     return turned(clean[:b] + dashes + clean[c:]), turned(text), put_back

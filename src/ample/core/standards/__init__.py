@@ -21,7 +21,14 @@ from ample.core.standards.rings import (
     nearest_ring_limits_um,
     ring_limits,
 )
-from ample.core.standards.seals import DashSize, SealSize, dash_sizes, seal_sizes, sizes_of_family
+from ample.core.standards.seals import (
+    DashSize,
+    SealSize,
+    called_sections_in,
+    dash_sizes,
+    seal_sizes,
+    sizes_of_family,
+)
 
 __all__ = [
     "ALONE",
@@ -35,6 +42,7 @@ __all__ = [
     "ball_bearing_sizes",
     "bearing_series",
     "bearing_sizes",
+    "called_sections_in",
     "dash_sizes",
     "internal_clearance",
     "limits",

@@ -158,6 +158,12 @@ def dash_sizes() -> dict[str, DashSize]:
     }  # fmt: skip
 
 
+@lru_cache
+def called_sections_in() -> dict[str, float]:
+    """The sections of inch rings by what they are called, in inches: 1/8 is 0.139; of two called alike the commoner."""
+    return {row.called_section: row.section_in for row in dash_sizes().values() if row.called_section}
+
+
 def _spread(text: str) -> Iterator[float]:
     """The sizes that `1-20x0.5;21;22` names."""
     for piece in text.split(";"):

@@ -13,6 +13,7 @@ from ample.core.designation.seals.words import behind_a_size, spans_of, words_in
 from ample.core.errors import BadInput
 from ample.core.parts import SEALS, Span
 from ample.core.sizes import INCH_MM, parse_length
+from ample.core.standards import called_sections_in
 
 _TIMES_BETWEEN = re.compile(r"(?<=\d)\s*[X×*]\s*(?=[\d.,Ø])")
 _THOUSANDTHS = re.compile(r"[.,]\d{3}")
@@ -33,7 +34,6 @@ _SHORT_NUMBER, _INCH = 8, Decimal("25.4")
 _LARGEST_IN_MM = 12.0  # three decimals of a size under this are inches
 _NEVER_UNDER_ONE_MM = frozenset(("lip_seal", "hydraulic_seal"))
 _OF_A_64TH = 0.04  # 5/16 is written .312 or .313
-_SECTIONS_IN = (0.07, 0.103, 0.139, 0.21, 0.275)  # SAE AS568
 
 
 class Number(NamedTuple):
@@ -170,7 +170,7 @@ class Text:
 
 def _is_of_an_inch(size: float) -> bool:
     """Whether a decimal is so many 64ths, or the section of an inch ring."""
-    return abs(64 * size - round(64 * size)) < _OF_A_64TH or size in _SECTIONS_IN
+    return abs(64 * size - round(64 * size)) < _OF_A_64TH or size in called_sections_in().values()
 
 
 def blanked(text: str, places: Iterable[tuple[int, int]]) -> str:
