@@ -27,6 +27,30 @@ def test_a_page_is_found_and_worked_by_the_keys_alone(person):
     expect(page.locator(".numbers")).to_have_text("n = 60 000·14/(π·50) = 5 347.6 1/min")
 
 
+def test_enter_pressed_before_the_book_is_there_is_carried_out(person):
+    page = person().go("/")
+    page.route("**/api/calc/handbook", lambda route: (page.wait_for_timeout(900), route.continue_()))
+    page.keyboard.press("Alt+r")
+    expect(page.locator("input[name=search]")).to_be_focused()
+    page.keyboard.type("lip speed limit")
+    page.keyboard.press("Enter")
+    expect(page.locator(".worked h2")).to_contain_text("lip reaches its limit")
+    expect(page.locator("input[name=shaft_mm]")).to_be_focused()
+
+
+def test_enter_leads_into_what_is_looked_up_and_a_click_takes_no_hand_away(person):
+    page = opened(person)
+    page.locator("input[name=search]").fill("newton foot pound")
+    page.keyboard.press("Enter")
+    expect(page.locator("input[name=look-thread]")).to_be_focused()
+    page.locator("input[name=search]").fill("marmalade")
+    page.keyboard.press("Enter")
+    page.locator("input[name=search]").fill("belt")
+    page.locator(".pages button").first.click()
+    expect(page.locator(".worked h2")).to_be_visible()
+    expect(page.locator(".worked input").first).not_to_be_focused()
+
+
 def test_a_page_is_drawn_with_its_own_numbers(person):
     """The length in hand stands out; an answer is written in too; figures that cannot be leave the bare drawing."""
     page = opened(person, "groove_for_piston")

@@ -51,21 +51,25 @@ function open(question: string | undefined): void {
 }
 function step(by: number): void {
   const at = listed.value.findIndex((each) => each.question === chosen.value)
-  void open(listed.value[(at + by + listed.value.length) % listed.value.length]?.question)
+  open(listed.value[(at + by + listed.value.length) % listed.value.length]?.question)
 }
-/** Whether the hand is led to the first field of the page that opens. */
-const lead = ref(false)
+/** Enter opens the page found, and the hand is led to its first field. */
+const entered = ref(false)
 function enter(): void {
-  if (listed.value.some((each) => each.question === chosen.value)) {
+  entered.value = true // pressed before the book is there, it is carried out when it comes
+  if (book.value) lead()
+}
+function lead(): void {
+  const there = listed.value.some((each) => each.question === chosen.value)
+  if (!there && listed.value.length) return open(listed.value[0]?.question)
+  if (there)
     document.querySelector<HTMLElement>('.worked input, .worked select, .look input, .look select')?.focus()
-    return
-  }
-  lead.value = true
-  void open(listed.value[0]?.question)
+  entered.value = false
 }
 watch([chosen, book], async () => {
   await nextTick()
   document.querySelector('.pages [aria-current]')?.scrollIntoView({ block: 'nearest' })
+  if (entered.value && book.value) lead()
 })
 useKeys([
   { key: 's', words: 'search the handbook', run: () => field.value?.focus() },
@@ -77,7 +81,8 @@ async function load(): Promise<void> {
   refusal.value = said.refusal
   if (!said.answer) return
   book.value = said.answer
-  if (!page.value && !look.value) await open(LOOK_UP[0]?.question)
+  const waits = entered.value && listed.value.length
+  if (!page.value && !look.value && !waits) open(LOOK_UP[0]?.question)
 }
 onMounted(() => {
   field.value?.focus() // at once: later it would be taken away from whoever types already
@@ -122,7 +127,7 @@ onMounted(() => {
     </nav>
     <section class="sheet">
       <component :is="look.page" v-if="look" :key="look.question" />
-      <WorkedPage v-else-if="page" :key="page.question" :page="page" :lead="lead" @led="lead = false" />
+      <WorkedPage v-else-if="page" :key="page.question" :page="page" />
     </section>
   </main>
 </template>

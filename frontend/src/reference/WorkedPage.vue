@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, reactive, ref, watch } from 'vue'
+import { computed, reactive, ref, watch } from 'vue'
 import { api, resultOf, type Schemas } from '@/api/client'
 import { useLive } from '@/api/useLive'
 import { figure, given, unit, words, worked } from './figures'
@@ -8,18 +8,7 @@ import PageSketch from './sketch/PageSketch.vue'
 import { SKETCHES } from './sketch'
 
 /** A question of the handbook, worked: its fields, the answer, the formula with its numbers in it, source and limits. */
-const props = defineProps<{
-  page: Schemas['Page']
-  /** The hand is to be led to the first field. */
-  lead: boolean
-}>()
-const emit = defineEmits<{ led: [] }>()
-const form = ref<HTMLFormElement | null>(null)
-onMounted(() => {
-  if (!props.lead) return
-  form.value?.querySelector<HTMLElement>('input, select')?.focus()
-  emit('led')
-})
+const props = defineProps<{ page: Schemas['Page'] }>()
 type Question = Schemas['CalculateRequest']
 const kept = `ample:reference:${props.page.question}`
 const typed = reactive<Record<string, string>>(JSON.parse(localStorage.getItem(kept) ?? '{}'))
@@ -68,7 +57,7 @@ const line = computed(() =>
 <template>
   <article class="worked" :aria-label="page.words">
     <h2>{{ page.words }}</h2>
-    <form ref="form" class="fields" @submit.prevent>
+    <form class="fields" @submit.prevent>
       <label v-for="field in page.fields" :key="field.name">
         <span>{{ field.words }}<i v-if="field.optional"> (or the other unit)</i></span>
         <span class="entry">
