@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import re
 from collections.abc import Callable
-from dataclasses import replace
 
 from ample.core.parts import Span
 
@@ -31,7 +30,7 @@ def bore_first(clean: str, text: str) -> tuple[str, str, Callable[[Span], Span]]
             return span
         moved = shift if span.start < a + back else -back
         start, stop = span.start + moved, span.stop + moved
-        return replace(span, start=start, stop=stop, text=text[start:stop])
+        return span._replace(start=start, stop=stop, text=text[start:stop])
 
     dashes = re.sub(r"\s", "-", found["bore"])
     return turned(clean[:b] + dashes + clean[c:]), turned(text), put_back
