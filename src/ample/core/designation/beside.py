@@ -94,6 +94,7 @@ _COUNT = re.compile(
 _COUNT_LAST = re.compile(
     r"(?:\d[\d.,]*(?:[X×*]\d[\d.,]*){2}|(?<!\S)(?=\S*[A-WYZ])(?=\S*\d)\S{3,})(?P<count>\s+[X×*]\s?[1-9]\d?)(?![\dA-Z.,/?]|\s*[X×*]|\s+\d)"
 )
+_TIMES_LAST = re.compile(r"\s[X×*]\s?[1-9]")  # a quick look for it
 _DATE = re.compile(
     r"(?:19|20)\d\d[/.\-](?:0?[1-9]|1[0-2])|(?:0?[1-9]|1[0-2])[/.\-](?:19|20)?\d\d"
     r"|(?:0[1-9]|[1-4]\d|5[0-3])[0-3]\d"
@@ -104,7 +105,6 @@ _OTHER_THINGS = re.compile(
     r"\b(?:(?:SPLIT|COTTER|ROLL|DOWEL|GREASE)\s?(?:PINS?|NIPPLES?)|SCREWS?|BOLTS?|STUDS?|BELTS?|CHAINS?|HOSES?|RIVETS?|DRILLS?)\b"
 )
 _SIZE_SAID = re.compile(r"(?<![\w/.,?])\d+(?:[.,]\d+)?\s*(?:MM\s*)?(?:BORE|SHAFT|ROD|OD|ID)\b")
-_SIZE_WORD = re.compile("OD|ID|BORE|SHAFT")  # ROD has OD in it
 _MORE_FIGURES = re.compile(r"\s\d")
 _BATCH = re.compile(r"[A-Z]?\d{1,4}")
 
@@ -147,7 +147,8 @@ def without_words(
         places.append((count.start(1), count.end()))
         at = count.end()
     places += [found.span() for found in _READ_OF.finditer(clean)]
-    places += [found.span("count") for found in _COUNT_LAST.finditer(clean)]
+    if _TIMES_LAST.search(clean):
+        places += [found.span("count") for found in _COUNT_LAST.finditer(clean)]
     known = [(start, stop) for start, stop, _ in words_in(clean)]
     takes_next = False
     capitals = typed != typed.lower()  # then what is written small is no code
@@ -181,7 +182,9 @@ def _covered(places: list[tuple[int, int]], at: int) -> bool:
 
 def has_words(clean: str) -> bool:
     """Whether a text in capitals can have words beside its mark."""
-    return _SOME_WORD.search(clean) is not None or _COUNT_LAST.search(clean) is not None
+    if _SOME_WORD.search(clean):
+        return True
+    return _TIMES_LAST.search(clean) is not None and _COUNT_LAST.search(clean) is not None
 
 
 def has_letters_alone(clean: str) -> bool:
@@ -212,7 +215,7 @@ def names_other_things(clean: str) -> bool:
 
 def says_sizes(clean: str) -> bool:
     """Whether a text in capitals can have sizes that are said in words: a quick look."""
-    return _SIZE_WORD.search(clean) is not None
+    return "OD" in clean or "ID" in clean or "BORE" in clean or "SHAFT" in clean  # ROD has OD in it
 
 
 def without_sizes(clean: str, typed: str) -> Parted:
@@ -233,6 +236,8 @@ def without_dates(clean: str, typed: str) -> Parted:
 
 def is_beside(piece: str, typed: str) -> bool:
     """Whether a piece that means nothing looks like a date or a batch number, and stands by itself."""
+    if not piece[-1:].isdigit():
+        return False
     seen = piece.upper()
     if _DATE.fullmatch(seen) is None and _BATCH.fullmatch(seen) is None:
         return False

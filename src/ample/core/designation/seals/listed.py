@@ -4,10 +4,13 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from functools import lru_cache
+from itertools import product
 
 from ample.core.standards import SealSize, seal_sizes, sizes_of_family
 
 NEAR_MM = 0.06
+_BORDER_MM = 0.07  # a little more
+_INDEXED = 3  # dimensions: what is left then is a handful
 
 
 @lru_cache
@@ -28,38 +31,26 @@ def named(family: str, designation: str) -> SealSize | None:
     return next(iter(all_named(family, designation)), None)
 
 
-def _wholes(size_mm: float) -> set[int]:
-    return {int(size_mm - NEAR_MM), int(size_mm + NEAR_MM)}
+def _whole(size_mm: float) -> int:
+    """The whole millimetre nearest to a size: few sizes stand on the border between two."""
+    return int(size_mm + 0.5)
 
 
 @lru_cache
-def _by_first() -> dict[tuple[str, int], list[SealSize]]:
-    """Listed sizes by family and whole millimetre of their first dimension."""
-    found: dict[tuple[str, int], list[SealSize]] = {}
+def _by_wholes(count: int) -> dict[tuple[str | int, ...], list[SealSize]]:
+    """Listed sizes by family and the whole millimetres of their first dimensions, as many as are given."""
+    found: dict[tuple[str | int, ...], list[SealSize]] = {}
     for size in seal_sizes():
-        for whole in _wholes(size.dimensions_mm[0]):
-            found.setdefault((size.family, whole), []).append(size)
-    return found
-
-
-@lru_cache
-def _by_two() -> dict[tuple[str, int, int], list[SealSize]]:
-    """The same by the first two dimensions."""
-    found: dict[tuple[str, int, int], list[SealSize]] = {}
-    for size in seal_sizes():
-        for first in _wholes(size.dimensions_mm[0]):
-            for second in _wholes(size.dimensions_mm[1]):
-                found.setdefault((size.family, first, second), []).append(size)
+        near = [{_whole(own - _BORDER_MM), _whole(own + _BORDER_MM)} for own in size.dimensions_mm[:count]]
+        for wholes in product(*near):
+            found.setdefault((size.family, *wholes), []).append(size)
     return found
 
 
 def listed_near(family: str, sizes_mm: Sequence[float]) -> list[SealSize]:
     """Listed parts of these sizes, as many as are given, in the order of the lists."""
-    near: Sequence[SealSize]
-    if len(sizes_mm) > 1:
-        near = _by_two().get((family, int(sizes_mm[0]), int(sizes_mm[1])), ())
-    else:
-        near = _by_first().get((family, int(sizes_mm[0])), ())
+    first = sizes_mm[:_INDEXED]
+    near = _by_wholes(len(first)).get((family, *map(_whole, first)), ())
     found = []
     for size in near:
         for own, wanted in zip(size.dimensions_mm, sizes_mm, strict=False):

@@ -5,7 +5,7 @@ from __future__ import annotations
 import re
 from collections.abc import Iterator
 
-from ample.core.designation.seals.listed import NEAR_MM, all_named, listed_near, named
+from ample.core.designation.seals.listed import NEAR_MM, all_named, listed_near, most_met, named
 from ample.core.designation.seals.reading import assembled, stated
 from ample.core.designation.seals.text import Text
 from ample.core.parts import MarkingReading, Span
@@ -160,7 +160,7 @@ def _far_east(text: Text, match: re.Match[str]) -> Iterator[MarkingReading]:
         place = "a shaft of" if letter == "P" else "a static seat of"
         meaning = f"{letter} list, for {place} {number} mm"
         span = stated(text, match, meaning, "designation", found[0].designation, "JIS B 2401 (from memory)")
-        score = 0.9 if "o_ring" in text.told() else 0.55
+        score = 0.9 if "o_ring" in text.told else 0.55
         yield assembled(text, "o_ring", found[0].dimensions_mm, [span], score, found[0])
 
 
@@ -184,7 +184,8 @@ def _composed(text: Text, match: re.Match[str]) -> Iterator[MarkingReading]:
         spans.append(Span(at, start, text.typed[at:start], f"{said} {inch_fraction(size_mm)} in", f"{said}_mm",
                           f"{size_mm:.4f}".rstrip("0"), "stated", "common practice"))  # fmt: skip
     sizes = (inside * INCH_MM, section * INCH_MM, height * INCH_MM, 0.0)
-    yield assembled(text, "hydraulic_seal", sizes, spans, 0.85)
+    listed = most_met("hydraulic_seal", sizes, text.kind("hydraulic_seal"))
+    yield assembled(text, "hydraulic_seal", sizes, spans, 0.85, listed)
 
 
 def _sixteenth_in(value_in: float) -> float | None:
@@ -210,7 +211,8 @@ def _named_sizes(text: Text) -> Iterator[MarkingReading]:
     section = sizes.get("CS") or (sizes["OD"] - sizes["ID"]) / 2
     inside = sizes.get("ID") or sizes["OD"] - 2 * section
     if inside > 0 and section > 0:
-        yield assembled(text, "o_ring", (round(inside, 3), round(section, 3), 0.0), spans, 0.9)
+        sized = (round(inside, 3), round(section, 3), 0.0)
+        yield assembled(text, "o_ring", sized, spans, 0.9, most_met("o_ring", sized, text.kind("o_ring")))
 
 
 def _sixteenths(text: Text) -> Iterator[MarkingReading]:

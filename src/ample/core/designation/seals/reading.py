@@ -6,7 +6,6 @@ import re
 from collections.abc import Sequence
 from functools import cache
 
-from ample.core.designation.seals.listed import most_met
 from ample.core.designation.seals.text import Text
 from ample.core.parts import SEALS, MarkingReading, SealSpec, Span
 from ample.core.standards import SealSize
@@ -32,8 +31,7 @@ def assembled(
     score: float,
     listed: SealSize | None = None,
 ) -> MarkingReading:
-    """The spans together; the kind given, or the commonest kind of the size assumed."""
-    listed = listed or most_met(family, sizes_mm, text.kind(family))
+    """The spans together; the kind given, or that of the listed part assumed."""
     spans = [*own, *text.spans(family)]
     attributes, contradictions = _attributes(spans)
     told = attributes.get("kind")

@@ -24,7 +24,7 @@ Shaped = Iterator[tuple[tuple[float, ...], tuple[str, ...], SealSize | None, flo
 def by_sizes(text: Text) -> list[MarkingReading]:
     """The numbers as the sizes of a part, in every family whose sizes they can be."""
     count = len(text.numbers)
-    told, fitting = text.told(), text.fitting()
+    told, fitting = text.told, text.fitting()
     if not 1 <= count <= 4 or (count == 1 and not told):
         return []
     found = []
@@ -88,12 +88,8 @@ def _ring(text: Text) -> Shaped:
     kind = text.kind("o_ring")
     if kind.startswith("backup") and len(sizes) == 3:
         inside, outside, thick = sizes
-        yield (
-            (inside, round((outside - inside) / 2, 4), thick),
-            ("inside_mm", "outside_mm", "thickness_mm"),
-            None,
-            0.9,
-        )
+        sized = (inside, round((outside - inside) / 2, 4), thick)
+        yield sized, ("inside_mm", "outside_mm", "thickness_mm"), most_met("o_ring", sized, kind), 0.9
         return
     names: tuple[str, ...] = ("inside_mm", "section_mm")
     if len(sizes) == 3:
@@ -163,7 +159,7 @@ def _hydraulic(text: Text) -> Shaped:
             return
     found = most_met("hydraulic_seal", (inside, section, height, base), kind)
     likely = section >= _THINNEST_CUP_MM and height <= _HIGHEST_CUP * section
-    if found is None and not likely and not text.told():
+    if found is None and not likely and not text.told:
         return
     yield (inside, section, height, base), names, found, _LISTED if found else _NOT_LISTED
 

@@ -9,7 +9,7 @@ from functools import lru_cache
 from itertools import pairwise
 from typing import NamedTuple
 
-from ample.core.designation.seals.words import behind_a_size, spans_of, words_in
+from ample.core.designation.seals.words import Words, behind_a_size, spans_of, words_in
 from ample.core.errors import BadInput
 from ample.core.parts import SEALS, Span
 from ample.core.sizes import INCH_MM, parse_length
@@ -27,6 +27,7 @@ _FRACTION = r"\d{1,4}(?:\s+|-)\d{1,2}/(?:2|4|8|16|32|64)(?!\d)|\d{1,3}/(?:2|4|8|
 _NUMBER = re.compile(f"{_BEFORE}({_FRACTION}|{_PLAIN}){_AFTER}")
 _WITHOUT_FRACTIONS = re.compile(f"{_BEFORE}({_PLAIN}){_AFTER}")
 _EVERY_FAMILY = frozenset(SEALS)
+_NO_FAMILY: frozenset[str] = frozenset()
 _INCH_SIGNS = ('"', "″", "IN", "INCH")
 LARGEST_MM = 2500.0  # estimated: no seal, ring or small part that a rebuild shop meets is larger
 _OF_A_SIZE = 3  # numbers
@@ -48,26 +49,15 @@ class Number(NamedTuple):
 class Text:
     """A text taken apart: numbers with their places, words with their meanings, and what that says for each family."""
 
-    __slots__ = ("_sizes_mm", "_spans", "clean", "numbers", "typed", "words")
+    __slots__ = ("_sizes_mm", "_spans", "clean", "numbers", "told", "typed", "words")
 
     def __init__(self, typed: str, clean: str) -> None:
         self.typed, self.clean = typed, clean
         self.words = words_in(clean)
+        self.told = _told(self.words)  # families that a word names
         self.numbers: list[Number] = []
         self._sizes_mm: list[float] = []
         self._spans: dict[str, tuple[Span, ...]] = {}
-
-    def told(self) -> frozenset[str]:
-        """Families that a word names."""
-        if not self.words:
-            return frozenset()
-        return frozenset(
-            family
-            for _, _, meanings in self.words
-            for word in meanings
-            if word.names_family
-            for family in word.families
-        )
 
     def fitting(self) -> frozenset[str]:
         """Families for which every word has a meaning, and those that a word names; all of them when there is none.
@@ -80,7 +70,7 @@ class Text:
         for start, stop, meanings in self.words:
             if stop - start > 1 or not behind_a_size(self.clean, start):
                 fits &= {family for word in meanings for family in word.families}
-        return frozenset(fits | self.told())
+        return frozenset(fits | self.told)
 
     def says_kind(self, kind: str) -> bool:
         """Whether a word means this kind, or one whose name begins so."""
@@ -165,7 +155,12 @@ class Text:
             return True
         if any(number.mm < 1 and _is_of_an_inch(number.mm) for number in thousandths):
             return True
-        return any(number.mm < 1 for number, _ in read) and not self.told().isdisjoint(_NEVER_UNDER_ONE_MM)
+        return any(number.mm < 1 for number, _ in read) and not self.told.isdisjoint(_NEVER_UNDER_ONE_MM)
+
+
+def _told(words: Words) -> frozenset[str]:
+    found = [word.families for _, _, meanings in words for word in meanings if word.names_family]
+    return frozenset().union(*found) if found else _NO_FAMILY
 
 
 def _is_of_an_inch(size: float) -> bool:

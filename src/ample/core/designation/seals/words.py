@@ -21,11 +21,10 @@ class Word:
     sets: tuple[tuple[str, str], ...]
     meaning: str
     basis: str
+    names_family: bool  # it says by itself which family the part is of
 
-    @property
-    def names_family(self) -> bool:
-        """Whether it says by itself which family the part is of."""
-        return len(self.families) == 1 and self.sets[0][0] in ("family", "kind") and len(self.code) > 2
+
+Words = tuple[tuple[int, int, tuple[Word, ...]], ...]  # of a text: start, stop, meanings
 
 
 @lru_cache
@@ -41,7 +40,8 @@ def seal_words() -> dict[str, tuple[Word, ...]]:
             kinds = {kind for family in families for kind in SEALS[family].kinds}
             if attribute == "kind" and value not in kinds:
                 raise ValueError(f"seals/codes.csv: {row['code']} means a kind that does not exist")
-        word = Word(row["code"], families, sets, row["meaning"], row["basis"])
+        names_family = len(families) == 1 and sets[0][0] in ("family", "kind") and len(row["code"]) > 2
+        word = Word(row["code"], families, sets, row["meaning"], row["basis"], names_family)
         if any(
             word.sets == other.sets and word.families == other.families for other in found[bare(row["code"])]
         ):
@@ -88,7 +88,7 @@ def behind_a_size(clean: str, at: int) -> bool:
 
 
 @lru_cache(maxsize=16)  # one text is gone over several times
-def words_in(clean: str) -> tuple[tuple[int, int, tuple[Word, ...]], ...]:
+def words_in(clean: str) -> Words:
     """Every word in a text in capitals: start, stop, meanings."""
     found = []
     patterns = _patterns()

@@ -29,7 +29,7 @@ def half_read(text: Text, most: int) -> list[MarkingReading]:
         return []
     piece = max(pieces, key=lambda match: len(match.group()))
     parts = _BETWEEN.sub("x", piece.group().strip().replace(",", ".")).split("x")
-    told, fitting = text.told(), text.fitting()
+    told, fitting = text.told, text.fitting()
     found = []
     for family in _FAMILIES:
         if family not in fitting or (told and family not in told):
