@@ -198,6 +198,10 @@ def _o_rings() -> Iterator[SealSize]:
         yield replace(size, share=size.share * factors.get(name, 1.0))
 
 
+# of a backup ring, by the section of its O-ring in inches (from memory)
+_BACKUP_THICK_MM = {0.070: 1.14, 0.103: 1.14, 0.139: 1.14, 0.210: 1.52, 0.275: 2.29}
+
+
 def _listed_rings() -> Iterator[SealSize]:
     for row in dash_sizes().values():
         inside, section = round(row.inside_in * INCH_MM, 4), round(row.section_in * INCH_MM, 4)
@@ -206,8 +210,8 @@ def _listed_rings() -> Iterator[SealSize]:
         yield SealSize(
             "o_ring", "o_ring", f"-{row.dash}", (inside, section, 0.0), "SAE AS568", common, called
         )
-        if row.section_in in (0.070, 0.103, 0.139, 0.210, 0.275) and row.called_inside:
-            thick = {0.070: 1.14, 0.103: 1.14, 0.139: 1.14, 0.210: 1.52, 0.275: 2.29}[row.section_in]
+        thick = _BACKUP_THICK_MM.get(row.section_in)
+        if thick and row.called_inside:
             for kind, share in (("backup_solid", 0.1), ("backup_split", 0.1), ("backup_spiral", 0.05)):
                 sizes = (round(inside + 0.2, 2), round(0.87 * section, 2), thick)
                 yield SealSize("o_ring", kind, f"8-{row.dash}", sizes, "backup for dash numbers", share)
