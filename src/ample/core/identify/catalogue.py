@@ -2,9 +2,10 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Sequence
 from dataclasses import dataclass
-from functools import lru_cache
+from functools import cached_property, lru_cache
 from pathlib import Path
 
 import numpy as np
@@ -98,6 +99,16 @@ class Catalogue:
     group_prior: Floats
     entry_marked: dict[str, NDArray[np.str_]]
     envelope_rows: tuple[Ints, ...]
+
+    @cached_property
+    def names_beyond(self) -> dict[str, tuple[str, ...]]:
+        """Of names that others go on from, those others: 6204-3/4 goes on from 6204, a taper's set from its cone."""
+        found: dict[str, list[str]] = {}
+        for name in self.rows_named:
+            for stop in re.finditer("[-/]", name):
+                if name[: stop.start()] in self.rows_named:
+                    found.setdefault(name[: stop.start()], []).append(name)
+        return {name: tuple(others) for name, others in found.items()}
 
     @property
     def size(self) -> int:

@@ -25,7 +25,7 @@ def clash(
 ) -> str | None:
     """What the marking names and the readings contradict, in words; None when they agree, or one of them is missing.
 
-    They contradict when every part that the marking names, whole, misses a reading by more than four standard
+    They contradict when every part that the marking names, whole or as the beginning of its name, misses a reading by more than four standard
     uncertainties; what is on no list, when a size that it states lies farther from the reading than a used part's can. Of a
     half-legible marking nothing is said, it is the readings that complete it.
 
@@ -45,7 +45,10 @@ def clash(
     """
     if not markings or not observations:
         return None
-    named = dict.fromkeys(reading.designation for reading in markings)
+    fewest = min(len(reading.unread) for reading in markings)
+    whole = [reading.designation for reading in markings if len(reading.unread) == fewest]
+    beyond = [other for name in whole for other in catalogue.names_beyond.get(name, ())]
+    named = dict.fromkeys((*whole, *beyond))
     rows = [catalogue.rows_named[name] for name in named if name in catalogue.rows_named]
     if any(span.certainty == "half_read" for span in markings[0].spans):
         return None

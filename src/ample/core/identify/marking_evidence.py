@@ -14,6 +14,7 @@ from ample.core.parts import MarkingReading
 
 MISREAD = ranking_value("misread_marking")
 NOT_OF_THIS = ranking_value("not_of_this_part")
+_END_NOT_SEEN = ranking_value("end_not_seen")
 _OTHER_KIND = ranking_value("marking_other_kind")
 _OTHER_ATTRIBUTE = ranking_value("marking_other_attribute")
 _WHOLE_SILENT = {"closure": 0.15, "clearance": 0.2, "class": 0.2}
@@ -42,10 +43,10 @@ class Evidence:
 def marking_likelihood(catalogue: Catalogue, markings: Sequence[MarkingReading]) -> Evidence:
     """Likelihood of the marking for each listed part, and for one that is not listed.
 
-    A part named by the marking gets 1, another the chance of a misread or foreign ring shared
-    over all names; attributes that the marking states, or leaves out, weigh within a part. One that is not listed has
-    that background too, but where the marking is read whole and names what is on no list: there are taken to be as many
-    names on no list as on it.
+    A part named by the marking gets 1, one whose name goes on from it the share of such ends that are not seen, another
+    the chance of a misread or foreign ring shared over all names; attributes that the marking states, or leaves out, weigh
+    within a part. One that is not listed has that background too, but where the marking is read whole and names what is on
+    no list: there are taken to be as many names on no list as on it.
     """
     if not markings:
         return Evidence(1.0, np.zeros(0, dtype=np.intp), np.zeros(0), 1.0)
@@ -53,17 +54,19 @@ def marking_likelihood(catalogue: Catalogue, markings: Sequence[MarkingReading])
     found: dict[str, Floats] = {}
     fewest = min(len(reading.unread) for reading in markings)
     for reading in markings:
-        rows = catalogue.rows_named.get(reading.designation)
-        if rows is None:
+        if reading.designation not in catalogue.rows_named:
             continue
         more = len(reading.unread) - fewest
         left_over = NOT_OF_THIS**more * (min(reading.score / markings[0].score, 1.0) if more else 1.0)
-        weights = np.full(len(rows), left_over * _strength(reading, markings))
-        for attribute, column in catalogue.entry_marked.items():
-            weights *= _weights(reading, attribute, column[rows])
-        weights *= _of_kind(reading, catalogue, rows)
-        held = found.get(reading.designation)
-        found[reading.designation] = weights if held is None else np.maximum(held, weights)
+        for name in (reading.designation, *catalogue.names_beyond.get(reading.designation, ())):
+            rows = catalogue.rows_named[name]
+            seen = 1.0 if name == reading.designation else _END_NOT_SEEN
+            weights = np.full(len(rows), seen * left_over * _strength(reading, markings))
+            for attribute, column in catalogue.entry_marked.items():
+                weights *= _weights(reading, attribute, column[rows])
+            weights *= _of_kind(reading, catalogue, rows)
+            held = found.get(name)
+            found[name] = weights if held is None else np.maximum(held, weights)
     of_none = (1 - MISREAD) / MISREAD * background if not_listed(catalogue, markings) else background
     if not found:
         return Evidence(background, np.zeros(0, dtype=np.intp), np.zeros(0), of_none)
