@@ -149,11 +149,12 @@ def _standing(clean: str, text: str, places: Sequence[int]) -> float:
     after = clean[last + 1 : last + 3]
     if after[:1].isdigit() and text[length - 1].isdigit() and after not in _TWO:
         weight *= CUT_IN_A_NUMBER
-    if after[:1] == "/" and after[1:].isdigit() and length < 4:
-        weight *= CUT_IN_A_NUMBER
+    if after[:1] in _STROKE_OR_TIMES and after[1:].isdigit() and (length < 4 or after[0] != "/"):
+        weight *= CUT_IN_A_NUMBER  # 62/22 is no 62, 127X4 no 127
     return weight
 
 
+_STROKE_OR_TIMES = frozenset("/X×")
 _TWO = frozenset(("2R", "2Z", "2H", "2L", "2N", "2D", "2T", "2K"))
 
 

@@ -56,16 +56,21 @@ def _code_at(held: Container[str], longest: int, clean: str, at: int, worn: bool
     """The longest code at a place that means something for this kind and ends well."""
     for length in range(min(longest, len(clean) - at), 0, -1):
         name = clean[at : at + length]
-        if name in held and (worn or _ends_well(held, longest, clean, at + length)):
+        if name in held and (worn or _ends_well(held, longest, clean, at, at + length)):
             return name
     return None
 
 
-def _ends_well(held: Container[str], longest: int, clean: str, at: int) -> bool:
-    """A code ends at a separator, at the end, or where another code begins."""
-    if at >= len(clean) or clean[at] in SEPARATORS:
+def _ends_well(held: Container[str], longest: int, clean: str, start: int, stop: int) -> bool:
+    """A code ends at a separator, at the end, or where another code begins; a letter only where that one ends well too."""
+    if stop >= len(clean) or clean[stop] in SEPARATORS:
         return True
-    return any(clean[at : at + length] in held for length in range(1, longest + 1))
+    by_itself = stop - start == 1
+    return any(
+        clean[stop : stop + length] in held
+        and (not by_itself or _ends_well(held, longest, clean, stop, stop + length))
+        for length in range(1, longest + 1)
+    )
 
 
 def _half_read(dialect: Dialect, piece: str, start: int, typed: str, kind: Kind) -> list[tuple[Span, ...]]:
