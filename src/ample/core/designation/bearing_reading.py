@@ -15,6 +15,8 @@ MOST_OF_A_SIZE = 12
 _CONTRADICTS = 0.3
 _NEARLY_MM = 0.05
 _THREE_NUMBERS = re.compile(r"\d[^\s×*xX]*[\s×*xX]+[^\s×*xX]*\d[^\s×*xX]*[\s×*xX]+[^\s×*xX]*\d")
+_PLAIN = r"(\d{1,3}(?:[.,]\d{1,3})?)"
+_THREE_PLAIN = re.compile(rf"\s*{_PLAIN}[\s/-]+{_PLAIN}[\s/-]+{_PLAIN}\s*(?:mm|MM)?\s*")
 _NO_SIZE = re.compile(r"[bfgjkpqrvwyz]", re.IGNORECASE)  # letters of no unit, nor of "dia" or the times sign
 
 _ASSUMED = (
@@ -88,6 +90,20 @@ def _dimensions(size: BoundarySize, closed: bool) -> dict[str, float]:
     return found
 
 
+def _three_lengths(text: str) -> list[float]:
+    """The lengths of a size in mm: with times signs, or plain numbers with blanks, dashes or strokes; a fraction is inches."""
+    plain = _THREE_PLAIN.fullmatch(text)
+    if plain:
+        return [float(each.replace(",", ".")) for each in plain.groups()]
+    if not _THREE_NUMBERS.search(text):
+        return []
+    inches = "/" in text and "mm" not in text.lower()
+    try:
+        return [each.mm for each in parse_size(text, "in" if inches else "mm")]
+    except BadInput:
+        return []
+
+
 @lru_cache
 def _sizes_by_bore() -> dict[int, list[BoundarySize]]:
     found: dict[int, list[BoundarySize]] = {}
@@ -100,18 +116,13 @@ def _sizes_by_bore() -> dict[int, list[BoundarySize]]:
 
 def by_size(text: str) -> list[MarkingReading]:
     """Three dimensions that are those of a known bearing."""
-    if _NO_SIZE.search(text) or not _THREE_NUMBERS.search(text):
-        return []
-    try:
-        lengths = [each.mm for each in parse_size(text)]
-    except BadInput:
-        return []
+    lengths = [] if _NO_SIZE.search(text) else _three_lengths(text)
     if len(lengths) != 3:
         return []
     found = []
     for size in _sizes_by_bore().get(int(lengths[0]), ()):
-        for width in dict.fromkeys((size.B_open_mm, size.B_closed_mm, size.T_mm)):
-            sizes = (size.d_mm, size.D_mm, width or 0.0)
+        for width in dict.fromkeys(filter(None, (size.B_open_mm, size.B_closed_mm, size.T_mm))):
+            sizes = (size.d_mm, size.D_mm, width)
             if all(abs(a - b) <= _NEARLY_MM for a, b in zip(lengths, sizes, strict=True)):
                 span = Span(0, len(text), text, f"the size of {size.designation}", "designation",
                             size.designation, "implied", "ISO 15")  # fmt: skip

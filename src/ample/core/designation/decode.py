@@ -30,6 +30,7 @@ from ample.core.designation.beside import (
 )
 from ample.core.designation.dialects import Dialect, general_dialect
 from ample.core.designation.mixed import written_out
+from ample.core.designation.said_kind import as_said
 from ample.core.designation.seals import FEW_WORN, MANY_WORN, begins_as_seal, seal_readings
 from ample.core.designation.special_bore import bore_first
 from ample.core.designation.suffixes import code_spans, skip, suffix_choices
@@ -105,7 +106,7 @@ def _among_words(
         readings = _better(readings, _read(clean, text, dialects, limit, family))
     if not _whole(readings):
         readings = _read_again(clean, text, parted, readings, dialects, limit, family)
-    return readings
+    return as_said(readings, parted.beside, clean)
 
 
 def _is_named(reading: MarkingReading) -> bool:
@@ -145,9 +146,10 @@ def _read_again(
     readings = _better(readings, _written_out(whole, whole_typed, dialects, limit, family))
     bored = bore_first(clean, text)
     if bored:
-        again = _read(bored[0], bored[1], dialects, limit, family)
-        if again and again[0].attributes.get("bore") == "special":
-            return [replace(each, spans=tuple(map(bored[2], each.spans))) for each in again]
+        again = _read(bored.clean, bored.typed, dialects, limit, family)
+        if again and bored.is_read_by(again[0]):
+            found = [each for each in again if bored.is_read_by(each)]
+            return [replace(each, spans=tuple(map(bored.as_typed, each.spans))) for each in found]
     beside = parted.beside
     if not _whole(readings):
         dated = without_dates(clean, text)

@@ -13,7 +13,9 @@ from ample.core.sizes import parse_length
 from ample.core.sizes.lengths import Unit
 from ample.core.standards import called_sections_in
 
-_NUMBER = r"(?<![\d/.,?])(?:\d+[\s\-]+\d+/\d+|\d+/\d+|\d*[.,]\d+|\d+)(?![\d/?])\s?(?:MM|INCHES|INCH|IN|\"|″)?"
+_NUMBER = (
+    r"(?<![\d/.,?])(?:\d{1,2}[\s\-]+\d+/\d+|\d+/\d+|\d*[.,]\d+|\d+)(?![\d/?])\s?(?:MM|INCHES|INCH|IN|\"|″)?"
+)
 _WIDE = {"bearing": "width", "lip_seal": "width", "hydraulic_seal": "height", "key": "key_width"}
 _HIGH = {"hydraulic_seal": "height", "key": "key_height"}
 # what is touched, by the word for it and the family
@@ -44,7 +46,7 @@ _PLACE = {
 }
 _FEATURE = "|".join(sorted(_TOUCHED, key=len, reverse=True))
 _SAID = re.compile(
-    rf"(?P<size>{_NUMBER})\s*(?P<word>{_FEATURE})\b|\b(?P<word2>{_FEATURE})\s*(?P<size2>{_NUMBER})"
+    rf"(?<![A-Z])(?P<size>{_NUMBER})\s*(?P<word>{_FEATURE})\b|\b(?P<word2>{_FEATURE})\s*(?P<size2>{_NUMBER})"
 )
 _FAMILY_WORDS: tuple[tuple[str, str, str], ...] = (
     (r"LOADED U[\s-]?CUP", "hydraulic_seal", "loaded"), (r"U[\s-]?CUPS?", "hydraulic_seal", "u_cup"),
@@ -64,6 +66,7 @@ _IN_ORDER: Mapping[str, tuple[str, ...]] = {
     "o_ring": ("inside", "section_1"), "washer": ("inside", "outside", "thickness"), "retaining_ring": ("shaft",),
     "key": ("key_width", "key_height", "key_length"), "hydraulic_seal": ("inside", "outside", "height"),
 }  # fmt: skip
+SIZES_OF_A_NAME: Mapping[str, int] = {family: len(order) for family, order in _IN_ORDER.items()}
 # what a part of this name is called by, where one number stands beside it
 _CALLED_BY = {
     "OIL SEAL": "shaft",

@@ -1,36 +1,79 @@
-"""A special bore written after the closure: 6203-2RS-5/8."""
+"""A special bore written apart from the number, or said: 6203-2RS-5/8, 6204 2RS 3/4 bore, UC204 with 3/4 in bore."""
 
 from __future__ import annotations
 
 import re
-from collections.abc import Callable
+from dataclasses import dataclass
 
-from ample.core.parts import Span
+from ample.core.parts import MarkingReading, Span
+from ample.core.sizes import INCH_MM, parse_length
 
-_CLOSURE = r"[\s-]?(?:2RS|ZZ|2Z|RS|Z|LLU|DDU|2RSR|2RS1)"
-_BORE = r"[\s-](?:\d[\s-])?\d{1,2}(?:/\d{1,2})?"
-_BORE_LAST = re.compile(
-    rf"\s*6[23]\d\d(?P<closure>{_CLOSURE}|(?=\s[\d\s-]+/))(?P<bore>{_BORE})(?:\s*IN)?(?:\s*BORE)?\s*"
+_CLOSURE = r"[\s-]?(?:2RSR|2RS1|2RS|ZZ|2Z|RS|Z|LLU|DDU)(?![A-Z0-9])"
+_BORE = r"(?:\d{1,2}[\s-]+)?\d{1,2}/\d{1,2}|\d{1,2}"
+_BORED = re.compile(
+    rf"\s*(?P<mark>6[23]\d\d|(?P<insert>(?:UC|SB|SA|HC)[A-Z]{{0,2}}2\d\d))(?P<before>{_CLOSURE})?"
+    rf"[\s-]+(?:WITH\s+)?(?P<bore>{_BORE})(?P<inch>\s*(?:INCH|IN\b|\"|″))?(?P<said>\s*BORE)?(?P<after>{_CLOSURE})?\s*"
 )
+_SIXTEENTH_MM = INCH_MM / 16
+_NEAR_MM = 0.05
 
 
-def bore_first(clean: str, text: str) -> tuple[str, str, Callable[[Span], Span]] | None:
-    """6203-2RS-5/8 with its special bore before the closure, as names have it (6203-5/8); and its spans put back."""
-    found = _BORE_LAST.fullmatch(clean)
-    if found is None:
-        return None
-    (a, b), (_, c) = found.span("closure"), found.span("bore")
-    shift, back = b - a, c - b
+@dataclass(frozen=True, slots=True)
+class Bored:
+    """A text with its special bore where names have it (6203-5/8, UC204-12), and where each character was typed."""
 
-    def turned(one: str) -> str:
-        return one[:a] + one[b:c] + one[a:b] + " " * (len(one) - c)
+    clean: str
+    typed: str
+    whole: str
+    places: tuple[tuple[int, int], ...]
+    bore_mm: float | None
 
-    def put_back(span: Span) -> Span:
-        if span.start < a:
+    def is_read_by(self, reading: MarkingReading) -> bool:
+        """Whether a reading of the text is of a part with this bore, and leaves nothing over."""
+        d_mm = reading.dimensions.get("d_mm")
+        if d_mm is None or reading.unread or len(reading.dimensions) == 1:
+            return False
+        return self.bore_mm is None or abs(d_mm - self.bore_mm) <= _NEAR_MM
+
+    def as_typed(self, span: Span) -> Span:
+        """A span of the text where it was typed."""
+        if span.start < 0 or span.stop <= span.start:
             return span
-        moved = shift if span.start < a + back else -back
-        start, stop = span.start + moved, span.stop + moved
-        return span._replace(start=start, stop=stop, text=text[start:stop])
+        start, stop = self.places[span.start][0], self.places[span.stop - 1][1]
+        return span._replace(start=start, stop=stop, text=self.whole[start:stop])
 
-    dashes = re.sub(r"\s", "-", found["bore"])
-    return turned(clean[:b] + dashes + clean[c:]), turned(text), put_back
+
+def bore_first(clean: str, typed: str) -> Bored | None:
+    """6203-2RS-5/8 with its special bore before the closure, as names have it (6203-5/8); None where none is written.
+
+    Formula: a fraction, or a figure with its unit, is inches; a whole figure that is called a bore is mm; one behind a
+    closure is the code that the name has. An insert's bore is written in sixteenths.
+    """
+    found = _BORED.fullmatch(clean)
+    if found is None or (found["before"] and found["after"]):
+        return None
+    bore, inches = found["bore"], bool(found["inch"]) or "/" in found["bore"]
+    if not (inches or found["said"] or found["before"]):
+        return None
+    bore_mm = parse_length(bore, "in" if inches else "mm").mm if inches or found["said"] else None
+    start, stop = found.span("bore")
+    last = found.end("said") if found["said"] else found.end("inch") if found["inch"] else stop
+    name = re.sub(r"[\s-]+", "-", bore)
+    if found["insert"] and bore_mm is not None:
+        name = f"{bore_mm / _SIXTEENTH_MM:g}"
+    closure = "before" if found["before"] else "after"
+    written = f"{found['mark']}-{name}{found[closure] or ''}"
+    places = [
+        *_each(found.span("mark")), (start - 1, start), *[(start, stop)] * (len(name) - 1), (start, last),
+        *_each(found.span(closure)),
+    ]  # fmt: skip
+    own = "".join(
+        typed[a] if clean[a] == seen and b == a + 1 else seen
+        for seen, (a, b) in zip(written, places, strict=True)
+    )
+    return Bored(written, own, typed, tuple(places), bore_mm)
+
+
+def _each(span: tuple[int, int]) -> list[tuple[int, int]]:
+    """The places of the characters of a piece, one by one."""
+    return [(place, place + 1) for place in range(*span)]

@@ -9,7 +9,8 @@ from ample.base.units import units_named
 from ample.core import contract
 from ample.core.contract.specs import seal_of_reading, spec_of_reading
 from ample.core.designation import names_other_things
-from ample.core.designation.mixed import Asked, asked_in_words
+from ample.core.designation.mixed import SIZES_OF_A_NAME, Asked, asked_in_words
+from ample.core.designation.seals import ON_NO_LIST
 from ample.core.errors import BadInput
 from ample.core.operations import decode_answer
 from ample.core.parts import FAMILIES
@@ -27,6 +28,8 @@ NOT_OURS = (
     "Pins, screws, belts, chains and hoses are on no list here; no marking, size or job found beside them."
 )
 _LOOSE_SIZE = re.compile(r"\s*([\d.,/ ]+?)\s+([\d.,]+)(?:\s+([\d.,]+))?\s*")
+_SIZES = 3  # of a name, as a rule
+_SAME_MM = 0.06  # a size said is the mark's own, rounded to a tenth
 _FEATURES = ("bore", "outside", "width")
 
 
@@ -37,11 +40,13 @@ def answer_line(t: Transaction, index: ShopIndex, text: str, instrument_of: Inst
         return found
     found.jobs = jobs.jobs_like(t, text.strip()[:40])
     found.units = units_named(t, text.strip()[:40])
-    readings = decode_answer(text, index.dialects)
+    readings = decode_answer(text, index.dialects).readings
     asked = asked_in_words(text)
-    if asked and _says_less_than_a_part(asked, readings.readings):
-        return _with_asked(found, index, asked, instrument_of)
-    for reading in _distinct(readings.readings)[:MOST_READINGS]:
+    if asked and _says_less_than_a_part(asked, readings):
+        readings = _marked(asked, index)
+        if not readings:
+            return _with_asked(found, index, asked, instrument_of)
+    for reading in _distinct(readings)[:MOST_READINGS]:
         found.readings.append(_with_stock(t, reading))
     if not found.readings:
         found.by_size = _by_size(index, text, instrument_of)
@@ -59,9 +64,37 @@ def _says_less_than_a_part(asked: Asked, readings: list[contract.MarkingReading]
     family = FAMILIES[asked.family]
     if len(asked.sizes) >= len(family.offered_in[family.usual_scheme]):
         return False
-    if len(asked.sizes) > 2 and readings and readings[0].family == asked.family and not readings[0].unread:
+    if readings and _is_all_of(readings[0], asked):
         return False
     return asked.by_word or not readings or (asked.family in ("lip_seal", "key") and len(asked.sizes) == 2)
+
+
+def _is_all_of(reading: contract.MarkingReading, asked: Asked) -> bool:
+    """Whether a reading leaves nothing of what is asked open: a bearing's mark with its bore, every size of another name."""
+    if reading.family != asked.family or reading.unread:
+        return False
+    enough = len(asked.sizes) >= SIZES_OF_A_NAME.get(asked.family, _SIZES)
+    if any(each.isdigit() for piece in reading.beside for each in piece):
+        return enough and reading.family == "bearing"
+    return reading.family == "bearing" or (enough and reading.attributes["series"] != ON_NO_LIST)
+
+
+def _marked(asked: Asked, index: ShopIndex) -> list[contract.MarkingReading]:
+    """Readings of a legible mark that has every size said beside it already: 1623 5/8 bore."""
+    if not any(each.isdigit() for each in asked.rest):
+        return []
+    readings = decode_answer(asked.rest, index.dialects).readings
+    if not readings or readings[0].family != asked.family or readings[0].unread:
+        return []
+    if any(span.certainty == "half_read" for span in readings[0].spans):
+        return []
+    family, dimensions = FAMILIES[asked.family], readings[0].dimensions
+    for each in asked.sizes:
+        feature = family.feature(each.feature)
+        named = dimensions.get(feature.shows or feature.axis)
+        if named is None or abs(named - each.mm) > _SAME_MM:
+            return []
+    return readings
 
 
 def _with_asked(

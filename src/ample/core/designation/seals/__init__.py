@@ -6,7 +6,7 @@ import re
 
 from ample.core.designation.bases import is_wild
 from ample.core.designation.seals.named import by_code
-from ample.core.designation.seals.reading import canonical
+from ample.core.designation.seals.reading import ON_NO_LIST, canonical
 from ample.core.designation.seals.sizes import by_sizes
 from ample.core.designation.seals.text import Text
 from ample.core.designation.seals.words import Word, begins_as_seal, seal_words
@@ -17,6 +17,7 @@ from ample.core.parts import MarkingReading
 __all__ = [
     "FEW_WORN",
     "MANY_WORN",
+    "ON_NO_LIST",
     "Habit",
     "Word",
     "begins_as_seal",

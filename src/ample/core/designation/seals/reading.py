@@ -11,6 +11,7 @@ from ample.core.parts import SEALS, MarkingReading, SealSpec, Span
 from ample.core.standards import SealSize
 
 _UNREAD_COST, _CONTRADICTS = 0.6, 0.4
+ON_NO_LIST = "in no list available here"  # what a reading of such a size gives as its series
 _OF_RUBBER = ("lip_seal", "o_ring", "hydraulic_seal")
 _NO_KIND_WORDS = ("note", "designation", "family")
 
@@ -48,7 +49,7 @@ def assembled(
     spec = SealSpec(family, listed.designation if listed else canonical(family, kind, sizes), kind, sizes)
     unread = text.unread(spans)
     attributes["kind"] = kind
-    attributes["series"] = listed.listed if listed else "in no list available here"
+    attributes["series"] = listed.listed if listed else ON_NO_LIST
     if listed and listed.called:
         attributes["called"] = listed.called
     score *= _CONTRADICTS**contradictions * _UNREAD_COST ** len(unread)
