@@ -68,3 +68,12 @@ def test_every_span_is_where_it_was_typed_and_says_what_was(text):
 
 def test_the_family_named_stays_beside_a_text_written_out():
     assert decode("bearing 25mm bore 52 od 15 wide")[0].beside == ("bearing",)
+
+
+def test_plain_words_are_no_names_and_no_codes():
+    from ample.core.designation import general_dialect, known_names, seal_words
+    from ample.core.designation.beside import plain_words
+
+    codes = {*known_names(), *general_dialect().suffixes, *general_dialect().prefixes, *seal_words()}
+    assert plain_words() & codes == {"SHAFT"}  # of a retaining ring, and where a part sits
+    assert [each.beside for each in decode("6205 for pump")[:1]] == [("for pump",)]

@@ -5,6 +5,8 @@ from __future__ import annotations
 import re
 from functools import cache, lru_cache
 
+from ample.core.designation.dialects import general_dialect
+from ample.core.designation.suffixes import suffix_choices
 from ample.core.errors import BadInput
 from ample.core.parts import CLOSURES, MarkingReading, Span, bearing_kinds
 from ample.core.parts.attributes import worth_saying
@@ -17,6 +19,9 @@ _NEARLY_MM = 0.05
 _THREE_NUMBERS = re.compile(r"\d[^\s×*xX]*[\s×*xX]+[^\s×*xX]*\d[^\s×*xX]*[\s×*xX]+[^\s×*xX]*\d")
 _PLAIN = r"(\d{1,3}(?:[.,]\d{1,3})?)"
 _THREE_PLAIN = re.compile(rf"\s*{_PLAIN}[\s/-]+{_PLAIN}[\s/-]+{_PLAIN}\s*(?:mm|MM)?\s*")
+_CODES_BEHIND = re.compile(
+    r"(?<=[\dM])[\s-]+(?P<first>(?:2?RS|2?RZ|2RSR|2RS1|ZZ|2?Z|LLU|DDU|C[2-5])(?:[\s/-]|$))"
+)
 _NO_SIZE = re.compile(r"[bfgjkpqrvwyz]", re.IGNORECASE)  # letters of no unit, nor of "dia" or the times sign
 
 _ASSUMED = (
@@ -114,23 +119,37 @@ def _sizes_by_bore() -> dict[int, list[BoundarySize]]:
     return found
 
 
-def by_size(text: str) -> list[MarkingReading]:
-    """Three dimensions that are those of a known bearing."""
+def by_size(clean: str, typed: str) -> list[MarkingReading]:
+    """Three dimensions that are those of a known bearing, and the codes of one behind them: 25x47x12 2RS."""
+    codes = _CODES_BEHIND.search(clean)
+    text = typed[: codes.start()] if codes else typed
     lengths = [] if _NO_SIZE.search(text) else _three_lengths(text)
     if len(lengths) != 3:
         return []
     found = []
     for size in _sizes_by_bore().get(int(lengths[0]), ()):
-        for width in dict.fromkeys(filter(None, (size.B_open_mm, size.B_closed_mm, size.T_mm))):
-            sizes = (size.d_mm, size.D_mm, width)
-            if all(abs(a - b) <= _NEARLY_MM for a, b in zip(lengths, sizes, strict=True)):
-                span = Span(0, len(text), text, f"the size of {size.designation}", "designation",
-                            size.designation, "implied", "ISO 15")  # fmt: skip
-                share = _share(size)
-                found.append(assembled(size, [span], (), 0.3 + 0.1 * share / (1 + share), "general"))
-                break
+        if not _is_of_size(size, lengths):
+            continue
+        at = codes.start("first") if codes else len(clean)
+        choices, unread = suffix_choices(clean, typed, general_dialect(), at, bearing_kinds()[size.kind])
+        if unread:
+            continue
+        span = Span(0, len(text), text, f"the size of {size.designation}", "designation",
+                    size.designation, "implied", "ISO 15")  # fmt: skip
+        said = [each for meanings in choices for each in meanings[0]]
+        share = _share(size)
+        found.append(assembled(size, [span, *said], (), 0.3 + 0.1 * share / (1 + share), "general"))
     found.sort(key=lambda reading: -reading.score)
     return found[:MOST_OF_A_SIZE]
+
+
+def _is_of_size(size: BoundarySize, lengths_mm: list[float]) -> bool:
+    """Whether a bearing has these dimensions, open or closed or assembled."""
+    d_mm, D_mm, width_mm = lengths_mm
+    if abs(size.d_mm - d_mm) > _NEARLY_MM or abs(size.D_mm - D_mm) > _NEARLY_MM:
+        return False
+    widths = (size.B_open_mm, size.B_closed_mm, size.T_mm)
+    return any(each and abs(each - width_mm) <= _NEARLY_MM for each in widths)
 
 
 def _share(size: BoundarySize) -> float:

@@ -4,82 +4,22 @@ from __future__ import annotations
 
 import re
 from functools import lru_cache
+from pathlib import Path
 from typing import NamedTuple
 
 from ample.core.designation.dialects import Dialect, general_dialect
 from ample.core.designation.names import known_names
 from ample.core.designation.seals import seal_words
 from ample.core.designation.seals.words import words_in
+from ample.core.tables import read_table
 
 _TOKEN = re.compile(r"\S+")
 _WORD = re.compile(r"[^\W\d_]{3,}\.?")
 _FEW = re.compile(r"(?<![\d.,/])(?:\d|1[0-2])\s+$")
 _SHORT = frozenset(("IN", "OF", "BY", "TO"))
-_COUNTRIES = frozenset(
-    [
-        "JAPAN",
-        "CHINA",
-        "ITALY",
-        "FRANCE",
-        "GERMANY",
-        "POLAND",
-        "SWEDEN",
-        "SPAIN",
-        "KOREA",
-        "INDIA",
-        "BRAZIL",
-        "ROMANIA",
-        "TURKEY",
-        "SLOVAKIA",
-        "SLOVENIA",
-        "AUSTRIA",
-        "PORTUGAL",
-        "ENGLAND",
-        "BRITAIN",
-        "CANADA",
-        "MEXICO",
-        "RUSSIA",
-        "TAIWAN",
-        "THAILAND",
-        "SINGAPORE",
-        "INDONESIA",
-        "MALAYSIA",
-        "VIETNAM",
-        "CZECH",
-        "SERBIA",
-        "BULGARIA",
-        "HUNGARY",
-        "UKRAINE",
-        "ARGENTINA",
-        "USA",
-        "USSR",
-        "GDR",
-        "DDR",
-        "PRC",
-        "ROC",
-        "UK",
-    ]
-)
-_TRADE = frozenset(
-    [
-        "BEARING",
-        "BEARINGS",
-        "BRG",
-        "BALL",
-        "ROLLER",
-        "TAPER",
-        "SHAFT",
-        "SET",
-        "PAIR",
-        "FRONT",
-        "REAR",
-        "OLD",
-        "NEW",
-        "LEFT",
-        "RIGHT",
-        "INNER",
-        "OUTER",
-    ]
+# the housing of an insert named after it
+_HOUSING = re.compile(
+    r"(?<!\S)(?:P[AH]?|F[LC]?|T|C)[23]\d\d(?:\s+HOUSING)?(?=\s.*\b(?:UC|UK|SA|SB|HC)\s?[23]\d\d)"
 )
 _READ_OF = re.compile(r"\b(?:ROD|BORE|SHAFT|HOUSING)\s+[\d.,/]+(?:\s*MM)?(?=\s.*\d\s*[X×*]\s*\d)")
 # a word that says what the next piece is
@@ -99,7 +39,9 @@ _DATE = re.compile(
     r"(?:19|20)\d\d[/.\-](?:0?[1-9]|1[0-2])|(?:0?[1-9]|1[0-2])[/.\-](?:19|20)?\d\d"
     r"|(?:0[1-9]|[1-4]\d|5[0-3])[0-3]\d"
 )
-_SOME_WORD = re.compile(r"(?:^|\s)(?!(?:CONE|CUP)(?:\s|$))(?:[^\W\d_]{3,}|NO|\d{1,2}\s*[X×])(?=[\s.]|$)")
+_SOME_WORD = re.compile(
+    r"(?:^|\s)(?!(?:CONE|CUP)(?:\s|$))(?:[^\W\d_]{3,}|NO|\d{1,2}\s*(?:[X×]|OFF|PCS?|ST))(?=[\s.]|$)"
+)
 _ANY_WORD = re.compile(r"(?:^|\s)(?:\d{0,2}[^\W\d_]{2,}\.?|\d{1,2}\s*[X×])(?=\s|$)")
 _OTHER_THINGS = re.compile(
     r"\b(?:(?:SPLIT|COTTER|ROLL|DOWEL|GREASE)\s?(?:PINS?|NIPPLES?)|SCREWS?|BOLTS?|STUDS?|BELTS?|CHAINS?|HOSES?|RIVETS?|DRILLS?)\b"
@@ -146,7 +88,7 @@ def without_words(
     if count:
         places.append((count.start(1), count.end()))
         at = count.end()
-    places += [found.span() for found in _READ_OF.finditer(clean)]
+    places += [found.span() for seen in (_READ_OF, _HOUSING) for found in seen.finditer(clean)]
     if _TIMES_LAST.search(clean):
         places += [found.span("count") for found in _COUNT_LAST.finditer(clean)]
     known = [(start, stop) for start, stop, _ in words_in(clean)]
@@ -165,8 +107,7 @@ def without_words(
         if (
             takes_next
             or (plain and small and piece not in _codes())
-            or piece in _COUNTRIES
-            or piece in _TRADE
+            or piece in plain_words()
             or (plain and (known_too or not _means(piece, dialects)))
         ):
             places.append(token.span())
@@ -277,6 +218,12 @@ def _fewest_codes(word: str, codes: frozenset[str]) -> int:
             if word[start:stop] in codes:
                 fewest[stop] = min(fewest[stop], fewest[start] + 1)
     return fewest[-1]
+
+
+@lru_cache
+def plain_words() -> frozenset[str]:
+    """Countries, words of the trade, machines and talk: they stand beside a mark, though some are like codes put together."""
+    return frozenset(row["word"] for row in read_table(Path(__file__).with_name("plain_words.csv")).rows)
 
 
 @lru_cache

@@ -290,11 +290,12 @@ def _bearing_readings(
     for dialect in dialects:
         readings += _readings_in(clean, text, dialect.over_general, limit)
     readings += _readings_in(clean, text, general_dialect(), limit)
-    return readings or by_size(text)
+    return readings or by_size(clean, text)
 
 
 def _same_length_upper(text: str) -> str:
-    upper = text.upper()
+    """In capitals; cone & cup are written with a plus as well."""
+    upper = text.upper().replace("&", "+")
     if len(upper) == len(text):
         return upper
     return "".join(c.upper() if len(c.upper()) == 1 else c for c in text)

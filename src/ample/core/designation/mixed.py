@@ -54,7 +54,7 @@ _FAMILY_WORDS: tuple[tuple[str, str, str], ...] = (
     (r"OIL SEALS?|LIP SEALS?|SHAFT SEALS?", "lip_seal", ""), (r"O[\s-]?RINGS?", "o_ring", "o_ring"),
     (r"CIRCLIPS?|SNAP RINGS?|RETAINING RINGS?", "retaining_ring", ""), (r"FACE SEALS?", "face_seal", ""),
     (r"TAPER(?:ED)?(?: ROLLER)?(?: BEARINGS?)?", "bearing", "taper"), (r"NEEDLE(?: BEARINGS?)?", "bearing", "needle"),
-    (r"(?:BALL |ROLLER )?BEARINGS?|BRG", "bearing", ""), (r"WASHERS?", "washer", ""), (r"KEYS?", "key", ""),
+    (r"(?:PILLOW|PLUMMER|FLANGE) BLOCKS?", "bearing", "insert"), (r"(?:BALL |ROLLER )?BEARINGS?|BRG", "bearing", ""), (r"WASHERS?", "washer", ""), (r"KEYS?", "key", ""),
     (r"SEALS?", "lip_seal", ""), (r"RINGS?", "o_ring", ""),
 )  # fmt: skip
 _FAMILIES = tuple(

@@ -156,8 +156,7 @@ def _short_pairs(cone: str, cup: str) -> Iterator[str]:
     bare = cup.lstrip("ABCDEFGHJLMNPTX")
     for length in (2, 3):
         if len(bare) > length and cone.startswith(cup[:-length]):
-            yield f"{cone}/{cup[-length:]}"
-            yield f"{cone}+{cup[-length:]}"
+            yield from (f"{cone}{sign}{cup[-length:]}" for sign in "/+-")
     if len(bare) > 3:
         yield f"{cone}/{cup[-3:]}"
         yield f"{cone}{cup[-3:]}"

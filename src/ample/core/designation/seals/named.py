@@ -14,8 +14,8 @@ from ample.core.standards import SealSize, dash_sizes, sizes_of_family
 from ample.core.standards.seals import inch_fraction
 
 _DASH = re.compile(
-    r"(?:(?:AS\s?568\s?[AB]?|BS\s?1806|ARP\s?568|ISO\s?3601(?:-1)?|O[\s-]?RING|OR|DASH)[\s-]+"
-    r"|(?P<own>(?:X|SQUARE)[\s-]?RING|(?<![A-Z0-9])(?:[NVESC]|NBR|FKM|EPDM|VMQ|FVMQ|HNBR|CR|FFKM)[\s-]?[4-9][05]"
+    r"(?:(?:(?:AS\s?)?568\s?[AB]?|BS\s?1806|ARP\s?568|ISO\s?3601(?:-1)?|O[\s-]?RING|OR|DASH)[\s-]+"
+    r"|(?P<own>(?:X|SQUARE|BACKUP)[\s-]?RING|BACKUP|(?<![A-Z0-9])(?:[NVESC]|NBR|FKM|EPDM|VMQ|FVMQ|HNBR|CR|FFKM)[\s-]?[4-9][05]"
     r"|(?<![A-Z0-9])(?:NBR|FKM|EPDM|VMQ|FVMQ|HNBR|FFKM|NITRILE|SILICONE))[\s-]+"
     r"|(?<![A-Z0-9.,/])2-|#\s?|(?:^|(?<=\s))-|^)(?P<dash>[0-9?]{3})(?![0-9A-Z.,/?]|\s*[X×*]|-\d|\s+\d)(?:\s+O?-?RING)?"
 )
@@ -140,9 +140,11 @@ def _dash(text: Text, match: re.Match[str], dash: str) -> Iterator[MarkingReadin
     score = 0.995
     if match.group().strip() == dash:  # three figures and nothing else: another family is as likely
         score = 0.6 if text.words and "o_ring" in text.fitting() else 0.3
-    profile = {"square_ring": "SQ", "x_ring": "X"}.get(text.kind("o_ring"))
+    kind = text.kind("o_ring")
+    profile = "8" if kind.startswith("backup") else {"square_ring": "SQ", "x_ring": "X"}.get(kind)
     if profile:
-        size = named("o_ring", f"{profile}-{dash}") or size
+        own = all_named("o_ring", f"{profile}-{dash}")
+        size = next((each for each in own if each.kind == kind), own[0] if own else size)
     yield assembled(text, "o_ring", size.dimensions_mm, spans, score, size)
 
 
