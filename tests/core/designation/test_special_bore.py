@@ -24,6 +24,7 @@ def test_a_special_bore_is_read_wherever_it_is_said(text, name, bore_mm, closure
     assert best.dimensions["d_mm"] == pytest.approx(bore_mm)
     written = [span for span in best.spans if span.start >= 0]
     assert [span.text for span in written] == [text[span.start : span.stop] for span in written]
+    assert [span.start for span in written] == sorted(span.start for span in written)
     assert max(span.stop for span in written) == len(text)
 
 

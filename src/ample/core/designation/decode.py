@@ -148,8 +148,9 @@ def _read_again(
     if bored:
         again = _read(bored.clean, bored.typed, dialects, limit, family)
         if again and bored.is_read_by(again[0]):
-            found = [each for each in again if bored.is_read_by(each)]
-            return [replace(each, spans=tuple(map(bored.as_typed, each.spans))) for each in found]
+            return [
+                replace(each, spans=bored.as_typed(each.spans)) for each in again if bored.is_read_by(each)
+            ]
     beside = parted.beside
     if not _whole(readings):
         dated = without_dates(clean, text)

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import re
+from collections.abc import Iterable
 from dataclasses import dataclass
 
 from ample.core.parts import MarkingReading, Span
@@ -35,8 +36,11 @@ class Bored:
             return False
         return self.bore_mm is None or abs(d_mm - self.bore_mm) <= _NEAR_MM
 
-    def as_typed(self, span: Span) -> Span:
-        """A span of the text where it was typed."""
+    def as_typed(self, spans: Iterable[Span]) -> tuple[Span, ...]:
+        """Spans of the text where they were typed, in that order; what is not written stands last."""
+        return tuple(sorted(map(self._as_typed, spans), key=lambda span: (span.start < 0, span.start)))
+
+    def _as_typed(self, span: Span) -> Span:
         if span.start < 0 or span.stop <= span.start:
             return span
         start, stop = self.places[span.start][0], self.places[span.stop - 1][1]
