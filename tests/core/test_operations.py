@@ -269,3 +269,9 @@ def test_every_operation_takes_the_ring_and_clearance_kinds_of_the_contract():
     limits = ask("ring-limits", {"kind": "inch_taper", "ring": "bore", "size_mm": 25.4, "class": "4"})
     assert (limits["lower_um"], limits["upper_um"]) == (0, 13)
     assert ask("internal-clearance", {"kind": "spherical", "bore_mm": 40, "group": "N"})["max_um"] == 45
+
+
+def test_a_span_goes_out_by_the_names_of_its_fields():
+    """A tuple would go out as a bare list: the Bench would show a whole mark as unread."""
+    span = ask("decode", {"text": "6205-2RS"})["readings"][0]["spans"][0]
+    assert (span["start"], span["stop"], span["text"], span["attribute"]) == (0, 2, "62", "series")

@@ -194,7 +194,7 @@ def _as_typed(span: Span, written: str, typed: str) -> Span:
         return span
     piece = written[span.start : span.stop]
     start = span.start + len(piece) - len(piece.lstrip())
-    return span._replace(start=start, text=typed[start : span.stop])
+    return replace(span, start=start, text=typed[start : span.stop])
 
 
 def _better(one: list[MarkingReading], other: list[MarkingReading]) -> list[MarkingReading]:
@@ -232,7 +232,7 @@ def _looking_alike(
     for number, (read, places) in enumerate(ways):
         for each in _read(read, text, dialects, limit, "bearing" if number < of_bearings else family):
             spans = tuple(
-                span._replace(certainty="half_read")
+                replace(span, certainty="half_read")
                 if any(span.start <= place < span.stop for place in places)
                 else span
                 for span in each.spans

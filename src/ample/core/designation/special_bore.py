@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import re
 from collections.abc import Iterable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from ample.core.parts import MarkingReading, Span
 from ample.core.sizes import INCH_MM, parse_length
@@ -44,7 +44,7 @@ class Bored:
         if span.start < 0 or span.stop <= span.start:
             return span
         start, stop = self.places[span.start][0], self.places[span.stop - 1][1]
-        return span._replace(start=start, stop=stop, text=self.whole[start:stop])
+        return replace(span, start=start, stop=stop, text=self.whole[start:stop])
 
 
 def bore_first(clean: str, typed: str) -> Bored | None:

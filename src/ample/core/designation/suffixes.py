@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 from collections.abc import Container
+from dataclasses import replace
 from functools import lru_cache
 
 from ample.core.designation.bases import is_wild, reads_as
@@ -78,7 +79,7 @@ def _half_read(dialect: Dialect, piece: str, start: int, typed: str, kind: Kind)
     if not (1 < len(piece) <= 5) or not any(map(str.isalnum, piece)):
         return []
     return [
-        tuple(span._replace(start=start, stop=start + len(typed), text=typed) for span in spans)
+        tuple(replace(span, start=start, stop=start + len(typed), text=typed) for span in spans)
         for spans in _half_meanings(dialect, piece, kind.name, kind.group)
     ]
 
@@ -102,7 +103,7 @@ def _half_meanings(dialect: Dialect, piece: str, kind: str, group: str) -> tuple
         if name != piece and reads_as(like, name, 0):
             for code in held[name]:
                 spans = tuple(
-                    span._replace(certainty="half_read", meaning=f"{span.meaning}? ({name})")
+                    replace(span, certainty="half_read", meaning=f"{span.meaning}? ({name})")
                     for span in code_spans(code, 0, piece)
                 )
                 seen.setdefault(code.sets, spans)
