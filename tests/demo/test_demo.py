@@ -13,7 +13,7 @@ from ample.core.identify import KindEvidence, Observation, identify, standard_ca
 from ample.core.operations.bench import request_of
 from ample.core.parts import bearing_kinds
 from ample.core.sizes import default_instrument
-from ample.core.standards import seal_sizes
+from ample.core.standards import bearing_sizes, seal_sizes
 from ample.demo.catalogue import MAKERS, dialect_rows, items_of, offers, price, specs
 from ample.demo.load import PEOPLE, load_demo
 from ample.demo.seal_trays import CYLINDER, PUMP
@@ -28,6 +28,15 @@ def test_there_are_some_fifty_thousand_rows_of_every_kind(database):
     }
     listed = {size.kind for size in seal_sizes()}
     assert kinds == set(bearing_kinds()) | listed
+
+
+def test_every_listed_bearing_is_made_by_somebody(database):
+    """A size that the lists gained once stood with no maker: the Bench of the demo said that it is on no list."""
+    rows = database.run(
+        lambda t: t.rows("SELECT DISTINCT designation FROM catalogue_items WHERE family = 'bearing'")
+    )
+    made = {row["designation"] for row in rows}
+    assert sorted({size.designation for size in bearing_sizes()} - made) == []
 
 
 class Undone(Exception):

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import json
 import zlib
-from collections.abc import Iterator
+from collections.abc import Iterable, Iterator
 from decimal import Decimal
 from pathlib import Path
 from typing import Any
@@ -38,10 +38,16 @@ def dialect_rows(maker: str) -> tuple[dict[str, str], ...]:
 
 def specs() -> Iterator[BearingSpec]:
     """What the makers make: closures, clearances, classes, cages and angles that go together."""
-    yield from _deep_groove()
+    metric = ball_bearing_sizes()
+    for size in metric:
+        yield from _deep_groove(size, CLOSURES)
     for size in bearing_sizes():
         if size.kind != "deep_groove":
             yield from _other(size)
+    held = {size.designation for size in metric}
+    for size in bearing_sizes():
+        if size.kind == "deep_groove" and size.designation not in held:
+            yield from _deep_groove(size, ("open", "shield_two", "seal_two"), finer=False)
 
 
 _TAPER_BORES = ("spherical_roller", "self_aligning", "double_row_cylindrical")
@@ -80,23 +86,23 @@ def _other(size: BoundarySize) -> Iterator[BearingSpec]:
                         )  # fmt: skip
 
 
-def _deep_groove() -> Iterator[BearingSpec]:
-    for size in ball_bearing_sizes():
-        for closure in CLOSURES:
-            width = size.width_mm(closure != "open")
-            small = size.d_mm <= 200 or closure == "open"
-            if width is None or not small:
-                continue
-            grades = [("N", "Normal"), ("3", "Normal")]
-            if closure in ("open", "shield_two"):
-                grades.append(("N", "6"))
-            if closure == "open" and size.d_mm <= 100:
-                grades.append(("N", "5"))
-            for clearance, tolerance_class in grades:
-                yield BearingSpec(
-                    size.designation, size.series, size.d_mm, size.D_mm, width,
-                    closure, clearance, tolerance_class,
-                )  # fmt: skip
+def _deep_groove(size: BoundarySize, closures: Iterable[str], finer: bool = True) -> Iterator[BearingSpec]:
+    """A size as it is made: every closure with two clearances, some also in finer classes."""
+    for closure in closures:
+        width = size.width_mm(closure != "open")
+        small = size.d_mm <= 200 or closure == "open"
+        if width is None or not small:
+            continue
+        grades = [("N", "Normal"), ("3", "Normal")]
+        if finer and closure in ("open", "shield_two"):
+            grades.append(("N", "6"))
+        if finer and closure == "open" and size.d_mm <= 100:
+            grades.append(("N", "5"))
+        for clearance, tolerance_class in grades:
+            yield BearingSpec(
+                size.designation, size.series, size.d_mm, size.D_mm, width,
+                closure, clearance, tolerance_class,
+            )  # fmt: skip
 
 
 def items_of(maker: str) -> list[dict[str, Any]]:
