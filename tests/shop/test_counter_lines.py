@@ -21,3 +21,10 @@ def leading(answer):
 def test_what_is_asked_for_leads(as_role, row):
     answer = as_role("counter").get(f"/api/counter?text={quote(row['text'])}").get_json()
     assert fnmatchcase(leading(answer), row["leads"]), row["basis"]
+
+
+def test_what_a_mark_says_already_still_goes_to_the_bench(as_role):
+    answer = as_role("counter").get("/api/counter?text=6205 52 od").get_json()
+    assert answer["readings"][0]["stock"]
+    assert (answer["asked"]["marking"], answer["by_size"]) == ("6205", None)
+    assert [(each["feature"], each["typed"]) for each in answer["asked"]["sizes"]] == [("outside", "52")]

@@ -150,18 +150,17 @@ export function useAsk() {
     } else if (offer.unit) {
       text.value = ''
       await router.push({ name: 'history', params: { unitId: offer.unit.unit_id } })
-    } else if (offer.reading)
-      await toBench(text.value.trim(), NOTHING_SAID, offer.reading.reading.family as FamilyName)
-    else {
-      const asked = live.answer.value?.asked
-      if (asked)
-        await toBench(
-          asked.marking,
-          { name: text.value.trim(), kind: asked.kind, sizes: asked.sizes, instrument: 'rule' },
-          asked.family as FamilyName,
-        )
-      else await toBench('', threeSizes(text.value))
-    }
+    } else await identify(offer)
+  }
+  /** To the Bench with what was understood: a mark and the sizes said beside it, a mark alone, or three sizes. */
+  async function identify(offer: Offered): Promise<void> {
+    const typed = text.value.trim()
+    const asked = live.answer.value?.asked
+    if (asked) {
+      const said = { name: typed, kind: asked.kind, sizes: asked.sizes, instrument: 'rule' }
+      await toBench(asked.marking, said, asked.family as FamilyName)
+    } else if (offer.reading) await toBench(typed, NOTHING_SAID, offer.reading.reading.family as FamilyName)
+    else await toBench('', threeSizes(typed))
   }
   function move(by: number): void {
     const count = offered.value.length

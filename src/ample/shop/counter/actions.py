@@ -43,9 +43,11 @@ def answer_line(t: Transaction, index: ShopIndex, text: str, instrument_of: Inst
     readings = decode_answer(text, index.dialects).readings
     asked = asked_in_words(text)
     if asked and _says_less_than_a_part(asked, readings):
+        found.asked = _understood(asked)
         readings = _marked(asked, index)
         if not readings:
-            return _with_asked(found, index, asked, instrument_of)
+            found.by_size = _by_sizes_said(asked, found.asked, index, instrument_of)
+            return found
     for reading in _distinct(readings)[:MOST_READINGS]:
         found.readings.append(_with_stock(t, reading))
     if not found.readings:
@@ -97,31 +99,28 @@ def _marked(asked: Asked, index: ShopIndex) -> list[contract.MarkingReading]:
     return readings
 
 
-def _with_asked(
-    found: CounterAnswer, index: ShopIndex, asked: Asked, instrument_of: InstrumentOf
-) -> CounterAnswer:
-    """What it can be by the sizes said, the kind named and the mark beside them."""
+def _understood(asked: Asked) -> CounterAsked:
+    """What goes to the Bench as evidence: the sizes said, the kind named and the mark beside them."""
+    sizes = [{"feature": each.feature, "typed": each.typed, "unit": each.unit} for each in asked.sizes]
     marking = asked.rest if any(each.isdigit() for each in asked.rest) else ""
-    found.asked = CounterAsked.model_validate(
-        {
-            "family": asked.family,
-            "kind": asked.kind,
-            "marking": marking,
-            "sizes": [
-                {"feature": each.feature, "typed": each.typed, "unit": each.unit} for each in asked.sizes
-            ],
-        }
+    return CounterAsked.model_validate(
+        {"family": asked.family, "kind": asked.kind, "marking": marking, "sizes": sizes}
     )
+
+
+def _by_sizes_said(
+    asked: Asked, understood: CounterAsked, index: ShopIndex, instrument_of: InstrumentOf
+) -> contract.IdentifyAnswer:
+    """What it can be by what is understood."""
     said = [
         contract.ObservationRequest(feature=each.feature, values=[f"{each.mm:.4f}"], instrument="rule")
         for each in asked.sizes
     ]
     request = contract.IdentifyRequest(
-        family=found.asked.family, kind=asked.kind or None, marking=marking or None, observations=said,
+        family=understood.family, kind=asked.kind or None, marking=understood.marking or None, observations=said,
         limit=MOST_READINGS, variants=1,
     )  # fmt: skip
-    found.by_size = identify_in_shop(index, request, instrument_of)
-    return found
+    return identify_in_shop(index, request, instrument_of)
 
 
 def _distinct(readings: list[contract.MarkingReading]) -> list[contract.MarkingReading]:
