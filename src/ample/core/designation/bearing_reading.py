@@ -19,8 +19,9 @@ _NEARLY_MM = 0.05
 _THREE_NUMBERS = re.compile(r"\d[^\s×*xX]*[\s×*xX]+[^\s×*xX]*\d[^\s×*xX]*[\s×*xX]+[^\s×*xX]*\d")
 _PLAIN = r"(\d{1,3}(?:[.,]\d{1,3})?)"
 _THREE_PLAIN = re.compile(rf"\s*{_PLAIN}[\s/-]+{_PLAIN}[\s/-]+{_PLAIN}\s*(?:mm|MM)?\s*")
-_CODES_BEHIND = re.compile(
-    r"(?<=[\dM])[\s-]+(?P<first>(?:2?RS|2?RZ|2RSR|2RS1|ZZ|2?Z|LLU|DDU|C[2-5])(?:[\s/-]|$))"
+_NUMBER_X = r"\d[\d.,]*\s*[X×*]\s*"
+_SIZE_AND_CODES = re.compile(
+    rf"\s*{_NUMBER_X}{_NUMBER_X}\d[\d.,]*(?:\s?MM)?(?P<gap>[\s-]+)(?:2?RS|2?RZ|2RSR|2RS1|ZZ|2?Z|LLU|DDU|C[2-5])(?:[\s/-]|$)"
 )
 _NO_SIZE = re.compile(r"[bfgjkpqrvwyz]", re.IGNORECASE)  # letters of no unit, nor of "dia" or the times sign
 
@@ -121,8 +122,8 @@ def _sizes_by_bore() -> dict[int, list[BoundarySize]]:
 
 def by_size(clean: str, typed: str) -> list[MarkingReading]:
     """Three dimensions that are those of a known bearing, and the codes of one behind them: 25x47x12 2RS."""
-    codes = _CODES_BEHIND.search(clean)
-    text = typed[: codes.start()] if codes else typed
+    codes = _SIZE_AND_CODES.match(clean)
+    text = typed[: codes.start("gap")] if codes else typed
     lengths = [] if _NO_SIZE.search(text) else _three_lengths(text)
     if len(lengths) != 3:
         return []
@@ -130,7 +131,7 @@ def by_size(clean: str, typed: str) -> list[MarkingReading]:
     for size in _sizes_by_bore().get(int(lengths[0]), ()):
         if not _is_of_size(size, lengths):
             continue
-        at = codes.start("first") if codes else len(clean)
+        at = codes.end("gap") if codes else len(clean)
         choices, unread = suffix_choices(clean, typed, general_dialect(), at, bearing_kinds()[size.kind])
         if unread:
             continue
