@@ -22,3 +22,19 @@ def test_mark_and_readings_are_held_against_each_other(row):
         assert found["candidates"][0]["designation"] == row["leads"], row["basis"]
     for each in found["candidates"]:
         assert each["probability"] < 0.9 or (each["misfit"]["sigmas"] or 0) <= 4
+
+
+@pytest.mark.parametrize(
+    ("mark", "readings", "said"),
+    [
+        ("6204 2RS", "bore=19.05", "6204 is the beginning of 6204-3/4: look for the rest of it on the part"),
+        ("LM11949", "bore=19.05 assembled_width=15.5", "look for the rest of it on its cup"),
+        ("6204 2RS", "bore=20.00", ""),
+    ],
+)
+def test_where_a_name_goes_on_it_is_said(mark, readings, said):
+    advice = " ".join(
+        ask("identify", asked({"family": "bearing", "mark": mark, "readings": readings}))["advice"]
+    )
+    assert said in advice
+    assert bool(advice) == bool(said)

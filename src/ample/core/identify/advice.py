@@ -1,4 +1,4 @@
-"""What a specialist would say beside the ranking of a seal or ring: what to measure instead, and names that mislead."""
+"""What a specialist would say beside the ranking: what to measure instead, and names that mislead."""
 
 from __future__ import annotations
 
@@ -7,7 +7,7 @@ from statistics import median
 
 from ample.core.identify.catalogue import Catalogue
 from ample.core.identify.observations import Observation
-from ample.core.parts import SEALS
+from ample.core.parts import SEALS, MarkingReading
 from ample.core.parts.seals import GROOVE_WALLS
 from ample.core.sizes import INCH_MM
 from ample.core.standards import dash_sizes
@@ -45,6 +45,21 @@ def neighbours(
         f"A used {one} and a used {other} measure alike: no reading of the ring tells them apart. Measure the bottom of "
         "the groove, or try both in it."
     )
+
+
+def of_the_mark(catalogue: Catalogue, markings: Sequence[MarkingReading], likeliest: str) -> str:
+    """What is said where the likeliest part's name goes on from the one that is marked; empty where it does not.
+
+    Args:
+        catalogue: What is listed.
+        markings: Readings of the marking, best first.
+        likeliest: The name of the likeliest part.
+    """
+    marked = markings[0].designation if markings else ""
+    if likeliest not in catalogue.names_beyond.get(marked, ()):
+        return ""
+    where = "on its cup" if "/" in likeliest[len(marked) :][:1] else "on the part"
+    return f"The mark {marked} is the beginning of {likeliest}: look for the rest of it {where}."
 
 
 def advice(

@@ -9,7 +9,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from ample.core.errors import BadInput
-from ample.core.identify.advice import advice, neighbours
+from ample.core.identify.advice import advice, neighbours, of_the_mark
 from ample.core.identify.agreement import DISAGREES_SIGMA, FeatureAgreement, agreement, worth
 from ample.core.identify.catalogue import Catalogue, Entry
 from ample.core.identify.clash import clash
@@ -190,7 +190,7 @@ def identify(
         next_question(catalogue, weighed.by_kind, told),
         _shares(catalogue, weighed.by_kind),
         offered,
-        _advice(catalogue, read, candidates),
+        _advice(catalogue, read, markings, candidates),
     )
 
 
@@ -224,10 +224,15 @@ def _why(
 
 
 def _advice(
-    catalogue: Catalogue, read: tuple[Observation, ...], candidates: tuple[Candidate, ...]
+    catalogue: Catalogue,
+    read: tuple[Observation, ...],
+    markings: Sequence[MarkingReading],
+    candidates: tuple[Candidate, ...],
 ) -> tuple[str, ...]:
     best = candidates[0].variants[0].entry.spec if candidates else None
-    said = advice(catalogue, read, best.designation if best else "", best.kind if best else "")
+    name, kind = (best.designation, best.kind) if best else ("", "")
+    longer = of_the_mark(catalogue, markings, name)
+    said = ((longer,) if longer else ()) + advice(catalogue, read, name, kind)
     if catalogue.family.name != "o_ring":
         return said
     rings = [
