@@ -84,6 +84,25 @@ def test_a_question_is_answered_by_keys_and_taken_back(person, make_part):
     expect(told).to_have_count(0)
 
 
+def test_the_hand_is_led_though_the_tables_come_again_after_the_answer(person, make_part):
+    """The frame of the page asks for them as well: whichever comes last, the hand is led to the first field."""
+    number, part = make_part()
+    page = person().go("/")
+    page.evaluate("localStorage.clear()")
+    asked = []
+
+    def late(route):
+        asked.append(route)
+        if len(asked) > 8:
+            page.wait_for_timeout(700)
+        route.continue_()
+
+    page.route("**/api/calc/kinds", late)
+    page.goto(page.url.rstrip("/") + f"/jobs/{number}/parts/{part}/bench")
+    page.locator(".bench :focus").wait_for()
+    assert len(asked) == 8  # one of each family
+
+
 def test_nothing_fits_and_the_enquiry_shows_the_sizes(person, make_part):
     number, part = make_part()
     page = person().go(f"/jobs/{number}/parts/{part}/bench")

@@ -56,6 +56,7 @@ export function useLed(
   /** To be led to the first field when the part is there, if the hand has stayed and is not led on already. */
   function ask(stays: () => boolean): void {
     toBeLed ??= stays
+    void nextTick(() => answered() && settle()) // the answer may have come before the kinds of part
   }
   /** Whether there is an answer to go by; before the part has come there is none. */
   function answered(): boolean {

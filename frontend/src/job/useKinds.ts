@@ -28,7 +28,13 @@ export const useKinds = defineStore('kinds', () => {
   )
   const loaded = computed(() => families.value.length === FAMILIES.length)
 
-  async function load(): Promise<void> {
+  let loading: Promise<void> | null = null
+  /** Asked for by two screens at once it is fetched once. */
+  function load(): Promise<void> {
+    loading ??= fetched().finally(() => (loading = null))
+    return loading
+  }
+  async function fetched(): Promise<void> {
     const found = await Promise.all(
       FAMILIES.map(([family]) => resultOf(api.POST('/api/calc/kinds', { body: { family } }))),
     )
