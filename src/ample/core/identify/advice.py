@@ -55,7 +55,9 @@ def of_the_mark(catalogue: Catalogue, markings: Sequence[MarkingReading], likeli
         markings: Readings of the marking, best first.
         likeliest: The name of the likeliest part.
     """
-    marked = markings[0].designation if markings else ""
+    if not markings:
+        return ""
+    marked = markings[0].designation
     if likeliest not in catalogue.names_beyond.get(marked, ()):
         return ""
     where = "on its cup" if "/" in likeliest[len(marked) :][:1] else "on the part"

@@ -13,6 +13,7 @@ from numpy.typing import NDArray
 
 from ample.core.identify.values import ranking_value
 from ample.core.parts import (
+    BEARING,
     FAMILIES,
     BearingSpec,
     Family,
@@ -102,9 +103,12 @@ class Catalogue:
 
     @cached_property
     def names_beyond(self) -> dict[str, tuple[str, ...]]:
-        """Of names that others go on from, those others: 6204-3/4 goes on from 6204, a taper's set from its cone."""
+        """Of names that others go on from, those others: 6204-3/4 goes on from 6204, a taper's set from its cone.
+
+        Sizes, as seals are called by, do not go on from each other.
+        """
         found: dict[str, list[str]] = {}
-        for name in self.rows_named:
+        for name in self.rows_named if self.family is BEARING else ():
             for stop in re.finditer("[-/]", name):
                 if name[: stop.start()] in self.rows_named:
                     found.setdefault(name[: stop.start()], []).append(name)
