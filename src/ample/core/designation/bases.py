@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 from collections.abc import Container, Iterator, Sequence
 from functools import lru_cache
+from itertools import islice
 from typing import NamedTuple
 
 from ample.core.designation.names import (
@@ -27,7 +28,7 @@ _GAP = re.compile(r"(\.{2,}|[?*…])")
 STANDS_WELL = 0.9
 ACROSS_A_SPACE, CUT_IN_A_NUMBER, NOT_HELD = 0.5, 0.3, 0.5
 MOST_PATTERN_NAMES = 400
-MOST_CUTS = 2
+MOST_CUTS = 3
 MOST_GAPS = 6
 FEWEST_READ = 2
 
@@ -211,11 +212,12 @@ def pattern_bases(clean: str, start: int, suffix_begins: re.Pattern[str], limit:
     if token is None:
         return []
     for stop in _cuts(clean, start, token, suffix_begins):
-        piece = re.sub(r"[ \-]", "", clean[start:stop])
-        pattern = _pattern_of(piece)
-        names = _names_like(pattern) if pattern else ()
-        if names:
-            return _ranked(clean, start, stop, piece, names[:limit])
+        piece = clean[start:stop].replace(" ", "")
+        for seen in (piece, piece.replace("-", "")) if "-" in piece else (piece,):
+            pattern = _pattern_of(seen)
+            names = _names_like(pattern) if pattern else ()
+            if names:
+                return _ranked(clean, start, stop, seen, names[:limit])
     return []
 
 
@@ -232,13 +234,19 @@ def _head(clean: str, start: int) -> int | None:
 
 
 def _cuts(clean: str, start: int, stop: int, suffix_begins: re.Pattern[str]) -> Iterator[int]:
-    """The whole, then shorter beginnings after which a suffix follows."""
+    """The whole, then what stands before a dash or a stroke, then before the beginning of a suffix; the longest first."""
     yield stop
-    given = 0
-    for at in range(stop - 1, start + 2, -1):
-        if given < MOST_CUTS and (clean[at] in "-/" or suffix_begins.match(clean, at)):
-            given += 1
-            yield at
+    places = range(stop - 1, start + 2, -1)
+    yield from islice((at for at in places if clean[at] in "-/"), MOST_CUTS)
+    begins = (at for at in places if _may_be_a_suffix(clean, at) and suffix_begins.match(clean, at))
+    yield from islice(begins, MOST_CUTS)
+
+
+def _may_be_a_suffix(clean: str, at: int) -> bool:
+    """The first of some letters behind figures, or the 2 of 2RS."""
+    if clean[at].isalpha():
+        return not clean[at - 1].isalpha()
+    return clean[at] == "2" and clean[at + 1 : at + 2].isalpha()
 
 
 def _pattern_of(token: str) -> str | None:
