@@ -241,7 +241,7 @@ onMounted(async () => {
   <main class="two bench">
     <section class="left">
       <div class="where">
-        <h1>{{ part?.part.name }}</h1>
+        <h1>{{ part?.part.name ?? 'Bench' }}</h1>
         <span class="faint">{{ part?.part.surroundings }}</span>
         <EarlierVersions
           title="Bench"

@@ -272,7 +272,7 @@ useKeys(() => [
     <p v-if="said" class="note" role="alert">{{ said }}</p>
     <CautionsFirst v-if="locked" :cautions="unread" @read="read" />
     <template v-else>
-      <div ref="drawingRoom" class="room" tabindex="-1" aria-label="parts on the shaft">
+      <div ref="drawingRoom" class="room" tabindex="-1" role="group" aria-label="parts on the shaft">
         <LineDrawing
           v-if="parts.length"
           :parts="parts"

@@ -138,7 +138,7 @@ onMounted(load)
   <main class="two">
     <section class="left">
       <div class="where">
-        <h1>{{ part?.name }}</h1>
+        <h1>{{ part?.name ?? 'Match' }}</h1>
         <span class="faint">{{ part?.surroundings }}</span>
       </div>
       <p v-if="refusal" class="note">

@@ -139,7 +139,7 @@ onMounted(async () => {
     <section class="left">
       <div class="where">
         <h1>
-          {{ seats?.part.name }}
+          {{ seats?.part.name ?? 'Seats' }}
           <span v-if="fitted ?? replaced">{{ fitted?.title ?? replaced?.marking }}</span>
         </h1>
         <span v-if="fitted" class="faint"
