@@ -10,7 +10,7 @@ from ample.core.parts import MarkingReading, Span
 from ample.core.sizes import INCH_MM, parse_length
 
 _CLOSURE = r"[\s-]?(?:2RSR|2RS1|2RS|ZZ|2Z|RS|Z|LLU|DDU)(?![A-Z0-9])"
-_BORE = r"(?:\d{1,2}[\s-]+)?\d{1,2}/\d{1,2}|\d{1,2}"
+_BORE = r"(?:[1-9]\d?[\s-]+)?[1-9]\d?/(?:2|4|8|16|32|64)|[1-9]\d?"
 _BORED = re.compile(
     rf"\s*(?P<mark>6[23]\d\d|(?P<insert>(?:UC|SB|SA|HC)[A-Z]{{0,2}}2\d\d))(?P<before>{_CLOSURE})?"
     rf"[\s-]+(?:WITH\s+)?(?P<bore>{_BORE})(?P<inch>\s*(?:INCH|IN\b|\"|″))?(?P<said>\s*BORE)?(?P<after>{_CLOSURE})?\s*"
