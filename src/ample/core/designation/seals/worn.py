@@ -72,7 +72,8 @@ def _like(family: str, parts: tuple[str, ...]) -> tuple[SealSize, ...]:
     if len(parts) > 1 and ".." in seen:
         pattern = re.escape(seen).replace(r"\.\.", "[0-9.]*").replace(r"\?", "[0-9]")
         lines, sizes = _by_line(family)
-        read = [sizes[line.group()][0] for line in re.finditer(f"^{pattern}$", lines, re.MULTILINE)]
+        like = re.finditer(f"^{pattern}$", lines, re.MULTILINE)
+        read = [size for line in like for size in sizes[line.group()]]
         return tuple(sorted(read, key=lambda size: -size.share))
     return _read_so(family, seen)
 
