@@ -28,7 +28,9 @@ def test_a_special_bore_is_read_wherever_it_is_said(text, name, bore_mm, closure
     assert max(span.stop for span in written) == len(text)
 
 
-@pytest.mark.parametrize("text", ["6205 16 bore", "6205 3/8 bore", "6204 19.05 bore", "6204 3/0 bore", "6204 00 bore"])
+@pytest.mark.parametrize(
+    "text", ["6205 16 bore", "6205 3/8 bore", "6204 19.05 bore", "6204 3/0 bore", "6204 00 bore"]
+)
 def test_a_bore_that_is_not_made_is_no_special_bore(text):
     assert all(each.attributes.get("bore") != "special" for each in decode(text))
 
