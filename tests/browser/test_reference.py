@@ -12,14 +12,18 @@ def opened(person, question="lip_speed"):
     return page
 
 
-def test_a_page_is_found_and_worked_by_the_keys_alone(person):
-    page = person().go("/")
+def found_by_the_keys(page):
     page.keyboard.press("Alt+r")
     expect(page.locator("input[name=search]")).to_be_focused()
     page.keyboard.type("lip speed limit")
     page.keyboard.press("Enter")
     expect(page.locator(".worked h2")).to_contain_text("lip reaches its limit")
     expect(page.locator("input[name=shaft_mm]")).to_be_focused()
+
+
+def test_a_page_is_found_and_worked_by_the_keys_alone(person):
+    page = person().go("/")
+    found_by_the_keys(page)
     page.keyboard.type("50")
     page.keyboard.press("Tab")
     page.keyboard.type("14")
@@ -30,12 +34,7 @@ def test_a_page_is_found_and_worked_by_the_keys_alone(person):
 def test_enter_pressed_before_the_book_is_there_is_carried_out(person):
     page = person().go("/")
     page.route("**/api/calc/handbook", lambda route: (page.wait_for_timeout(900), route.continue_()))
-    page.keyboard.press("Alt+r")
-    expect(page.locator("input[name=search]")).to_be_focused()
-    page.keyboard.type("lip speed limit")
-    page.keyboard.press("Enter")
-    expect(page.locator(".worked h2")).to_contain_text("lip reaches its limit")
-    expect(page.locator("input[name=shaft_mm]")).to_be_focused()
+    found_by_the_keys(page)
 
 
 def test_enter_leads_into_what_is_looked_up_and_a_click_takes_no_hand_away(person):

@@ -6,7 +6,7 @@ import re
 from functools import cache, lru_cache
 
 from ample.core.designation.dialects import general_dialect
-from ample.core.designation.suffixes import suffix_choices
+from ample.core.designation.suffixes import CLOSURE_CODES, suffix_choices
 from ample.core.errors import BadInput
 from ample.core.parts import CLOSURES, MarkingReading, Span, bearing_kinds
 from ample.core.parts.attributes import worth_saying
@@ -21,7 +21,7 @@ _PLAIN = r"(\d{1,3}(?:[.,]\d{1,3})?)"
 _THREE_PLAIN = re.compile(rf"\s*{_PLAIN}[\s/-]+{_PLAIN}[\s/-]+{_PLAIN}\s*(?:mm|MM)?\s*")
 _NUMBER_X = r"\d[\d.,]*\s*[X×*]\s*"
 _SIZE_AND_CODES = re.compile(
-    rf"\s*{_NUMBER_X}{_NUMBER_X}\d[\d.,]*(?:\s?MM)?(?P<gap>[\s-]+)(?:2?RS|2?RZ|2RSR|2RS1|ZZ|2?Z|LLU|DDU|C[2-5])(?:[\s/-]|$)"
+    rf"\s*{_NUMBER_X}{_NUMBER_X}\d[\d.,]*(?:\s?MM)?(?P<gap>[\s-]+)(?:{CLOSURE_CODES}|C[2-5])(?:[\s/-]|$)"
 )
 _NO_SIZE = re.compile(r"[bfgjkpqrvwyz]", re.IGNORECASE)  # letters of no unit, nor of "dia" or the times sign
 

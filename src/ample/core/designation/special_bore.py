@@ -6,16 +6,17 @@ import re
 from collections.abc import Iterable
 from dataclasses import dataclass, replace
 
+from ample.core.designation.names import SIXTEENTH_MM
+from ample.core.designation.suffixes import CLOSURE_CODES
 from ample.core.parts import MarkingReading, Span
-from ample.core.sizes import INCH_MM, parse_length
+from ample.core.sizes import parse_length
 
-_CLOSURE = r"[\s-]?(?:2RSR|2RS1|2RS|ZZ|2Z|RS|Z|LLU|DDU)(?![A-Z0-9])"
+_CLOSURE = rf"[\s-]?(?:{CLOSURE_CODES})(?![A-Z0-9])"
 _BORE = r"(?:[1-9]\d?[\s-]+)?[1-9]\d?/(?:2|4|8|16|32|64)|[1-9]\d?"
 _BORED = re.compile(
     rf"\s*(?P<mark>6[23]\d\d|(?P<insert>(?:UC|SB|SA|HC)[A-Z]{{0,2}}2\d\d))(?P<before>{_CLOSURE})?"
     rf"[\s-]+(?:WITH\s+)?(?P<bore>{_BORE})(?P<inch>\s*(?:INCH|IN\b|\"|″))?(?P<said>\s*BORE)?(?P<after>{_CLOSURE})?\s*"
 )
-_SIXTEENTH_MM = INCH_MM / 16
 _NEAR_MM = 0.05
 
 
@@ -64,7 +65,7 @@ def bore_first(clean: str, typed: str) -> Bored | None:
     last = found.end("said") if found["said"] else found.end("inch") if found["inch"] else stop
     name = re.sub(r"[\s-]+", "-", bore)
     if found["insert"] and bore_mm is not None:
-        name = f"{bore_mm / _SIXTEENTH_MM:g}"
+        name = f"{bore_mm / SIXTEENTH_MM:g}"
     closure = "before" if found["before"] else "after"
     written = f"{found['mark']}-{name}{found[closure] or ''}"
     places = [

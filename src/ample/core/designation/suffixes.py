@@ -11,6 +11,8 @@ from ample.core.designation.bases import is_wild, reads_as
 from ample.core.designation.dialects import Code, Dialect
 from ample.core.parts import Kind, Span
 
+# closures as they stand behind a size or before a special bore, where a letter by itself may be of another family
+CLOSURE_CODES = "2RSR|2RS1|2?RS|2?RZ|ZZ|2?Z|LLU|DDU"
 SEPARATORS = frozenset(" -_/.,;:+()[]×'\"")
 MOST_HALF_READ = 4
 _SKIPPED = re.compile(r"(?:(?!\.\.)[\s\-_/.,;:+()\[\]×'\"])*")
